@@ -1,0 +1,22 @@
+/** Dew point by the Magnus formula (a = 17.62, b = 243.12 °C, over water, -45..60 °C; WMO guide no. 8). */
+const A = 17.62;
+const B = 243.12;
+
+const gamma = (celsius: number, relativeHumidity: number): number =>
+  Math.log(relativeHumidity / 100) + (A * celsius) / (B + celsius);
+
+/**
+ * Dew point in °C. 20 °C at 60 % is 12.00; 25 °C at 50 % is 13.85.
+ * @throws {RangeError} outside -45..60 °C or 0 < humidity <= 100 %
+ */
+export function dewPointCelsius(celsius: number, relativeHumidity: number): number {
+  if (!(celsius >= -45 && celsius <= 60)) throw new RangeError(`celsius must be from -45 to 60, got ${celsius}`);
+  if (!(relativeHumidity > 0 && relativeHumidity <= 100))
+    throw new RangeError(`relative humidity must be above 0 and at most 100 %, got ${relativeHumidity}`);
+  const g = gamma(celsius, relativeHumidity);
+  return (B * g) / (A - g);
+}
+
+/** Vapour pressure deficit in hPa: 20 °C at 50 % is 11.66. */
+export const vapourDeficitHPa = (celsius: number, relativeHumidity: number): number =>
+  6.112 * Math.exp((A * celsius) / (B + celsius)) * (1 - relativeHumidity / 100);

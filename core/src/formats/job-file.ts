@@ -1,0 +1,86 @@
+import { z } from 'zod';
+import { sheetSchema } from '../materials/sheet.ts';
+import { panelSchema } from '../survey/panel.ts';
+import { shopSchema, targetSchema } from '../survey/shop.ts';
+import { idSchema } from '../survey/zone.ts';
+
+/** The open job file: one JSON object, version 1. Unknown extra fields ride along. */
+
+export const JOB_FORMAT = 'blue-ledge-job';
+export const JOB_VERSION = 1;
+/** Files over this size are refused before they are parsed. */
+export const MOST_JOB_BYTES = 8 * 1024 * 1024;
+
+export const jobFactsSchema = z.looseObject({
+  id: idSchema,
+  title: z.string().trim().min(1, 'needs a title').max(160),
+  target: targetSchema.prefault({}),
+});
+
+export const jobFileSchema = z.looseObject({
+  format: z.literal(JOB_FORMAT),
+  version: z.literal(JOB_VERSION),
+  job: jobFactsSchema,
+  shop: shopSchema.prefault({}),
+  panels: z
+    .array(panelSchema, { error: 'is missing: a job needs a list of panels' })
+    .min(1, 'needs at least one panel')
+    .max(200, 'may hold at most 200 panels')
+    .superRefine((panels, context) => {
+      const seen = new Set<string>();
+      panels.forEach((panel, i) => {
+        if (seen.has(panel.id))
+          context.addIssue({ code: 'custom', path: [i, 'id'], message: `"${panel.id}" is used twice; give each panel its own id` });
+        seen.add(panel.id);
+      });
+    }),
+  sheets: z.array(sheetSchema).max(300).default([]),
+});
+
+export type JobFile = z.infer<typeof jobFileSchema>;
+
+/** One thing wrong with what was given: where, and a sentence with the remedy. */
+export interface Problem {
+  /** Path such as `panels.0.zones.2.areaM2`; empty for the file as a whole. */
+  readonly path: string;
+  readonly message: string;
+}
+
+export type Read<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
+
+const refused = (message: string, path = ''): Read<never> => ({ ok: false, problems: [{ path, message }] });
+
+/** Reads a job from the text of a file: everything is checked first, nothing is half taken in. */
+export function readJobText(text: string): Read<JobFile> {
+  if (text.length > MOST_JOB_BYTES)
+    return refused(`The file is larger than ${MOST_JOB_BYTES / 1024 / 1024} MB; a job file is a few hundred kB. Split the job.`);
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch (error) {
+    return refused(`This is not JSON: ${(error as Error).message}. Save the job again, or mend the file at that place.`);
+  }
+  return readJob(json);
+}
+
+/** Reads a job from parsed JSON. */
+export function readJob(json: unknown): Read<JobFile> {
+  if (typeof json !== 'object' || json === null || Array.isArray(json))
+    return refused('A job file is one JSON object with "format", "version", "job", "shop" and "panels".');
+  const { format, version } = json as Record<string, unknown>;
+  if (format !== JOB_FORMAT) return refused(`must be "${JOB_FORMAT}"; this is not a Blue Ledge job file`, 'format');
+  if (typeof version === 'number' && version > JOB_VERSION)
+    return refused(`The file is version ${version}; this program reads version ${JOB_VERSION}. Update the program to open it.`, 'version');
+  const parsed = jobFileSchema.safeParse(json);
+  return parsed.success ? { ok: true, value: parsed.data } : { ok: false, problems: problemsOf(parsed.error) };
+}
+
+const MOST_PROBLEMS = 20;
+
+/** Zod's issues as sentences, at most 20, the path in dots. */
+export function problemsOf(error: z.ZodError): Problem[] {
+  return error.issues.slice(0, MOST_PROBLEMS).map((issue) => ({ path: issue.path.join('.'), message: issue.message }));
+}
+
+/** The sentence for one problem, with its field named. */
+export const problemText = ({ path, message }: Problem): string => (path ? `${path}: ${message}` : message);

@@ -1,0 +1,53 @@
+/** The public surface of core: what the server, the web and the command line may use. */
+
+// units
+export { formatMinutes } from './units/duration.ts';
+export { formatFact } from './units/facts.ts';
+export { QUANTITIES, formatNumber, formatQuantity, toShown, toStored } from './units/quantities.ts';
+export type { Quantity, UnitSystem } from './units/quantities.ts';
+
+// wording
+export { say } from './wording/say.ts';
+export type { Reason, Source } from './wording/reason.ts';
+
+// materials
+export { GRADES, grainUm, readGrade } from './materials/grades.ts';
+export type { Grade } from './materials/grades.ts';
+export { GENERIC_SHELF } from './materials/generic-shelf.ts';
+export { LAYER_KINDS, LAYER_KIND_NAMES, isBody, isMetal } from './materials/layer-kinds.ts';
+export type { LayerKind } from './materials/layer-kinds.ts';
+export { sheetSchema } from './materials/sheet.ts';
+export type { ProductSheet } from './materials/sheet.ts';
+
+// survey
+export { FINDING_KINDS, findingSchema } from './survey/finding.ts';
+export type { Finding, FindingKind } from './survey/finding.ts';
+export { areaProblem, panelFactsSchema, panelSchema } from './survey/panel.ts';
+export type { Panel, PanelFacts } from './survey/panel.ts';
+export { SCHOOLS, schoolOf, schoolsSchema } from './survey/schools.ts';
+export type { SchoolName, Schools } from './survey/schools.ts';
+export { SHOP_RULES } from './survey/shop-rules.ts';
+export { QUALITIES, shopSchema, targetSchema } from './survey/shop.ts';
+export type { Quality, Shop, Target } from './survey/shop.ts';
+export { zoneSchema } from './survey/zone.ts';
+export type { SurveyLayer, Zone } from './survey/zone.ts';
+
+// models
+export { dewPointCelsius } from './climate/dew.ts';
+export { cupMarkMm, cupVolumeMl, mixByVolume } from './film/mix.ts';
+export { bestLadder, ladderOf } from './surface/ladder.ts';
+export { SANDED_MATERIALS, TOOLS, scratchDepthUm } from './surface/scratch.ts';
+export type { SandedMaterial, Tool } from './surface/scratch.ts';
+export { telegraph } from './surface/telegraph.ts';
+
+// planner
+export { planJob } from './planner/plan-job.ts';
+export { planPanel } from './planner/plan-panel.ts';
+export { jobPlanSchema, panelPlanSchema } from './planner/plan.ts';
+export type { JobPlan, PanelPlan, Said, Stack, Step, System } from './planner/plan.ts';
+export { GOVERNS } from './planner/cautions.ts';
+
+// formats
+export { JOB_FORMAT, JOB_VERSION, MOST_JOB_BYTES, jobFactsSchema, jobFileSchema, problemText, problemsOf, readJob, readJobText } from './formats/job-file.ts';
+export type { JobFile, Problem, Read } from './formats/job-file.ts';
+export { SCHEMA_NAMES, jsonSchemaOf } from './formats/json-schema.ts';

@@ -1,0 +1,55 @@
+/**
+ * Every material that can lie in a stack: two-letter code, words, and what family it belongs to.
+ * The kind words are those of the job file; codes and words are the same on screen, in print and in the CLI.
+ */
+
+export type Family = 'metal' | 'finish' | 'plastic' | 'composite' | 'body' | 'primer' | 'topcoat';
+
+interface KindRow {
+  readonly code: string;
+  readonly label: string;
+  readonly family: Family;
+  /** Found on a panel at survey (true) or laid down by us only (false). */
+  readonly isSubstrate: boolean;
+}
+
+const found = (code: string, label: string, family: Family): KindRow => ({ code, label, family, isSubstrate: true });
+const coat = (code: string, label: string, family: Family): KindRow => ({ code, label, family, isSubstrate: false });
+
+export const LAYER_KINDS = {
+  steel: found('St', 'bare steel', 'metal'),
+  'zinc-steel': found('Zn', 'zinc-coated steel', 'metal'),
+  aluminium: found('Al', 'bare aluminium', 'metal'),
+  ecoat: found('Ec', 'e-coat', 'finish'),
+  'part-primer': found('Mk', 'part primer', 'finish'),
+  'old-finish': found('Of', 'old finish', 'finish'),
+  'old-finish-soluble': found('So', 'soluble old finish', 'finish'),
+  'plastic-rigid': found('Rp', 'rigid plastic', 'plastic'),
+  'plastic-olefin': found('Pp', 'PP/EPDM plastic', 'plastic'),
+  'plastic-soft': found('Sp', 'soft plastic', 'plastic'),
+  'plastic-primed': found('Tp', 'primed plastic', 'plastic'),
+  fiberglass: found('Gf', 'fiberglass', 'composite'),
+  filler: found('Fi', 'filler', 'body'),
+  glaze: found('Gl', 'glaze', 'body'),
+  seam: found('Sm', 'seam sealer', 'body'),
+  promoter: coat('Pr', 'adhesion promoter', 'primer'),
+  epoxy: coat('Ep', 'epoxy', 'primer'),
+  etch: coat('Et', 'etch primer', 'primer'),
+  dtm: coat('Dm', 'direct-to-metal build', 'primer'),
+  build: coat('Hb', 'high-build', 'primer'),
+  'plastic-primer': coat('Pl', 'plastic primer', 'primer'),
+  'wet-on-wet': coat('Ww', 'wet-on-wet primer', 'primer'),
+  sealer: coat('Se', 'sealer', 'primer'),
+  base: coat('Ba', 'base', 'topcoat'),
+  clear: coat('Cl', 'clear', 'topcoat'),
+} as const satisfies Record<string, KindRow>;
+
+export type LayerKind = keyof typeof LAYER_KINDS;
+export const LAYER_KIND_NAMES = Object.keys(LAYER_KINDS) as [LayerKind, ...LayerKind[]];
+export const SUBSTRATE_KINDS = LAYER_KIND_NAMES.filter((kind) => LAYER_KINDS[kind].isSubstrate);
+
+export const familyOf = (kind: LayerKind): Family => LAYER_KINDS[kind].family;
+export const labelOf = (kind: LayerKind): string => LAYER_KINDS[kind].label;
+export const isMetal = (kind: LayerKind): boolean => familyOf(kind) === 'metal';
+/** Filler, glaze or seam: body that fills a hollow and so adds no height over the sound surface. */
+export const isBody = (kind: LayerKind): boolean => familyOf(kind) === 'body';

@@ -1,0 +1,71 @@
+import { z } from 'zod';
+import { GRADES } from './grades.ts';
+import { LAYER_KIND_NAMES } from './layer-kinds.ts';
+
+/**
+ * A product sheet: what the maker of a material says about it, entered by the shop.
+ * Times are minutes at `refCelsius` unless a field says otherwise; films are dry µm unless named wet.
+ */
+
+const minutes = z.number().min(0).max(60 * 24 * 365);
+const um = z.number().min(0).max(10_000);
+const share = z.number().min(0).max(1);
+export const gradeSchema = z.enum(GRADES);
+
+export const HAZARDS = ['isocyanate', 'solvent', 'peroxide', 'acid', 'dust'] as const;
+
+const scratchRange = z.object({ coarsest: gradeSchema, finest: gradeSchema }).readonly();
+
+const componentSchema = z.object({
+  name: z.string().min(1).max(60),
+  parts: z.number().positive().max(1000),
+  gramsPerMl: z.number().positive().max(25),
+  volumeSolids: share,
+});
+
+export const sheetSchema = z.looseObject({
+  id: z.string().min(1).max(60),
+  name: z.string().min(1).max(120),
+  kind: z.enum([...LAYER_KIND_NAMES, 'cleaner', 'guide-coat']),
+  version: z.number().int().min(1).default(1),
+  components: z.array(componentSchema).min(1).max(6),
+  refCelsius: z.number().min(0).max(60).default(20),
+  /** Dry film of one coat, how many coats, and the most in one application. */
+  film: z.object({ perCoatUm: um, coats: z.number().int().min(1).max(8), maxUm: um, maxWetUm: um.optional() }),
+  flash: z.object({ betweenCoatsMin: minutes, beforeNextMin: minutes }),
+  /** Earliest sanding; null for a product that is not sanded. */
+  sandAfterMin: minutes.nullable(),
+  recoat: z.object({ opensMin: minutes, closesMin: minutes, past: z.enum(['scuff', 'abrade', 'repeat']) }),
+  cure: z
+    .array(z.object({ celsius: z.number().min(-10).max(120), minutes: minutes.min(1) }))
+    .min(1)
+    .max(6),
+  potLifeMin: minutes.optional(),
+  tipMm: z.object({ from: z.number().positive(), to: z.number().positive() }).optional(),
+  climate: z.object({ minCelsius: z.number(), maxCelsius: z.number(), maxRelativeHumidity: z.number() }),
+  /** What it may lie on, with the scratch it wants there. A missing kind is not allowed under it. */
+  over: z.partialRecord(z.enum(LAYER_KIND_NAMES), scratchRange),
+  /** May lie on this kind unsanded, if clean and sound. */
+  overUnsanded: z.array(z.enum(LAYER_KIND_NAMES)).default([]),
+  resistsCorrosion: z.boolean().default(false),
+  /** May cover small rub-through spots of bare metal. */
+  coversBareSpots: z.boolean().default(false),
+  /** Film that must be left after sanding. */
+  mustStayUm: um.optional(),
+  /** Low-shear viscosity for the sag model, Pa s. */
+  lowShearPaS: z.number().positive().max(100).optional(),
+  maxLiftUm: um.optional(),
+  hardenerPercent: z.object({ from: z.number(), to: z.number(), usual: z.number() }).optional(),
+  tonesL: z.array(z.number().min(0).max(100)).max(12).default([]),
+  pricePerLitre: z.number().min(0).max(10_000).default(0),
+  hazards: z.array(z.enum(HAZARDS)).default([]),
+});
+
+export type ProductSheet = z.infer<typeof sheetSchema>;
+export type ProductSheetInput = z.input<typeof sheetSchema>;
+
+/** Volume solids ready to spray: sum(part x VS) / sum(part). */
+export function readyVolumeSolids(sheet: Pick<ProductSheet, 'components'>): number {
+  const parts = sheet.components.reduce((sum, c) => sum + c.parts, 0);
+  return sheet.components.reduce((sum, c) => sum + c.parts * c.volumeSolids, 0) / parts;
+}

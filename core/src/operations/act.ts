@@ -1,0 +1,83 @@
+import type { Grade } from '../materials/grades.ts';
+import type { Reason } from '../wording/reason.ts';
+import type { Tool } from '../surface/scratch.ts';
+
+/** An act is one operation on some zones, as plain data: what a plan is made of and what a record will hold. */
+
+export const COAT_OPS = ['prime-epoxy', 'prime-etch', 'prime-dtm', 'prime-build', 'seal'] as const;
+export const SAND_OPS = ['abrade', 'block', 'feather', 'strip-sand', 'remove-rust'] as const;
+export const CLEAN_OPS = ['wash', 'degrease', 'mask', 'tack'] as const;
+export const BODY_OPS = ['fill', 'glaze'] as const;
+export const WAIT_OPS = ['flash', 'cure'] as const;
+export const OTHER_OPS = ['guide-coat', 'inspect', 'hand-over'] as const;
+export const OPS = [...CLEAN_OPS, ...SAND_OPS, ...BODY_OPS, ...COAT_OPS, ...WAIT_OPS, ...OTHER_OPS] as const;
+
+export const LAYING_OPS = [...COAT_OPS, ...BODY_OPS] as const;
+
+export type CoatOp = (typeof COAT_OPS)[number];
+export type SandOp = (typeof SAND_OPS)[number];
+export type BodyOp = (typeof BODY_OPS)[number];
+export type OpName = (typeof OPS)[number];
+
+interface ActBase {
+  readonly zones: readonly string[];
+  /** Why this act is here: the rules that ask for it, and where its numbers come from. */
+  readonly why: readonly Reason[];
+}
+
+export interface CleanAct extends ActBase {
+  readonly op: (typeof CLEAN_OPS)[number];
+}
+
+export interface SandAct extends ActBase {
+  readonly op: SandOp;
+  /** Coarse to fine, as they are used. */
+  readonly grades: readonly [Grade, ...Grade[]];
+  readonly tool: Tool;
+  readonly isWet?: boolean;
+}
+
+export interface BodyAct extends ActBase {
+  readonly op: BodyOp;
+  readonly sheetId: string;
+}
+
+export interface CoatAct extends ActBase {
+  readonly op: CoatOp;
+  readonly sheetId: string;
+  /** Coats on each zone. */
+  readonly coats: Readonly<Record<string, number>>;
+  /** First coat is kept light: feathered edges lift first. */
+  readonly isLightFirst?: boolean;
+  /** A light coat, then a medium one. */
+  readonly toneL?: number;
+}
+
+export interface CureAct extends ActBase {
+  readonly op: 'cure';
+  readonly method: 'air' | 'bake';
+}
+
+export interface PlainAct extends ActBase {
+  readonly op: 'flash' | (typeof OTHER_OPS)[number];
+}
+
+export type Act = CleanAct | SandAct | BodyAct | CoatAct | CureAct | PlainAct;
+
+const among = <T extends string>(names: readonly T[]): ((op: string) => op is T) => {
+  const set = new Set<string>(names);
+  return (op): op is T => set.has(op);
+};
+
+const coatOp = among(COAT_OPS);
+const sandOp = among(SAND_OPS);
+const bodyOp = among(BODY_OPS);
+
+export const isCoat = (act: Act): act is CoatAct => coatOp(act.op);
+export const isSanding = (act: Act): act is SandAct => sandOp(act.op);
+export const isBodywork = (act: Act): act is BodyAct => bodyOp(act.op);
+/** Anything laid on the panel: coats and bodywork. */
+export const isLaying = (act: Act): act is CoatAct | BodyAct => isCoat(act) || isBodywork(act);
+
+/** Last grade of a sanding act: the scratch it leaves. */
+export const lastGrade = (act: SandAct): Grade => act.grades[act.grades.length - 1]!;

@@ -1,0 +1,142 @@
+import { solventFlashFactor } from '../climate/flash.ts';
+import { sprayVolumeMl, wetFilmUm } from '../film/coverage.ts';
+import { sagLimitWetUm } from '../film/sag.ts';
+import { readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
+import type { Reason } from '../wording/reason.ts';
+import type { CoatAct } from './act.ts';
+import { ruleIn, sheetIn, type Context } from './context.ts';
+import { sandableAfterMin } from './curing.ts';
+import { opReason, type Moment, type Operation } from './operation.ts';
+import { topOf, type LaidCoat, type ZoneState } from './state.ts';
+
+/** Spraying: each zone gets its coats, and the new layer carries its own clocks. */
+
+const SPRAY_FIXED_MIN = 9;
+const SPRAY_MIN_PER_COAT = 1;
+const SPRAY_MIN_PER_M2_COAT = 2.5;
+
+const coatsOn = (act: CoatAct, zone: ZoneState): number => act.coats[zone.zone.id] ?? 1;
+export const mostCoats = (act: CoatAct): number => Math.max(...Object.values(act.coats));
+export const coatFilmUm = (act: CoatAct, zone: ZoneState, sheet: ProductSheet): number =>
+  coatsOn(act, zone) * sheet.film.perCoatUm;
+
+/** Flash between coats in the shop's climate, minutes. */
+export const flashMin = (sheetMin: number, sheet: ProductSheet, { shop }: Context): number =>
+  sheetMin * solventFlashFactor(shop, sheet.refCelsius);
+
+/** Litres ready to spray for an act, in ml. */
+export function volumeMl(zones: readonly ZoneState[], act: CoatAct, context: Context): number {
+  const sheet = sheetIn(context, act.sheetId);
+  const volumeSolids = readyVolumeSolids(sheet);
+  const transfer = ruleIn(context, 'sprayTransferPercent').value / 100;
+  const net = zones.reduce(
+    (sum, zone) =>
+      sum + sprayVolumeMl({ areaM2: zone.zone.areaM2, dryUm: coatFilmUm(act, zone, sheet), volumeSolids, transfer, lossMl: 0 }),
+    0,
+  );
+  return net + ruleIn(context, 'cupLossMl').value;
+}
+
+function laidCoat(sheet: ProductSheet, { endMin, context }: Moment): LaidCoat {
+  const sandAfter = sandableAfterMin(sheet, context);
+  return {
+    sheetId: sheet.id,
+    flashedAtMin: endMin + flashMin(sheet.flash.beforeNextMin, sheet, context),
+    sandableAtMin: sandAfter === null ? null : endMin + sandAfter.value,
+    closesAtMin: endMin + sheet.recoat.closesMin,
+  };
+}
+
+function apply(zone: ZoneState, act: CoatAct, moment: Moment): ZoneState {
+  const sheet = sheetIn(moment.context, act.sheetId);
+  const kind = sheet.kind as ZoneState['stack'][number]['kind'];
+  const isBuild = kind === 'build' || kind === 'dtm';
+  return {
+    ...zone,
+    stack: [...zone.stack, { kind, um: coatFilmUm(act, zone, sheet), laid: laidCoat(sheet, moment) }],
+    bareSinceMin: null,
+    spots: null,
+    surface: {
+      ...zone.surface,
+      soil: 'clean',
+      isTacked: false,
+      hasGuideCoat: false,
+      scratch: null,
+      peelUm: isBuild ? ruleIn(moment.context, 'orangePeelUm').value : zone.surface.peelUm,
+    },
+  };
+}
+
+/** Wet film of one coat against the sag limit of this panel, both µm. */
+export function sagOf(act: CoatAct, context: Context): { wetUm: number; limitUm: number } {
+  const sheet = sheetIn(context, act.sheetId);
+  const parts = sheet.components.reduce((sum, c) => sum + c.parts, 0);
+  const gramsPerMl = sheet.components.reduce((sum, c) => sum + c.parts * c.gramsPerMl, 0) / parts;
+  const model = sagLimitWetUm(gramsPerMl, sheet.lowShearPaS ?? 1.5, context.panel.shape === 'sharp');
+  return {
+    wetUm: wetFilmUm(sheet.film.perCoatUm, readyVolumeSolids(sheet)),
+    limitUm: Math.min(sheet.film.maxWetUm ?? Infinity, context.panel.orientation === 'vertical' ? model : Infinity),
+  };
+}
+
+function explain(zones: readonly ZoneState[], act: CoatAct, _: unknown, context: Context): Reason[] {
+  const sheet = sheetIn(context, act.sheetId);
+  const reasons: Reason[] = [
+    {
+      rule: 'film',
+      code: 'coat.film',
+      source: 'sheet',
+      facts: { name: sheet.name, perCoatUm: sheet.film.perCoatUm, maxUm: sheet.film.maxUm },
+    },
+    {
+      rule: 'mix',
+      code: 'coat.volume',
+      source: 'model',
+      facts: {
+        ratio: sheet.components.map((c) => c.parts).join(':'),
+        volumeMl: volumeMl(zones, act, context),
+        transferPercent: ruleIn(context, 'sprayTransferPercent').value,
+      },
+    },
+  ];
+  if (sheet.tipMm)
+    reasons.push({
+      rule: 'B4',
+      code: 'coat.tip',
+      source: 'sheet',
+      facts: { tip: `${sheet.tipMm.from.toFixed(1)}-${sheet.tipMm.to.toFixed(1)} mm` },
+    });
+  if (mostCoats(act) > 1)
+    reasons.push({
+      rule: 'B2',
+      code: 'coat.flash',
+      source: 'model',
+      facts: {
+        betweenMin: flashMin(sheet.flash.betweenCoatsMin, sheet, context),
+        sheetMin: sheet.flash.betweenCoatsMin,
+        roomCelsius: context.shop.celsius,
+      },
+    });
+  return reasons;
+}
+
+export const coating: Operation<CoatAct> = {
+  check: (zone, act, _, context) => {
+    const sheet = sheetIn(context, act.sheetId);
+    const kind = topOf(zone).kind;
+    if (kind in sheet.over || kind === sheet.kind) return [];
+    return [{ ...opReason('coat.not-over', { sheet: sheet.name, layer: kind }), rule: 'sheet', source: 'sheet' }];
+  },
+  apply,
+  cost: (zones, act, _, context) => {
+    const sheet = sheetIn(context, act.sheetId);
+    const most = mostCoats(act);
+    const sprayed = zones.reduce((sum, zone) => sum + zone.zone.areaM2 * coatsOn(act, zone), 0);
+    return {
+      handsOnMin: SPRAY_FIXED_MIN + SPRAY_MIN_PER_COAT * most + SPRAY_MIN_PER_M2_COAT * sprayed,
+      waitMin: (most - 1) * flashMin(sheet.flash.betweenCoatsMin, sheet, context),
+      materialCost: (volumeMl(zones, act, context) / 1000) * sheet.pricePerLitre,
+    };
+  },
+  explain,
+};

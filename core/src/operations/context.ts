@@ -1,0 +1,43 @@
+import type { ProductSheet } from '../materials/sheet.ts';
+import type { Panel } from '../survey/panel.ts';
+import { schoolOf, type SchoolName, type SideOf } from '../survey/schools.ts';
+import { shopRule, type ShopRuleName } from '../survey/shop-rules.ts';
+import type { Quality, Shop, Target } from '../survey/shop.ts';
+import type { Source, Sourced } from '../wording/reason.ts';
+
+/** What surrounds the work and does not change while a panel is planned. */
+export interface Context {
+  readonly panel: Panel;
+  readonly shop: Shop;
+  readonly target: Target;
+  readonly shelf: ReadonlyMap<string, ProductSheet>;
+}
+
+/** A shop rule in force, with its source. */
+export const ruleIn = (context: Context, name: ShopRuleName): Sourced<number> => shopRule(context.shop.rules, name);
+
+/** A school in force, with its source. */
+export const schoolIn = <N extends SchoolName>(context: Context, name: N): { side: SideOf<N>; source: Source } =>
+  schoolOf(context.shop.schools, name);
+
+/** @throws {Error} for an id that is not on the shelf: acts are only made from sheets that are. */
+export function sheetIn(context: Context, id: string): ProductSheet {
+  const sheet = context.shelf.get(id);
+  if (!sheet) throw new Error(`no sheet "${id}" on the shelf`);
+  return sheet;
+}
+
+const LEDGE_RULE: Record<Quality, ShopRuleName> = {
+  economy: 'ledgeEconomyUm',
+  standard: 'ledgeStandardUm',
+  show: 'ledgeShowUm',
+};
+
+/** Ledge that passes at the target quality. */
+export const ledgeLimit = (context: Context): Sourced<number> => ruleIn(context, LEDGE_RULE[context.target.quality]);
+
+/** Film of a build that must stay: its sheet, else the shop's rule. */
+export function mustStay(context: Context, sheetId: string): Sourced<number> {
+  const own = context.shelf.get(sheetId)?.mustStayUm;
+  return own === undefined ? ruleIn(context, 'mustStayUm') : { value: own, source: 'sheet' };
+}

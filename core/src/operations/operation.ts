@@ -1,0 +1,39 @@
+import type { Reason } from '../wording/reason.ts';
+import type { Act } from './act.ts';
+import type { Context } from './context.ts';
+import type { PanelState, ZoneState } from './state.ts';
+
+/** What an operation is: what must physically hold before it, what it does, and what it takes. */
+
+export interface Cost {
+  readonly handsOnMin: number;
+  readonly waitMin: number;
+  readonly materialCost: number;
+}
+
+/** The panel around a zone while an act is applied to it; times on the panel's clock. */
+export interface Moment {
+  readonly panel: PanelState;
+  readonly endMin: number;
+  readonly context: Context;
+}
+
+export interface Operation<A extends Act> {
+  /** Reasons why it cannot physically be done on this zone, all of them; the trade's rules are in ../rules. */
+  readonly check: (zone: ZoneState, act: A, panel: PanelState, context: Context) => Reason[];
+  readonly apply: (zone: ZoneState, act: A, moment: Moment) => ZoneState;
+  readonly cost: (zones: readonly ZoneState[], act: A, panel: PanelState, context: Context) => Cost;
+  /** Where the numbers of this act come from. */
+  readonly explain: (zones: readonly ZoneState[], act: A, panel: PanelState, context: Context) => Reason[];
+}
+
+export const areaOf = (zones: readonly ZoneState[]): number => zones.reduce((sum, state) => sum + state.zone.areaM2, 0);
+
+export const nothing = (): [] => [];
+
+export const opReason = (code: Reason['code'], facts: Reason['facts'] = {}): Reason => ({
+  rule: 'op',
+  code,
+  facts,
+  source: 'model',
+});

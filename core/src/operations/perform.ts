@@ -1,0 +1,77 @@
+import type { Reason } from '../wording/reason.ts';
+import type { Act, OpName } from './act.ts';
+import { bodywork } from './bodywork.ts';
+import { cleaning } from './cleaning.ts';
+import { coating } from './coating.ts';
+import type { Context } from './context.ts';
+import { guideCoating, handingOver, inspecting } from './inspecting.ts';
+import type { Cost, Operation } from './operation.ts';
+import { sanding } from './sanding.ts';
+import { zoneOf, type PanelState, type ZoneState } from './state.ts';
+import { curing, flashing } from './waiting.ts';
+
+/** The one table from operation name to its check, apply, cost and explanation, and what is done with it. */
+type Table = { readonly [Name in OpName]: Operation<Extract<Act, { op: Name }>> };
+
+const OPERATIONS: Table = {
+  wash: cleaning,
+  degrease: cleaning,
+  mask: cleaning,
+  tack: cleaning,
+  abrade: sanding,
+  block: sanding,
+  feather: sanding,
+  'strip-sand': sanding,
+  'remove-rust': sanding,
+  fill: bodywork,
+  glaze: bodywork,
+  'prime-epoxy': coating,
+  'prime-etch': coating,
+  'prime-dtm': coating,
+  'prime-build': coating,
+  seal: coating,
+  flash: flashing,
+  cure: curing,
+  'guide-coat': guideCoating,
+  inspect: inspecting,
+  'hand-over': handingOver,
+};
+
+/** The table row of an act; the cast is sound because the row was looked up by the act's own `op`. */
+const operationOf = (act: Act): Operation<Act> => OPERATIONS[act.op] as unknown as Operation<Act>;
+
+const zonesOf = (act: Act, panel: PanelState): ZoneState[] => act.zones.map((id) => zoneOf(panel, id));
+
+/** Why the act cannot physically be done on this zone; empty when it can. */
+export const physicalReasons = (zone: ZoneState, act: Act, panel: PanelState, context: Context): Reason[] =>
+  operationOf(act).check(zone, act, panel, context);
+
+/** Hands-on and waiting minutes and material of an act in this state. */
+export const costOf = (act: Act, panel: PanelState, context: Context): Cost =>
+  operationOf(act).cost(zonesOf(act, panel), act, panel, context);
+
+/** Where the numbers of an act come from. */
+export const numbersOf = (act: Act, panel: PanelState, context: Context): Reason[] =>
+  operationOf(act).explain(zonesOf(act, panel), act, panel, context);
+
+/** Masking does not survive water or a sanding dust storm; `mask` itself lays it. */
+function maskedAfter(panel: PanelState, act: Act): boolean {
+  if (act.op === 'mask') return true;
+  return panel.isMasked && act.op !== 'wash' && act.op !== 'block' && act.op !== 'strip-sand';
+}
+
+/**
+ * The panel after an act: the one `apply` that plans, replays and records share.
+ * Times move on by hands-on and waiting minutes; zones that the act does not name keep their state.
+ */
+export function perform(panel: PanelState, act: Act, context: Context): PanelState {
+  const { handsOnMin, waitMin } = costOf(act, panel, context);
+  const endMin = panel.clockMin + handsOnMin + waitMin;
+  const moment = { panel, endMin, context };
+  const operation = operationOf(act);
+  return {
+    clockMin: endMin,
+    isMasked: maskedAfter(panel, act),
+    zones: panel.zones.map((zone) => (act.zones.includes(zone.zone.id) ? operation.apply(zone, act, moment) : zone)),
+  };
+}

@@ -1,0 +1,168 @@
+import { grainUm, type Grade } from '../materials/grades.ts';
+import { isBody, isMetal } from '../materials/layer-kinds.ts';
+import { removalCm3PerMin, sandingMinutes } from '../surface/ladder.ts';
+import { sandedMaterial, scratchDepthUm, type Tool } from '../surface/scratch.ts';
+import type { Reason } from '../wording/reason.ts';
+import { lastGrade, type SandAct } from './act.ts';
+import { mustStay, ruleIn, type Context } from './context.ts';
+import { areaOf, opReason, type Cost, type Moment, type Operation } from './operation.ts';
+import { LAST_SAND_UM, gapUm, isBare, topOf, type Layer, type PanelState, type Scratch, type ZoneState } from './state.ts';
+
+/**
+ * Everything that takes material off. A finer grade removes the scratch before it to its bottom; a block takes a
+ * build down to the film that must stay or to the level of its sound neighbour; stripping takes layers off whole.
+ */
+
+/** Minutes of hands-on work a metre of feathered edge and layer (default). */
+const FEATHER_MIN_PER_M = 1.2;
+const ABRASIVE_PER_M2_STEP = 1.4;
+/** Keying a surface that has no scratch yet takes off about this much of a coat, µm (calibrated). */
+const KEY_DEPTH_UM = 3;
+
+const dusty = (zone: ZoneState, scratch: Scratch): ZoneState => ({
+  ...zone,
+  surface: { ...zone.surface, soil: 'dusty', isTacked: false, hasGuideCoat: false, scratch },
+});
+
+const scratchOf = (zone: ZoneState, act: SandAct): Scratch => {
+  const grade = lastGrade(act);
+  return { grade, tool: act.tool, depthUm: scratchDepthUm(grade, act.tool, sandedMaterial(topOf(zone).kind)) };
+};
+
+const withTop = (zone: ZoneState, um: number): ZoneState => {
+  const top: Layer = { ...topOf(zone), um: Math.max(0, um) };
+  return { ...zone, stack: [...zone.stack.slice(0, -1), top] };
+};
+
+/** Depth that each grade of the act has to take off this zone, µm, in order. */
+function depthsUm(zone: ZoneState, grades: readonly Grade[], tool: Tool): number[] {
+  const material = sandedMaterial(topOf(zone).kind);
+  const { scratch, wavesUm, peelUm } = zone.surface;
+  const isShaping = isBody(topOf(zone).kind) && !scratch;
+  const first = isShaping ? wavesUm : Math.max(scratch?.depthUm ?? KEY_DEPTH_UM, peelUm);
+  return grades.map((_, i) => (i === 0 ? first : scratchDepthUm(grades[i - 1]!, tool, material)));
+}
+
+/** Film of a build after blocking it level, µm. */
+export function blockedUm(zone: ZoneState, panel: PanelState, context: Context): number {
+  const top = topOf(zone);
+  const stays = mustStay(context, top.laid?.sheetId ?? '').value;
+  const level = Math.max(stays, gapUm(zone, panel) + top.um) + LAST_SAND_UM;
+  return Math.min(top.um - zone.surface.wavesUm - zone.surface.peelUm, level);
+}
+
+const blocked = (zone: ZoneState, act: SandAct, { panel, context }: Moment): ZoneState => {
+  const levelled = withTop(dusty(zone, scratchOf(zone, act)), blockedUm(zone, panel, context));
+  const wavesUm = ruleIn(context, 'blockedLeftUm').value;
+  return { ...levelled, surface: { ...levelled.surface, peelUm: 0, wavesUm } };
+};
+
+const abraded = (zone: ZoneState, act: SandAct, endMin: number): ZoneState => {
+  const top = topOf(zone);
+  const sanded = dusty(zone, scratchOf(zone, act));
+  if (isMetal(top.kind)) return { ...sanded, bareSinceMin: endMin };
+  const taken = isBody(top.kind) ? 0 : depthsUm(zone, act.grades, act.tool).reduce((sum, um) => sum + um, 0);
+  return { ...withTop(sanded, top.um - taken), surface: { ...sanded.surface, peelUm: 0 } };
+};
+
+/** Down to the substrate: what was filler leaves its hollow behind. */
+const stripped = (zone: ZoneState, act: SandAct, endMin: number): ZoneState => {
+  const base = zone.stack[0]!;
+  const body = zone.stack.filter((layer) => isBody(layer.kind)).reduce((sum, layer) => sum + layer.um, 0);
+  const bare: ZoneState = {
+    ...zone,
+    stack: [base],
+    unsoundShare: 0,
+    spots: null,
+    hasUncheckedBody: false,
+    bareSinceMin: endMin,
+    surface: { ...zone.surface, wavesUm: 0, peelUm: 0, hasPinholes: false, lowUm: zone.surface.lowUm + body },
+  };
+  return dusty({ ...bare, edge: zone.edge === 'sound' ? 'sound' : 'raw' }, scratchOf(bare, act));
+};
+
+const stripMinutes = (zone: ZoneState, act: SandAct): number =>
+  zone.stack.slice(1).reduce((sum, layer) => {
+    const rate = removalCm3PerMin(act.grades[0], act.tool, sandedMaterial(layer.kind));
+    return sum + (zone.zone.areaM2 * layer.um) / rate;
+  }, 2 + 2 * zone.zone.areaM2);
+
+/** Edge of a zone taken as the border of a square of its area, m. */
+const edgeMetres = (zone: ZoneState): number => 4 * Math.sqrt(zone.zone.areaM2);
+
+function minutesOn(zone: ZoneState, act: SandAct, panel: PanelState, context: Context): number {
+  const sanding = { areaM2: zone.zone.areaM2, tool: act.tool, material: sandedMaterial(topOf(zone).kind) };
+  if (act.op === 'feather') return 2 + FEATHER_MIN_PER_M * edgeMetres(zone) * act.grades.length;
+  if (act.op === 'strip-sand') return stripMinutes(zone, act);
+  if (act.op === 'remove-rust') return 4 + 25 * zone.zone.areaM2;
+  if (act.op === 'block')
+    return sandingMinutes(act.grades[0], topOf(zone).um - blockedUm(zone, panel, context), sanding);
+  const depths = depthsUm(zone, act.grades, act.tool);
+  return act.grades.reduce((sum, grade, i) => sum + sandingMinutes(grade, depths[i]!, sanding), 0);
+}
+
+function check(zone: ZoneState, act: SandAct): Reason[] {
+  const reasons: Reason[] = [];
+  if (act.op === 'block' && !topOf(zone).laid) reasons.push(opReason('op.nothing-to-block'));
+  const rising = act.grades.findIndex((grade, i) => i > 0 && grainUm(grade) >= grainUm(act.grades[i - 1]!));
+  if (rising > 0) reasons.push(opReason('op.grade-order', { grit: act.grades[rising]!, before: act.grades[rising - 1]! }));
+  return reasons;
+}
+
+function apply(zone: ZoneState, act: SandAct, moment: Moment): ZoneState {
+  switch (act.op) {
+    case 'block':
+      return blocked(zone, act, moment);
+    case 'strip-sand':
+      return stripped(zone, act, moment.endMin);
+    case 'remove-rust':
+      return { ...abraded(zone, act, moment.endMin), rust: 'none' };
+    case 'feather':
+      return { ...zone, edge: 'feathered', surface: { ...zone.surface, soil: 'dusty', isTacked: false } };
+    case 'abrade':
+      return abraded(shaped(zone, moment.context), act, moment.endMin);
+  }
+}
+
+/** Filler that was only spread so far gets its shape, and the waves that a hand leaves in it. */
+function shaped(zone: ZoneState, context: Context): ZoneState {
+  if (!isBody(topOf(zone).kind) || zone.surface.scratch) return zone;
+  const wavesUm = Math.min(zone.surface.wavesUm, ruleIn(context, 'shapedFillerWavesUm').value);
+  const wavelengthMm = ruleIn(context, 'shapedFillerWaveLengthMm').value;
+  return { ...zone, surface: { ...zone.surface, wavesUm, wavelengthMm } };
+}
+
+function explain(zones: readonly ZoneState[], act: SandAct, panel: PanelState, context: Context): Reason[] {
+  const reason = (code: Reason['code'], facts: Reason['facts'], source: Reason['source']): Reason => ({
+    rule: 'ladder',
+    code,
+    facts,
+    source,
+  });
+  if (act.op === 'feather') {
+    const mm = ruleIn(context, 'featherMmPerLayer');
+    const overlap = ruleIn(context, 'primerOverlapMm');
+    return [reason('feather.width', { layerMm: mm.value, overlapMm: overlap.value }, mm.source)];
+  }
+  const minutes = zones.reduce((sum, zone) => sum + minutesOn(zone, act, panel, context), 0);
+  if (act.op === 'strip-sand') return [reason('strip.minutes', { handsOnMin: minutes }, 'model')];
+  if (act.op === 'remove-rust') return [];
+  const takenUm = zones.map((zone) =>
+    act.op === 'block'
+      ? topOf(zone).um - blockedUm(zone, panel, context)
+      : Math.max(...depthsUm(zone, act.grades, act.tool)),
+  );
+  const facts = { grit: act.grades.join(' › '), takenUm: Math.max(...takenUm), handsOnMin: minutes };
+  return [reason(zones.every(isBare) ? 'sand.metal' : 'sand.minutes', facts, 'model')];
+}
+
+export const sanding: Operation<SandAct> = {
+  check,
+  apply,
+  cost: (zones, act, panel, context): Cost => ({
+    handsOnMin: zones.reduce((sum, zone) => sum + minutesOn(zone, act, panel, context), 0),
+    waitMin: 0,
+    materialCost: ABRASIVE_PER_M2_STEP * areaOf(zones) * act.grades.length,
+  }),
+  explain,
+};

@@ -1,0 +1,139 @@
+import type { Grade } from '../materials/grades.ts';
+import { familyOf, isBody, isMetal, type LayerKind } from '../materials/layer-kinds.ts';
+import type { Zone } from '../survey/zone.ts';
+import { scratchDepthUm, type Tool } from '../surface/scratch.ts';
+
+/** The state that operations change: a stack of layers and a surface for each zone, and one clock for the panel. */
+
+export interface Layer {
+  readonly kind: LayerKind;
+  /** Dry thickness; 0 for the solid substrate. */
+  readonly um: number;
+  /** Set on layers that this plan laid down. */
+  readonly laid?: LaidCoat;
+}
+
+/** What is known of a layer that was laid at the bench; times on the panel's clock. */
+export interface LaidCoat {
+  readonly sheetId: string;
+  readonly flashedAtMin: number;
+  /** Earliest sanding; null for a product that is not sanded. */
+  readonly sandableAtMin: number | null;
+  /** Last moment at which the next coat bonds without sanding. */
+  readonly closesAtMin: number;
+}
+
+export interface Scratch {
+  readonly grade: Grade;
+  readonly tool: Tool;
+  readonly depthUm: number;
+}
+
+/** grime: as found. washed: soap and water done. clean: degreased, ready. dusty: sanded since. */
+export type Soil = 'grime' | 'washed' | 'clean' | 'dusty';
+
+export interface Surface {
+  readonly soil: Soil;
+  readonly isTacked: boolean;
+  /** Deepest open scratch; null on a surface nobody has sanded since it was found or sprayed. */
+  readonly scratch: Scratch | null;
+  readonly hasGuideCoat: boolean;
+  readonly wavesUm: number;
+  readonly wavelengthMm: number;
+  readonly peelUm: number;
+  /** Hollow still to be filled, µm. */
+  readonly lowUm: number;
+  readonly hasPinholes: boolean;
+}
+
+/** Small bare spots in an otherwise covered zone. */
+export interface BareSpots {
+  readonly mm: number;
+  readonly count: number;
+  readonly to: LayerKind;
+}
+
+export interface ZoneState {
+  readonly zone: Zone;
+  readonly stack: readonly Layer[];
+  readonly surface: Surface;
+  /** Share of the zone whose finish is peeling, checked or reacted. */
+  readonly unsoundShare: number;
+  readonly rust: 'none' | 'surface' | 'pitted';
+  /** Border against sound finish: none of its own, cut raw, or feathered. */
+  readonly edge: 'sound' | 'raw' | 'feathered';
+  readonly spots: BareSpots | null;
+  /** Filler found on the panel whose hold nobody has checked yet. */
+  readonly hasUncheckedBody: boolean;
+  /** When bare metal was last abraded; null when it is covered or was found bare. */
+  readonly bareSinceMin: number | null;
+}
+
+export interface PanelState {
+  readonly clockMin: number;
+  readonly isMasked: boolean;
+  readonly zones: readonly ZoneState[];
+}
+
+/** Top layer; every stack has at least its substrate. */
+export const topOf = (state: Pick<ZoneState, 'stack'>): Layer => state.stack[state.stack.length - 1]!;
+
+export const isBare = (state: ZoneState): boolean => isMetal(topOf(state).kind);
+
+/** Film over the substrate, µm; filler, glaze and seam fill a hollow and add no height. */
+export const heightUm = (state: ZoneState): number =>
+  state.stack.reduce((sum, layer) => (isMetal(layer.kind) || isBody(layer.kind) ? sum : sum + layer.um), 0);
+
+/** @throws {Error} for a zone the panel does not have: a bug of the caller. */
+export function zoneOf(panel: PanelState, id: string): ZoneState {
+  const found = panel.zones.find((state) => state.zone.id === id);
+  if (!found) throw new Error(`no zone "${id}" on this panel`);
+  return found;
+}
+
+/** The largest zone with a border of nobody's making: what the others must come level with. */
+export function soundNeighbour(panel: PanelState): ZoneState | null {
+  const sound = panel.zones.filter((state) => state.edge === 'sound' && heightUm(state) > 0);
+  return sound.reduce<ZoneState | null>(
+    (best, state) => (best && best.zone.areaM2 >= state.zone.areaM2 ? best : state),
+    null,
+  );
+}
+
+/** Height once its own waves and peel are sanded off, µm. */
+const settledHeightUm = (state: ZoneState): number =>
+  heightUm(state) - state.surface.wavesUm - state.surface.peelUm;
+
+/** Height of the sound neighbour over this zone, µm; negative when the zone stands proud; 0 without a neighbour. */
+export function gapUm(state: ZoneState, panel: PanelState): number {
+  const sound = soundNeighbour(panel);
+  return state.edge === 'sound' || !sound ? 0 : settledHeightUm(sound) - heightUm(state);
+}
+
+/**
+ * Film that a block leaves for the last sanding to take off: the scratch of the coarsest block grade, µm.
+ * A blocked build stands proud by it until then.
+ */
+export const LAST_SAND_UM = scratchDepthUm('P180', 'block', 'primer');
+
+const awaitsLastSanding = (state: ZoneState): boolean =>
+  topOf(state).laid !== undefined && !isBody(topOf(state).kind) && state.surface.scratch?.tool === 'block';
+
+/** What is left unlevel: ledge against the neighbour, waves, peel and hollow; the largest counts. */
+export const unlevelUm = (state: ZoneState, panel: PanelState): number =>
+  Math.max(
+    Math.abs(gapUm(state, panel) + (awaitsLastSanding(state) ? LAST_SAND_UM : 0)),
+    state.surface.wavesUm,
+    state.surface.peelUm,
+    state.surface.lowUm,
+  );
+
+/** Layers laid by this plan, top first. */
+export const laidKinds = (state: ZoneState): LayerKind[] =>
+  state.stack.flatMap((layer) => (layer.laid ? [layer.kind] : []));
+
+/** Whether the zone's top is finish that came in with the panel. */
+export const isFoundFinish = (state: ZoneState): boolean => {
+  const top = topOf(state);
+  return familyOf(top.kind) === 'finish' && !top.laid;
+};

@@ -1,0 +1,54 @@
+import type { CureAct, PlainAct } from './act.ts';
+import { ruleIn, sheetIn, type Context } from './context.ts';
+import { nothing, type Operation } from './operation.ts';
+import { topOf, type PanelState, type ZoneState } from './state.ts';
+import type { Reason } from '../wording/reason.ts';
+
+/** Flash and cure: nothing changes but the clock, up to the moment that the slowest zone needs. */
+
+const BAKE_SET_UP_MIN = 6;
+const CURE_LOOK_MIN = 2;
+const BAKE_COST = 6;
+
+const until = (zones: readonly ZoneState[], panel: PanelState, at: (zone: ZoneState) => number): number =>
+  Math.max(0, ...zones.map((zone) => at(zone) - panel.clockMin));
+
+const flashWait = (zones: readonly ZoneState[], panel: PanelState): number =>
+  until(zones, panel, (zone) => topOf(zone).laid?.flashedAtMin ?? 0);
+const cureWait = (zones: readonly ZoneState[], panel: PanelState): number =>
+  until(zones, panel, (zone) => topOf(zone).laid?.sandableAtMin ?? 0);
+
+export const flashing: Operation<PlainAct> = {
+  check: nothing,
+  apply: (zone) => zone,
+  cost: (zones, _, panel) => ({ handsOnMin: 0, waitMin: flashWait(zones, panel), materialCost: 0 }),
+  explain: (zones, _, panel, { shop }) => [
+    {
+      rule: 'B2',
+      code: 'flash.climate',
+      source: 'model',
+      facts: { waitMin: flashWait(zones, panel), roomCelsius: shop.celsius, air: shop.profile === 'booth' ? 'booth air' : 'still garage air' },
+    },
+  ],
+};
+
+function explainCure(zones: readonly ZoneState[], act: CureAct, panel: PanelState, context: Context): Reason[] {
+  const slowest = zones.reduce((a, b) => ((topOf(b).laid?.sandableAtMin ?? 0) > (topOf(a).laid?.sandableAtMin ?? 0) ? b : a));
+  const sheet = sheetIn(context, topOf(slowest).laid!.sheetId);
+  const { celsius, nightCelsius = celsius } = context.shop;
+  const facts = { name: sheet.name, waitMin: cureWait(zones, panel), sheetMin: sheet.sandAfterMin ?? 0 };
+  if (act.method === 'bake')
+    return [{ rule: 'B3', code: 'cure.bake', source: 'model', facts: { ...facts, bakeCelsius: ruleIn(context, 'bakeCelsius').value } }];
+  return [{ rule: 'B3', code: 'cure.air', source: 'model', facts: { ...facts, roomCelsius: celsius, nightCelsius } }];
+}
+
+export const curing: Operation<CureAct> = {
+  check: nothing,
+  apply: (zone) => zone,
+  cost: (zones, act, panel) => ({
+    handsOnMin: act.method === 'bake' ? BAKE_SET_UP_MIN : CURE_LOOK_MIN,
+    waitMin: cureWait(zones, panel),
+    materialCost: act.method === 'bake' ? BAKE_COST : 0,
+  }),
+  explain: explainCure,
+};

@@ -1,0 +1,182 @@
+import { isBody, isMetal, type LayerKind } from '../materials/layer-kinds.ts';
+import type { ProductSheet } from '../materials/sheet.ts';
+import type { Act, CoatAct, CoatOp } from '../operations/act.ts';
+import { sagOf } from '../operations/coating.ts';
+import { mustStay, ruleIn, schoolIn, type Context } from '../operations/context.ts';
+import { LAST_SAND_UM, gapUm, isBare, topOf, zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
+import { baseLightness } from '../rules/seal.ts';
+import { sideText } from '../survey/schools.ts';
+import { coatsFor, filmBudget, type FilmBudget } from '../surface/budget.ts';
+import type { Reason } from '../wording/reason.ts';
+
+/**
+ * What a technician might do next: the choices of a plan. Everything in between is preparation (prepare.ts).
+ * Offers are generous on purpose; the rules refuse what is wrong, and the refusals are shown.
+ */
+
+const COAT_OF: Partial<Record<ProductSheet['kind'], CoatOp>> = {
+  epoxy: 'prime-epoxy',
+  etch: 'prime-etch',
+  dtm: 'prime-dtm',
+  build: 'prime-build',
+  sealer: 'seal',
+};
+/** A coat goes over coats of a lower storey only; filler on top starts again. */
+const STOREY: Partial<Record<LayerKind, number>> = { etch: 1, epoxy: 1, dtm: 2, build: 2, sealer: 3 };
+
+const idsOf = (zones: readonly ZoneState[]): string[] => zones.map((zone) => zone.zone.id).sort();
+
+const schoolReason = (name: Parameters<typeof sideText>[0], context: Context): Reason => {
+  const { side, source } = schoolIn(context, name);
+  return { rule: 'school', code: 'school.reason', facts: { ...sideText(name, side) }, source };
+};
+
+const reason = (rule: string, code: Reason['code'], facts: Reason['facts'] = {}, source: Reason['source'] = 'default'): Reason => ({
+  rule,
+  code,
+  facts,
+  source,
+});
+
+/** Every act that is worth trying next, in a fixed order. */
+export function intents(panel: PanelState, context: Context): Act[] {
+  const unchecked = idsOf(panel.zones.filter((zone) => zone.hasUncheckedBody));
+  if (unchecked.length > 0) return foundFiller(unchecked, context);
+  const handOver: Act = { op: 'hand-over', zones: idsOf(panel.zones), why: [reason('C1', 'plan.hand-over')] };
+  if (panel.zones.some((zone) => topOf(zone).kind === 'sealer')) return [handOver];
+  return [...fills(panel, context), ...coats(panel, context), handOver];
+}
+
+const foundFiller = (zones: string[], context: Context): Act[] => [
+  { op: 'inspect', zones, why: [reason('F1', 'plan.keep-filler')] },
+  {
+    op: 'strip-sand',
+    zones,
+    grades: ['P80'],
+    tool: 'machine',
+    why: [reason('F1', 'plan.refill'), schoolReason('filler', context)],
+  },
+];
+
+function fills(panel: PanelState, context: Context): Act[] {
+  const low = panel.zones.filter((zone) => zone.surface.lowUm > 0 && !isBody(topOf(zone).kind));
+  if (low.length === 0) return [];
+  return sheetsOf(context, 'filler').map((sheet) => ({
+    op: 'fill',
+    zones: idsOf(low),
+    sheetId: sheet.id,
+    why: [reason('F1', 'plan.fill'), schoolReason('filler', context)],
+  }));
+}
+
+const sheetsOf = (context: Context, kind: ProductSheet['kind']): ProductSheet[] =>
+  [...context.shelf.values()].filter((sheet) => sheet.kind === kind).sort((a, b) => (a.id < b.id ? -1 : 1));
+
+/** Zone sets that a coat may be meant for: the bare metal, all that is under repair, the whole panel. */
+function zoneSets(panel: PanelState, op: CoatOp): string[][] {
+  const all = idsOf(panel.zones);
+  const bare = idsOf(panel.zones.filter(isBare));
+  const repair = idsOf(panel.zones.filter((zone) => zone.edge !== 'sound' || isBare(zone) || isBody(topOf(zone).kind)));
+  const sets = op === 'seal' ? [all] : op === 'prime-etch' ? [bare] : op === 'prime-epoxy' ? [bare, repair, all] : [repair, all];
+  const seen = new Set<string>();
+  return sets.filter((set) => set.length > 0 && !seen.has(set.join()) && seen.add(set.join()));
+}
+
+const storeyOf = (zone: ZoneState): number => {
+  const top = topOf(zone);
+  return top.laid ? (STOREY[top.kind] ?? 0) : 0;
+};
+
+function coats(panel: PanelState, context: Context): Act[] {
+  return (Object.entries(COAT_OF) as [ProductSheet['kind'], CoatOp][]).flatMap(([kind, op]) =>
+    sheetsOf(context, kind).flatMap((sheet) =>
+      zoneSets(panel, op)
+        .filter((zones) => zones.every((id) => storeyOf(zoneOf(panel, id)) < (STOREY[kind as LayerKind] ?? 0)))
+        .map((zones) => coatAct(op, sheet, zones.map((id) => zoneOf(panel, id)), { panel, context })),
+    ),
+  );
+}
+
+interface Around {
+  readonly panel: PanelState;
+  readonly context: Context;
+}
+
+function coatAct(op: CoatOp, sheet: ProductSheet, zones: readonly ZoneState[], around: Around): CoatAct {
+  const count = op === 'seal' ? sealerCoats(sheet, around) : op === 'prime-build' || op === 'prime-dtm' ? buildCoats(sheet, zones, around) : usualCoats(sheet);
+  const isLightFirst = zones.some((zone) => zone.edge !== 'sound');
+  const light = isLightFirst && op !== 'seal' ? [reason('O5', 'O5.light')] : [];
+  return {
+    op,
+    sheetId: sheet.id,
+    zones: idsOf(zones),
+    coats: Object.fromEntries(zones.map((zone) => [zone.zone.id, count.on(zone)])),
+    isLightFirst,
+    why: [...purposeOf(op, zones, around.context), ...count.why, ...light],
+    ...(count.toneL === undefined ? {} : { toneL: count.toneL }),
+  };
+}
+
+function purposeOf(op: CoatOp, zones: readonly ZoneState[], context: Context): Reason[] {
+  if (op === 'seal') {
+    const leaves = zones.some((zone) => topOf(zone).kind === 'ecoat' && !zone.surface.scratch);
+    const left = leaves && schoolIn(context, 'ecoat').side === 'leave' ? [reason('N1', 'N1.leave', {}, schoolIn(context, 'ecoat').source)] : [];
+    return [reason('S1', 'S1.seal'), ...left];
+  }
+  if (op === 'prime-build') return [reason('B1', 'plan.build')];
+  const onMetal = zones.every((zone) => isMetal(topOf(zone).kind));
+  const purpose = onMetal ? reason('M1', 'plan.first-coat') : reason('M1', 'plan.isolate');
+  return op === 'prime-dtm' ? [purpose, reason('B1', 'plan.build')] : [purpose];
+}
+
+interface Count {
+  readonly on: (zone: ZoneState) => number;
+  readonly why: readonly Reason[];
+  readonly toneL?: number;
+}
+
+const usualCoats = (sheet: ProductSheet): Count => ({
+  on: () => sheet.film.coats,
+  why: [reason('B1', 'coat.usual', { coats: sheet.film.coats }, 'sheet')],
+});
+
+function sealerCoats(sheet: ProductSheet, { context }: Around): Count {
+  const { side, source } = schoolIn(context, 'sealerCoats');
+  const nCoats = side === 'two' ? 2 : 1;
+  const probe: CoatAct = { op: 'seal', sheetId: sheet.id, zones: [], coats: {}, why: [] };
+  const why = [reason('S2', 'coat.sealer-coats', { coats: nCoats, ...sagOf(probe, context) }, source)];
+  const baseL = baseLightness(context);
+  if (baseL === null || sheet.tonesL.length === 0) return { on: () => nCoats, why };
+  const toneL = sheet.tonesL.reduce((best, tone) => (Math.abs(tone - baseL) < Math.abs(best - baseL) ? tone : best));
+  return { on: () => nCoats, why: [...why, reason('S4', 'coat.tone', { toneL, baseL: Math.round(baseL) }, 'model')], toneL };
+}
+
+/** Waves under the build once filler that is still to be shaped or glazed has its shape, µm. */
+const wavesToCome = ({ stack, surface }: ZoneState, context: Context): number => {
+  const isUnshaped = isBody(stack[stack.length - 1]!.kind) && (surface.scratch === null || surface.hasPinholes);
+  return isUnshaped ? Math.min(surface.wavesUm, ruleIn(context, 'shapedFillerWavesUm').value) : surface.wavesUm;
+};
+
+function buildCoats(sheet: ProductSheet, zones: readonly ZoneState[], { panel, context }: Around): Count {
+  const peelUm = ruleIn(context, 'orangePeelUm').value;
+  const budgetOf = (zone: ZoneState, riseUm: number): FilmBudget =>
+    filmBudget({
+      mustStayUm: mustStay(context, sheet.id).value,
+      gapUm: gapUm(zone, panel) + (zone.edge === 'sound' ? 0 : riseUm),
+      wavesUm: wavesToCome(zone, context),
+      peelUm,
+      ladderUm: LAST_SAND_UM,
+    });
+  // Where the sound neighbour is built up too, the others have to rise with it.
+  const sound = zones.find((zone) => zone.edge === 'sound');
+  const riseUm = sound ? coatsFor(budgetOf(sound, 0).neededUm, sheet.film).filmUm - peelUm : 0;
+  const budgets = zones.map((zone) => ({ zone, budget: budgetOf(zone, riseUm) }));
+  const largest = budgets.reduce((a, b) => (b.budget.neededUm > a.budget.neededUm ? b : a)).budget;
+  const most = coatsFor(largest.neededUm, sheet.film);
+  const facts = { ...largest, coats: most.coats, perCoatUm: sheet.film.perCoatUm, maxUm: sheet.film.maxUm };
+  return {
+    on: (zone) => coatsFor(budgets.find((entry) => entry.zone === zone)!.budget.neededUm, sheet.film).coats,
+    why: [reason('B1', most.suffices ? 'coat.budget' : 'coat.budget-short', { ...facts }, 'model')],
+  };
+}
+

@@ -1,0 +1,20 @@
+import type { ProductSheet } from '../materials/sheet.ts';
+import type { Panel } from '../survey/panel.ts';
+import type { Shop, Target } from '../survey/shop.ts';
+import type { JobPlan } from './plan.ts';
+import { planPanel } from './plan-panel.ts';
+
+/** What a job has to say for its panels to be planned; a job file says it. */
+export interface PlannableJob {
+  readonly job: { readonly target: Target };
+  readonly shop: Shop;
+  readonly panels: readonly Panel[];
+  readonly sheets: readonly ProductSheet[];
+}
+
+/** Plans every panel of a job, in the order of the file. */
+export function planJob({ job, shop, panels, sheets }: PlannableJob): JobPlan {
+  const plans = panels.map((panel) => planPanel({ panel, shop, target: job.target, sheets }));
+  const warnings = plans.flatMap((plan) => plan.warnings.map((warning) => `Panel ${plan.panelId}: ${warning}`));
+  return { panels: plans, warnings };
+}

@@ -1,0 +1,114 @@
+import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
+import type { ProductSheet } from '../materials/sheet.ts';
+import { isLaying } from '../operations/act.ts';
+import { ledgeLimit, type Context } from '../operations/context.ts';
+import { unlevelUm, zoneOf } from '../operations/state.ts';
+import { surveyState } from '../operations/survey-state.ts';
+import type { Panel } from '../survey/panel.ts';
+import type { Shop, Target } from '../survey/shop.ts';
+import { sentence } from '../wording/say.ts';
+import type { PanelPlan, Said, System } from './plan.ts';
+import type { Performed } from './prepare.ts';
+import { totalsOf } from './score.ts';
+import { familyOfWay, searchSystems, type Refusal, type Searched, type Way } from './search-systems.ts';
+import { saidOf, stackOf, stepOf } from './steps.ts';
+import { stopOf, type Stop } from './stops.ts';
+import { refusedTitle, titleOf } from './titles.ts';
+
+/** What a plan is made from. */
+export interface PlanTask {
+  readonly panel: Panel;
+  readonly shop: Shop;
+  readonly target: Target;
+  /** The shop's own sheets; the generic shelf where there are none. A sheet replaces a generic one of its id. */
+  readonly sheets?: readonly ProductSheet[];
+}
+
+/** Shelf in force: generic sheets, with the shop's own in their place or beside them. */
+export const shelfOf = (sheets: readonly ProductSheet[] = []): ReadonlyMap<string, ProductSheet> =>
+  new Map([...GENERIC_SHELF, ...sheets].map((sheet) => [sheet.id, sheet]));
+
+/**
+ * Plans one panel: the best different systems that get every zone ready for base, the systems that are refused with
+ * the first rule they break, and the zones that must be stopped. Deterministic; bounded (see search-systems).
+ */
+export function planPanel(task: PlanTask): PanelPlan {
+  const whole: Context = { panel: task.panel, shop: task.shop, target: task.target, shelf: shelfOf(task.sheets) };
+  const stopped = task.panel.zones.flatMap((zone) => stopOf(zone, whole) ?? []);
+  const zones = task.panel.zones.filter((zone) => !stopped.some((stop) => stop.zoneId === zone.id));
+  const found = Object.fromEntries(surveyState(task.panel).zones.map((state) => [state.zone.id, stackOf(state.stack)]));
+  const empty = { panelId: task.panel.id, found, stopped, sheetVersions: {}, warnings: [] };
+  if (zones.length === 0) return { ...empty, chosen: null, systems: [] };
+  const context: Context = { ...whole, panel: { ...task.panel, zones } };
+  const searched = searchSystems(surveyState(context.panel), context);
+  const ready = [...searched.ready].sort((a, b) => a.cost - b.cost).map((way) => readySystem(way, context));
+  const refused = searched.refused.map((refusal) => refusedSystem(refusal, context));
+  return {
+    ...empty,
+    chosen: ready[0]?.id ?? null,
+    systems: [...ready, ...refused],
+    sheetVersions: sheetVersions([...searched.ready, ...searched.refused], context),
+    warnings: warningsOf(searched, refused, stopped),
+  };
+}
+
+const stepsOf = (performed: readonly Performed[], context: Context) => performed.map((step, i) => stepOf(step, i + 1, context));
+
+function remarksOf(steps: readonly Performed[]): System['remarks'] {
+  const seen = new Map<string, System['remarks'][number]>();
+  for (const { level, reason } of steps.flatMap(({ remarks }) => remarks)) {
+    const said: Said = saidOf(reason);
+    if (level !== 'must') seen.set(said.text, { ...said, level });
+  }
+  return [...seen.values()];
+}
+
+const rounded = (totals: System['totals']): System['totals'] => ({
+  handsOnMin: Math.round(totals.handsOnMin),
+  elapsedMin: Math.round(totals.elapsedMin),
+  materialCost: Math.round(totals.materialCost),
+  risk: Math.round(totals.risk * 100) / 100,
+});
+
+function readySystem(way: Way, context: Context): System {
+  const ledges = way.panel.zones.map((zone) => unlevelUm(zone, way.panel));
+  return {
+    id: familyOfWay(way.choices.filter((act) => act.op !== 'hand-over')) || 'key-only',
+    title: titleOf(way.choices),
+    verdict: 'ready',
+    refusedBy: [],
+    remarks: remarksOf(way.steps),
+    totals: rounded(totalsOf(way.steps)),
+    level: { ledgeUm: Math.round(Math.max(...ledges)), limitUm: ledgeLimit(context).value },
+    steps: stepsOf(way.steps, context),
+  };
+}
+
+function refusedSystem(refusal: Refusal, context: Context): System {
+  const { refused, choices, steps, verdicts } = refusal;
+  const sheetName = isLaying(refused) ? context.shelf.get(refused.sheetId)?.name : undefined;
+  const before = familyOfWay(choices);
+  return {
+    id: `refused-${verdicts[0]!.reason.rule}-${before ? `${before}.` : ''}${refused.op}`,
+    title: refusedTitle(choices, refused, zoneOf(refusal.panel, verdicts[0]!.zoneId)),
+    verdict: 'refused',
+    refusedBy: verdicts.map(({ zoneId, reason }) => ({ ...saidOf(reason), zoneId })),
+    refusedStep: { op: refused.op, zones: [...refused.zones], ...(sheetName ? { sheetName } : {}) },
+    remarks: remarksOf(steps),
+    totals: rounded(totalsOf(steps)),
+    steps: stepsOf(steps, context),
+  };
+}
+
+function sheetVersions(ways: readonly Way[], context: Context): Record<string, number> {
+  const used = ways.flatMap((way) => way.steps).flatMap(({ act }) => (isLaying(act) ? [act.sheetId] : []));
+  return Object.fromEntries([...new Set(used)].sort().map((id) => [id, context.shelf.get(id)!.version]));
+}
+
+function warningsOf(searched: Searched, refused: readonly System[], stopped: readonly Stop[]): string[] {
+  const warnings = stopped.map((stop) => `Zone ${stop.zoneId} is stopped: ${stop.text}`);
+  if (searched.gaveUp) warnings.push(sentence('plan.gave-up', { looked: searched.looked }));
+  if (searched.ready.length === 0)
+    warnings.push(sentence('plan.no-system', { reason: refused[0]?.refusedBy[0]?.text ?? 'no coat on the shelf fits.' }));
+  return warnings;
+}

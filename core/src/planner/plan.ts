@@ -1,0 +1,92 @@
+import { z } from 'zod';
+import { GRADES } from '../materials/grades.ts';
+import { LAYER_KIND_NAMES } from '../materials/layer-kinds.ts';
+import { OPS } from '../operations/act.ts';
+import { TOOLS } from '../surface/scratch.ts';
+import { SENTENCES, type SentenceCode } from '../wording/sentences.ts';
+import { SOURCES } from '../wording/reason.ts';
+
+/** The shape of a plan as it leaves core: what the CLI prints, the server keeps and the screens read. */
+
+const codes = Object.keys(SENTENCES) as [SentenceCode, ...SentenceCode[]];
+const facts = z.record(z.string(), z.union([z.string(), z.number()]));
+const source = z.enum(SOURCES);
+
+export const saidSchema = z.object({ rule: z.string(), text: z.string(), source, code: z.enum(codes), facts });
+const windowSchema = z.object({ opensMin: z.number(), closesMin: z.number(), thenWhat: z.string() });
+
+/** A zone's layers, bottom to top, as they lie after a step. */
+export const stackSchema = z.array(z.object({ kind: z.enum(LAYER_KIND_NAMES), um: z.number() }));
+
+export const stepSchema = z.object({
+  n: z.number().int(),
+  op: z.enum(OPS),
+  zones: z.array(z.string()),
+  sheetId: z.string().optional(),
+  sheetName: z.string().optional(),
+  coats: z.number().int().optional(),
+  /** Where zones get different numbers of coats. */
+  coatsByZone: z.record(z.string(), z.number().int()).optional(),
+  grit: z.enum(GRADES).optional(),
+  /** All grades of the step, coarse to fine. */
+  grits: z.array(z.enum(GRADES)).optional(),
+  tool: z.enum(TOOLS).optional(),
+  filmUm: z.number().optional(),
+  toneL: z.number().optional(),
+  handsOnMin: z.number(),
+  waitMin: z.number(),
+  materialCost: z.number(),
+  /** Minutes after the end of this step. */
+  window: windowSchema.optional(),
+  /** Where the figures of this step come from, by field name. */
+  sources: z.record(z.string(), source),
+  why: z.array(saidSchema),
+  cautions: z.array(z.string()),
+  /** Stacks of the zones whose layers this step changed. */
+  stacks: z.record(z.string(), stackSchema),
+});
+
+export const totalsSchema = z.object({
+  handsOnMin: z.number(),
+  elapsedMin: z.number(),
+  materialCost: z.number(),
+  risk: z.number(),
+});
+
+export const refusalSchema = saidSchema.extend({ zoneId: z.string() });
+
+export const systemSchema = z.object({
+  id: z.string(),
+  title: z.string(),
+  verdict: z.enum(['ready', 'refused']),
+  refusedBy: z.array(refusalSchema),
+  /** What would have been the next step of a refused system. */
+  refusedStep: z.object({ op: z.enum(OPS), zones: z.array(z.string()), sheetName: z.string().optional() }).optional(),
+  /** Remarks and schools: what speaks for and against it. */
+  remarks: z.array(saidSchema.extend({ level: z.enum(['should', 'school']) })),
+  totals: totalsSchema,
+  /** Largest ledge left at hand-over, and what the quality allows. */
+  level: z.object({ ledgeUm: z.number(), limitUm: z.number() }).optional(),
+  steps: z.array(stepSchema),
+});
+
+export const panelPlanSchema = z.object({
+  panelId: z.string(),
+  chosen: z.string().nullable(),
+  systems: z.array(systemSchema),
+  stopped: z.array(z.object({ zoneId: z.string(), rule: z.string(), text: z.string() })),
+  /** Stacks as found, by zone. */
+  found: z.record(z.string(), stackSchema),
+  /** Versions of the sheets that the plan was made with. */
+  sheetVersions: z.record(z.string(), z.number()),
+  warnings: z.array(z.string()),
+});
+
+export const jobPlanSchema = z.object({ panels: z.array(panelPlanSchema), warnings: z.array(z.string()) });
+
+export type Said = z.infer<typeof saidSchema>;
+export type Stack = z.infer<typeof stackSchema>;
+export type Step = z.infer<typeof stepSchema>;
+export type System = z.infer<typeof systemSchema>;
+export type PanelPlan = z.infer<typeof panelPlanSchema>;
+export type JobPlan = z.infer<typeof jobPlanSchema>;

@@ -1,0 +1,112 @@
+import { GRADES, isCoarser, type Grade } from '../materials/grades.ts';
+import { isCoat, isSanding, lastGrade, type Act, type SandAct } from '../operations/act.ts';
+import type { Context } from '../operations/context.ts';
+import { costOf, numbersOf, perform } from '../operations/perform.ts';
+import type { Cost } from '../operations/operation.ts';
+import type { PanelState } from '../operations/state.ts';
+import { checkAct } from '../rules/check-act.ts';
+import { REMEDY_ORDER } from '../rules/remedies.ts';
+import type { Verdict } from '../rules/rule.ts';
+import type { Reason } from '../wording/reason.ts';
+
+/**
+ * Means-ends preparation: to do an act, do first what its rules ask for.
+ * Each broken rule that names a remedy adds that work, prepared in the same way; a rule without one refuses the act.
+ * So every step of a plan is there because a rule asked for it, and says which.
+ */
+
+/** One act as it was done: before, after, what it took and what remained to be said about it. */
+export interface Performed {
+  readonly act: Act;
+  readonly before: PanelState;
+  readonly after: PanelState;
+  readonly cost: Cost;
+  /** should and school verdicts that stay with the step. */
+  readonly remarks: readonly Verdict[];
+  readonly numbers: readonly Reason[];
+}
+
+export type Prepared =
+  | { readonly ok: true; readonly steps: readonly Performed[]; readonly panel: PanelState }
+  | { readonly ok: false; readonly steps: readonly Performed[]; readonly panel: PanelState; readonly refusals: readonly Verdict[] };
+
+/** More steps than any real preparation has; a loop of rules ends here and says so. */
+const MOST_STEPS = 90;
+
+export function prepare(start: PanelState, act: Act, context: Context): Prepared {
+  const steps: Performed[] = [];
+  let panel = start;
+
+  /** Does the act after what it needs; returns the verdicts that nothing can remedy. */
+  const reach = (wanted: Act, pending: readonly string[]): readonly Verdict[] => {
+    for (;;) {
+      const verdicts = checkAct(wanted, panel, context);
+      const broken = verdicts.filter((verdict) => verdict.level === 'must');
+      if (broken.length === 0) {
+        steps.push(done(wanted, panel, verdicts, context));
+        panel = steps[steps.length - 1]!.after;
+        return [];
+      }
+      const hopeless = broken.filter((verdict) => verdict.remedy === undefined);
+      if (hopeless.length > 0) return hopeless;
+      const remedy = nextRemedy(broken);
+      const name = signature(remedy);
+      if (steps.length >= MOST_STEPS || pending.includes(name)) return [endless(wanted, steps.length)];
+      const refused = reach(remedy, [...pending, name]);
+      if (refused.length > 0) return refused;
+    }
+  };
+
+  const refusals = reach(act, [signature(act)]);
+  return refusals.length === 0 ? { ok: true, steps, panel } : { ok: false, steps, panel, refusals };
+}
+
+const signature = (act: Act): string => `${act.op}:${act.zones.join(',')}`;
+
+const endless = (act: Act, nSteps: number): Verdict => ({
+  level: 'must',
+  zoneId: act.zones[0] ?? '',
+  reason: { rule: 'op', code: 'op.no-end', facts: { steps: nSteps }, source: 'model' },
+});
+
+function done(act: Act, before: PanelState, remarks: readonly Verdict[], context: Context): Performed {
+  return {
+    act,
+    before,
+    after: perform(before, act, context),
+    cost: costOf(act, before, context),
+    remarks,
+    numbers: numbersOf(act, before, context),
+  };
+}
+
+/** Remedies of the same kind are shared by their zones; the first in REMEDY_ORDER is taken up. */
+function nextRemedy(broken: readonly Verdict[]): Act {
+  const remedies = broken.map((verdict) => verdict.remedy!);
+  const rank = (act: Act): number => REMEDY_ORDER.indexOf(act.op);
+  const first = remedies.reduce((best, remedy) => (rank(remedy) < rank(best) ? remedy : best));
+  return remedies.filter((remedy) => remedy !== first && isShareable(first, remedy)).reduce(share, first);
+}
+
+const isShareable = (a: Act, b: Act): boolean =>
+  a.op === b.op &&
+  (!isSanding(a) || (isSanding(b) && a.tool === b.tool)) &&
+  (!isCoat(a) || (isCoat(b) && a.sheetId === b.sheetId));
+
+function share(a: Act, b: Act): Act {
+  const zones = [...a.zones, ...b.zones.filter((id) => !a.zones.includes(id))].sort();
+  const why = [...a.why, ...b.why.filter((reason) => !a.why.some((own) => sameReason(own, reason)))];
+  if (!isSanding(a) || !isSanding(b)) return { ...a, zones, why };
+  return { ...a, zones, why, grades: sharedGrades(a, b) };
+}
+
+/** One sequence for both: every grade on the way of either, ended by the finer last grade. */
+function sharedGrades(a: SandAct, b: SandAct): SandAct['grades'] {
+  const finest: Grade = isCoarser(lastGrade(a), lastGrade(b)) ? lastGrade(b) : lastGrade(a);
+  const onTheWay = new Set([...a.grades.slice(0, -1), ...b.grades.slice(0, -1)]);
+  const above = GRADES.filter((grade) => onTheWay.has(grade) && isCoarser(grade, finest));
+  return [...above, finest] as unknown as SandAct['grades'];
+}
+
+const sameReason = (a: Reason, b: Reason): boolean =>
+  a.code === b.code && JSON.stringify(a.facts) === JSON.stringify(b.facts);

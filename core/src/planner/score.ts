@@ -1,0 +1,52 @@
+import type { Context } from '../operations/context.ts';
+import { ruleIn, schoolIn } from '../operations/context.ts';
+import type { Performed } from './prepare.ts';
+
+/**
+ * One number by which systems are ranked: minutes of work and what else counts, in minutes.
+ * Weights are defaults with their reason; they change the order of systems, never what is allowed.
+ */
+/** A minute of waiting, in hands-on minutes: dear where the panel shall leave the same day. */
+const WAIT_WEIGHT = { overnight: 0.02, 'same-day': 0.2 } as const;
+/** A remark (a should rule) is worth avoiding at this much work. */
+const REMARK_MIN = 30;
+/** A shop's own school is followed unless the other side saves more than this. */
+const SCHOOL_MIN = 150;
+/** Share of risk that each remark and each deviation from a school adds. */
+const REMARK_RISK = 0.15;
+const SCHOOL_RISK = 0.05;
+
+export interface Totals {
+  readonly handsOnMin: number;
+  readonly elapsedMin: number;
+  readonly materialCost: number;
+  /** 0 (nothing to remark) to 1. */
+  readonly risk: number;
+}
+
+/** What a stretch of steps costs, in minutes; never negative, so that a search by it is sound. */
+export function scoreOf(steps: readonly Performed[], context: Context): number {
+  const perHour = Math.max(1, ruleIn(context, 'labourPerHour').value);
+  const waitWeight = WAIT_WEIGHT[schoolIn(context, 'pace').side];
+  return steps.reduce((sum, { cost, remarks }) => {
+    const schools = new Set(remarks.filter(({ level }) => level === 'school').map(({ reason }) => reason.code));
+    const shoulds = remarks.filter(({ level }) => level === 'should').length;
+    const money = (cost.materialCost / perHour) * 60;
+    return sum + cost.handsOnMin + cost.waitMin * waitWeight + money + schools.size * SCHOOL_MIN + shoulds * REMARK_MIN;
+  }, 0);
+}
+
+/** The figures a person compares. */
+export function totalsOf(steps: readonly Performed[]): Totals {
+  const last = steps[steps.length - 1];
+  const safe = steps.flatMap(({ remarks }) => remarks).reduce(
+    (product, { level }) => product * (1 - (level === 'school' ? SCHOOL_RISK : REMARK_RISK)),
+    1,
+  );
+  return {
+    handsOnMin: steps.reduce((sum, { cost }) => sum + cost.handsOnMin, 0),
+    elapsedMin: last ? last.after.clockMin : 0,
+    materialCost: steps.reduce((sum, { cost }) => sum + cost.materialCost, 0),
+    risk: 1 - safe,
+  };
+}

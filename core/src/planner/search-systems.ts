@@ -1,0 +1,126 @@
+import type { Act, OpName } from '../operations/act.ts';
+import type { Context } from '../operations/context.ts';
+import { labourMin } from '../operations/labour.ts';
+import type { PanelState, ZoneState } from '../operations/state.ts';
+import type { Verdict } from '../rules/rule.ts';
+import { bestFirst, type Problem } from './best-first.ts';
+import { intents } from './intents.ts';
+import { prepare, type Performed } from './prepare.ts';
+import { scoreOf } from './score.ts';
+
+/** Search for systems: choices (intents) with their preparation are the edges, the hand-over is the goal. */
+
+/** A way through the panel's work so far. */
+export interface Way {
+  readonly panel: PanelState;
+  readonly steps: readonly Performed[];
+  /** The choices that were made, in order: what tells one system from another. */
+  readonly choices: readonly Act[];
+}
+
+/** A way that stopped at an act which the rules refuse. */
+export interface Refusal extends Way {
+  readonly refused: Act;
+  readonly verdicts: readonly Verdict[];
+  readonly cost: number;
+}
+
+export interface Searched {
+  readonly ready: readonly (Way & { readonly cost: number })[];
+  readonly refused: readonly Refusal[];
+  readonly looked: number;
+  readonly gaveUp: boolean;
+}
+
+/** States looked at before the search stops with the best it has. */
+const MOST_STATES = 600;
+/** Different systems worth comparing. */
+const MOST_READY = 5;
+const MOST_REFUSED = 6;
+/** A system that costs this many times the best is of no interest. */
+const WORTH_SHOWING = 2.5;
+
+const COATS: readonly OpName[] = ['prime-epoxy', 'prime-etch', 'prime-dtm', 'prime-build', 'seal', 'fill'];
+
+/** Choices by name: systems with the same family are the same system on other zones. */
+export const familyOfWay = (choices: readonly Act[]): string => choices.map((act) => act.op).join('.');
+
+/** Searches one panel; deterministic, bounded by MOST_STATES. */
+export function searchSystems(start: PanelState, context: Context): Searched {
+  const refusals = new Map<string, Refusal>();
+  const costs = new Map<Way, number>([[{ panel: start, steps: [], choices: [] }, 0]]);
+  const root = [...costs.keys()][0]!;
+
+  const expand = (way: Way): { state: Way; cost: number }[] =>
+    intents(way.panel, context).flatMap((act) => {
+      const tried = prepare(way.panel, act, context);
+      const steps = [...way.steps, ...tried.steps];
+      const cost = scoreOf(tried.steps, context);
+      const total = (costs.get(way) ?? 0) + cost;
+      if (!tried.ok) {
+        note(refusals, { ...way, steps, refused: act, verdicts: tried.refusals, cost: total, panel: tried.panel });
+        return [];
+      }
+      const state: Way = { panel: tried.panel, steps, choices: [...way.choices, act] };
+      costs.set(state, total);
+      return [{ state, cost }];
+    });
+
+  const problem: Problem<Way> = {
+    start: root,
+    expand,
+    isGoal: isHandedOver,
+    key: (way) => keyOf(way),
+    bound: (way) => (isHandedOver(way) ? 0 : labourMin('hand-over', 0)),
+  };
+
+  const ready = new Map<string, Way & { cost: number }>();
+  const search = bestFirst(problem, MOST_STATES);
+  let cheapest = Infinity;
+  for (;;) {
+    const next = search.next();
+    if (next.done) return { ready: [...ready.values()], refused: worthShowing(refusals), ...next.value };
+    const { state, cost, looked } = next.value;
+    cheapest = Math.min(cheapest, cost);
+    const family = familyOfWay(state.choices);
+    if (cost <= cheapest * WORTH_SHOWING && !ready.has(family)) ready.set(family, { ...state, cost });
+    if (ready.size >= MOST_READY || cost > cheapest * WORTH_SHOWING)
+      return { ready: [...ready.values()], refused: worthShowing(refusals), looked, gaveUp: false };
+  }
+}
+
+const isHandedOver = (way: Way): boolean => way.choices[way.choices.length - 1]?.op === 'hand-over';
+
+const keyOf = ({ panel, choices }: Way): string =>
+  `${isHandedOver({ panel, choices, steps: [] })}|${panel.isMasked}|${panel.zones.map(zoneKey).join('|')}`;
+
+const zoneKey = ({ zone, stack, surface, edge, spots, hasUncheckedBody, unsoundShare }: ZoneState): string =>
+  [
+    zone.id,
+    stack.map((layer) => `${layer.kind}${Math.round(layer.um)}${layer.laid ? '+' : ''}`).join('/'),
+    surface.soil,
+    surface.scratch?.grade,
+    surface.lowUm,
+    Math.round(surface.wavesUm),
+    surface.hasPinholes,
+    edge,
+    spots?.to,
+    hasUncheckedBody,
+    unsoundShare,
+  ].join(',');
+
+/** Keeps the cheapest way to each kind of refusal; handing over before any coat is nobody's question. */
+function note(refusals: Map<string, Refusal>, refusal: Refusal): void {
+  if (refusal.refused.op === 'hand-over' && !refusal.choices.some((act) => COATS.includes(act.op))) return;
+  const name = `${refusal.verdicts[0]!.reason.rule}:${refusal.refused.op}`;
+  const known = refusals.get(name);
+  if (!known || refusal.cost < known.cost) refusals.set(name, refusal);
+}
+
+/** The cheapest refusal of each rule first, then the others, by cost. */
+function worthShowing(refusals: ReadonlyMap<string, Refusal>): Refusal[] {
+  const byCost = [...refusals.values()].sort((a, b) => a.cost - b.cost);
+  const ruleOf = (refusal: Refusal): string => refusal.verdicts[0]!.reason.rule;
+  const isFirst = (refusal: Refusal): boolean => byCost.find((other) => ruleOf(other) === ruleOf(refusal)) === refusal;
+  return [...byCost.filter(isFirst), ...byCost.filter((refusal) => !isFirst(refusal))].slice(0, MOST_REFUSED);
+}

@@ -1,0 +1,126 @@
+import { isCoat, isLaying, isSanding, lastGrade, type Act, type CoatAct } from '../operations/act.ts';
+import { coatFilmUm, flashMin, mostCoats } from '../operations/coating.ts';
+import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
+import { isBare, zoneOf, type Layer, type PanelState, type ZoneState } from '../operations/state.ts';
+import { say } from '../wording/say.ts';
+import type { Reason, Source } from '../wording/reason.ts';
+import { cautionsOf } from './cautions.ts';
+import type { Said, Stack, Step } from './plan.ts';
+import type { Performed } from './prepare.ts';
+
+/** From acts that were performed to the steps of a plan that a person reads. */
+
+export const saidOf = (reason: Reason): Said => ({
+  rule: reason.rule,
+  text: say(reason),
+  source: reason.source,
+  code: reason.code,
+  facts: reason.facts,
+});
+
+const THEN_WHAT = {
+  scuff: 'scuff and clean before the next coat',
+  abrade: 'abrade and clean before the next coat',
+  repeat: 'coat again before going on',
+} as const;
+
+export const stackOf = (stack: readonly Layer[]): Stack => stack.map(({ kind, um }) => ({ kind, um: round(um) }));
+
+const round = (value: number): number => Math.round(value * 10) / 10;
+
+type Window = NonNullable<Step['window']>;
+
+function windowOf({ act, after }: Performed, context: Context): { window: Window; source: Source } | null {
+  if (isCoat(act)) {
+    const sheet = sheetIn(context, act.sheetId);
+    const opensMin = round(flashMin(sheet.flash.beforeNextMin, sheet, context));
+    return { window: { opensMin, closesMin: sheet.recoat.closesMin, thenWhat: THEN_WHAT[sheet.recoat.past] }, source: 'sheet' };
+  }
+  const leavesBare = isSanding(act) && act.zones.some((id) => isBare(zoneOf(after, id)));
+  if (!leavesBare) return null;
+  const limit = ruleIn(context, 'bareMetalLimitMin');
+  return { window: { opensMin: 0, closesMin: limit.value, thenWhat: 'abrade and clean again' }, source: limit.source };
+}
+
+function changedStacks(before: PanelState, after: PanelState): Record<string, Stack> {
+  const changed = after.zones.filter((zone) => zone.stack !== zoneOf(before, zone.zone.id).stack);
+  return Object.fromEntries(changed.map((zone) => [zone.zone.id, stackOf(zone.stack)]));
+}
+
+interface Figures {
+  readonly fields: Partial<Step>;
+  readonly sources: Record<string, Source>;
+}
+
+const coatFigures = (act: CoatAct, zones: readonly ZoneState[], context: Context): Figures => {
+  const sheet = sheetIn(context, act.sheetId);
+  const differs = new Set(Object.values(act.coats)).size > 1;
+  const counted = act.why.find((reason) => reason.facts['coats'] !== undefined);
+  return {
+    fields: {
+      coats: mostCoats(act),
+      filmUm: Math.max(...zones.map((zone) => coatFilmUm(act, zone, sheet))),
+      ...(differs ? { coatsByZone: { ...act.coats } } : {}),
+      ...(act.toneL === undefined ? {} : { toneL: act.toneL }),
+    },
+    sources: { coats: counted?.source ?? 'sheet', filmUm: 'sheet', waitMin: 'model' },
+  };
+};
+
+function figuresOf({ act, before, numbers }: Performed, context: Context): Figures {
+  const zones = act.zones.map((id) => zoneOf(before, id));
+  if (isCoat(act)) return coatFigures(act, zones, context);
+  if (isSanding(act)) {
+    const asked = act.why.find((reason) => reason.facts['grit'] === lastGrade(act));
+    const fields = { grit: lastGrade(act), grits: [...act.grades], tool: act.tool };
+    return { fields, sources: { grit: asked?.source ?? 'default', handsOnMin: 'model' } };
+  }
+  if (isLaying(act)) {
+    const filmUm = Math.max(...zones.map((zone) => (act.op === 'fill' ? zone.surface.lowUm : sheetIn(context, act.sheetId).film.perCoatUm)));
+    return { fields: { filmUm }, sources: { filmUm: act.op === 'fill' ? 'model' : 'sheet', waitMin: 'sheet' } };
+  }
+  if (act.op === 'flash' || act.op === 'cure') return { fields: {}, sources: { waitMin: numbers[0]?.source ?? 'model' } };
+  return { fields: {}, sources: {} };
+}
+
+const unique = (reasons: readonly Reason[]): Reason[] => {
+  const seen = new Set<string>();
+  return reasons.filter((reason) => {
+    const text = `${reason.rule}${say(reason)}`;
+    return !seen.has(text) && seen.add(text);
+  });
+};
+
+const sheetOf = (act: Act, context: Context) => (isLaying(act) ? sheetIn(context, act.sheetId) : undefined);
+
+/** Step `n` of a plan, with its figures, their sources, the rules that asked for it and its cautions. */
+export function stepOf(performed: Performed, n: number, context: Context): Step {
+  const { act, before, after, cost, numbers, remarks } = performed;
+  const zones = act.zones.map((id) => zoneOf(before, id));
+  const sheet = sheetOf(act, context);
+  const figures = figuresOf(performed, context);
+  const window = windowOf(performed, context);
+  const windowReason: Reason[] = window
+    ? [{ rule: isCoat(act) ? 'S3' : 'M2', code: 'S3.window', facts: { ...window.window }, source: window.source }]
+    : [];
+  const why = unique([...act.why, ...numbers, ...windowReason, ...remarks.map(({ reason }) => reason)]);
+  return {
+    n,
+    op: act.op,
+    zones: [...act.zones],
+    ...(sheet ? { sheetId: sheet.id, sheetName: sheet.name } : {}),
+    ...figures.fields,
+    handsOnMin: round(cost.handsOnMin),
+    waitMin: round(cost.waitMin),
+    materialCost: round(cost.materialCost),
+    ...(window ? { window: window.window } : {}),
+    sources: { handsOnMin: 'default', waitMin: 'default', ...figures.sources, ...(window ? { window: window.source } : {}) },
+    why: why.map(saidOf),
+    cautions: cautionsOf(act, zones, sheet),
+    stacks: changedStacks(before, after),
+  };
+}
+
+/** The sentence a screen shows first for a step. */
+export const mainReason = (step: Step): Said | undefined => step.why[0];
+

@@ -1,0 +1,39 @@
+import { labelOf } from '../materials/layer-kinds.ts';
+import type { Act, OpName } from '../operations/act.ts';
+import { topOf, type ZoneState } from '../operations/state.ts';
+
+/** Names of systems in the words of the bench, from the choices that made them. */
+
+const WORDS: Partial<Record<OpName, string>> = {
+  inspect: 'filler kept on metal',
+  'strip-sand': 'old filler out',
+  fill: 'filler',
+  'prime-epoxy': 'epoxy',
+  'prime-etch': 'etch',
+  'prime-dtm': 'direct-to-metal build',
+  'prime-build': 'build',
+  seal: 'sealer',
+};
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+const wordsOf = (choices: readonly Act[]): string[] => choices.flatMap((act) => WORDS[act.op] ?? []);
+
+/** "Old filler out, epoxy, filler, build, sealer"; a panel that needs no coat is "Clean and key". */
+export const titleOf = (choices: readonly Act[]): string => capital(wordsOf(choices).join(', ') || 'clean and key, no primer');
+
+/** What was about to happen when a system was refused: "Sealer straight on bare steel". */
+export function refusedTitle(choices: readonly Act[], refused: Act, brokenOn: ZoneState): string {
+  const before = wordsOf(choices);
+  if (refused.op === 'hand-over') {
+    const hasSealer = choices.some((act) => act.op === 'seal');
+    return capital([...before, hasSealer ? 'then base' : 'no sealer'].join(', '));
+  }
+  const word = WORDS[refused.op] ?? refused.op;
+  const hasCoat = choices.some((act) => act.op.startsWith('prime-') || act.op === 'fill');
+  if (hasCoat) {
+    const isEarlySeal = refused.op === 'seal' && !choices.some((act) => act.op === 'prime-build' || act.op === 'prime-dtm');
+    return capital([...before, word, ...(isEarlySeal ? ['no build'] : [])].join(', '));
+  }
+  return `${capital(word)} straight on ${labelOf(topOf(brokenOn).kind)}`;
+}

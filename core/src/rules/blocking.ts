@@ -1,0 +1,149 @@
+import { grainUm, isCoarser } from '../materials/grades.ts';
+import { isBody, isMetal, labelOf } from '../materials/layer-kinds.ts';
+import { COAT_OPS, SAND_OPS, isCoat, isSanding } from '../operations/act.ts';
+import { mustStay, sheetIn } from '../operations/context.ts';
+import { blockedUm } from '../operations/sanding.ts';
+import { isFoundFinish, topOf } from '../operations/state.ts';
+import { isSandableBuild } from './build.ts';
+import { FINAL_TOOL, finalGrade, telegraphOn } from './final-grade.ts';
+import { abrade, guideCoat } from './remedies.ts';
+import { fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
+
+/** Rules of guide coat, block and last grit. */
+
+const k1 = speaker('K1');
+
+export const K1: Rule = {
+  id: 'K1',
+  on: ['block', 'abrade'],
+  asks: 'Guide coat before the first block and again before each finer grit.',
+  judge: (trial) => {
+    const { act, zone } = trial;
+    const isFiner = act.op === 'abrade' && isSandableBuild(zone) && zone.surface.scratch?.tool === 'block';
+    if ((act.op !== 'block' && !isFiner) || zone.surface.hasGuideCoat) return fine;
+    return k1.must(trial, { code: isFiner ? 'K1.finer' : 'K1.first', facts: {} }, guideCoat(zone));
+  },
+};
+
+const k2 = speaker('K2');
+
+export const K2: Rule = {
+  id: 'K2',
+  on: ['block'],
+  asks: 'A flat block in an X pattern, no fingertips, never across a body line.',
+  judge: (trial) => {
+    const { act } = trial;
+    return act.op === 'block' && act.tool !== 'block' ? k2.must(trial, { code: 'K2.fingertips', facts: { tool: act.tool } }) : fine;
+  },
+};
+
+const k3 = speaker('K3');
+
+export const K3: Rule = {
+  id: 'K3',
+  on: ['block'],
+  asks: 'Stop at the film that must stay; a deeper low gets glaze and another build.',
+  judge: (trial) => {
+    const { act, zone, panel, context } = trial;
+    if (act.op !== 'block' || !isSandableBuild(zone)) return fine;
+    const stays = mustStay(context, topOf(zone).laid!.sheetId);
+    const leftUm = blockedUm(zone, panel, context);
+    if (leftUm >= stays.value) return fine;
+    return k3.must(trial, { code: 'K3.thin', facts: { leftUm: Math.max(0, leftUm), staysUm: stays.value }, source: stays.source });
+  },
+};
+
+const k4 = speaker('K4');
+
+/** The last scratch before a sealer or before base, judged by the telegraph model. */
+const lastGrit = (trial: Trial): readonly Verdict[] => {
+  const { act, zone, context } = trial;
+  const layer = labelOf(topOf(zone).kind);
+  const { scratch } = zone.surface;
+  const final = finalGrade(zone, act, context);
+  if (!final) {
+    const sealedOver = act.op === 'hand-over' ? 'base' : 'this sealer';
+    return k4.must(trial, { code: 'K4.no-grade', facts: { layer, coat: sealedOver }, source: 'model' });
+  }
+  const facts = {
+    layer,
+    grit: final.grade,
+    grooveFineUm: final.verdict.grooveUm,
+    limitFineUm: final.verdict.limitUm,
+    plane: final.verdict.plane,
+    found: scratch?.grade ?? 'shine',
+  };
+  const remedy = abrade(zone, final.grade, FINAL_TOOL, context);
+  if (!scratch) return k4.must(trial, { code: 'K4.shine', facts, source: 'model' }, remedy);
+  const now = telegraphOn(zone, scratch.depthUm, act, context);
+  const isTooCoarse = !now.passes || (isCoat(act) && isCoarser(scratch.grade, coarsestFor(trial) ?? scratch.grade));
+  if (!isTooCoarse || grainUm(scratch.grade) <= grainUm(final.grade)) return fine;
+  return k4.must(trial, { code: 'K4.telegraph', facts: { ...facts, nowFineUm: now.grooveUm }, source: 'model' }, remedy);
+};
+
+const coarsestFor = ({ act, zone, context }: Trial) =>
+  isCoat(act) ? sheetIn(context, act.sheetId).over[topOf(zone).kind]?.coarsest : undefined;
+
+/** A primer over found finish or a sanded coat: dull all over, inside the sheet's range. */
+const keyUnderPrimer = (trial: Trial): readonly Verdict[] => {
+  const { act, zone, context } = trial;
+  if (!isCoat(act)) return fine;
+  const top = topOf(zone);
+  const range = sheetIn(context, act.sheetId).over[top.kind];
+  const { scratch } = zone.surface;
+  if (!range || (!scratch && top.laid)) return fine;
+  if (scratch && !isCoarser(scratch.grade, range.coarsest)) return fine;
+  if (!scratch && top.kind === 'ecoat') return fine;
+  const target = isCoarser('P320', range.finest) ? 'P320' : range.finest;
+  const facts = { layer: labelOf(top.kind), grit: target, found: scratch?.grade ?? 'shine' };
+  return k4.must(trial, { code: 'K4.key', facts, source: 'sheet' }, abrade(zone, target, 'machine', context));
+};
+
+export const K4: Rule = {
+  id: 'K4',
+  on: [...COAT_OPS, 'hand-over'],
+  asks: 'The last grit is fine enough for the next coat, and no shine is left anywhere.',
+  judge: (trial) => {
+    const { act, zone } = trial;
+    const top = topOf(zone);
+    if (isMetal(top.kind) || isBody(top.kind)) return fine;
+    if (act.op !== 'seal' && act.op !== 'hand-over') return keyUnderPrimer(trial);
+    // A coat inside its window takes the next one unsanded; sound e-coat may too (N1). What was sanded is judged.
+    const isUnsanded = zone.surface.scratch === null;
+    const bondsUnsanded = isUnsanded && ((top.laid && !isSandableBuild(zone)) || (top.kind === 'ecoat' && act.op === 'seal'));
+    return bondsUnsanded ? fine : lastGrit(trial);
+  },
+};
+
+const k5 = speaker('K5');
+
+export const K5: Rule = {
+  id: 'K5',
+  on: SAND_OPS,
+  asks: 'Sand and wipe sound areas first, primed areas last.',
+  judge: (trial) => {
+    const { act, zone, panel } = trial;
+    if (!isSanding(act) || !isFoundFinish(zone)) return fine;
+    const dustyPrimer = panel.zones.some(
+      (other) => isSandableBuild(other) && other.surface.soil === 'dusty' && !act.zones.includes(other.zone.id),
+    );
+    return dustyPrimer ? k5.should(trial, { code: 'K5.order', facts: {} }) : fine;
+  },
+};
+
+const k6 = speaker('K6');
+
+export const K6: Rule = {
+  id: 'K6',
+  on: ['seal', 'hand-over'],
+  asks: 'A sand-through to filler or plastic is primed again before sealer or base.',
+  judge: (trial) => {
+    const { act, zone } = trial;
+    const isLast = act.op === 'seal' || act.op === 'hand-over';
+    if (!isLast || !zone.spots || topOf(zone).kind === 'ecoat') return fine;
+    if (act.op === 'seal' && isMetal(zone.spots.to)) return fine;
+    return k6.must(trial, { code: 'K6.through', facts: { layer: labelOf(zone.spots.to), count: zone.spots.count } });
+  },
+};
+
+export const BLOCKING_RULES: readonly Rule[] = [K1, K2, K3, K4, K5, K6];

@@ -1,0 +1,142 @@
+import { labelOf } from '../materials/layer-kinds.ts';
+import { OPS, SAND_OPS, isCoat, isLaying, isSanding, type Act } from '../operations/act.ts';
+import { coatFilmUm } from '../operations/coating.ts';
+import { ledgeLimit, mustStay, ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
+import { perform } from '../operations/perform.ts';
+import { blockedUm } from '../operations/sanding.ts';
+import { isFoundFinish, laidKinds, topOf, unlevelUm, zoneOf, type ZoneState } from '../operations/state.ts';
+import { blockGrade, finalGrade } from './final-grade.ts';
+import { abrade, block, cure, flash } from './remedies.ts';
+import { fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
+
+/** Rules of build coats: enough film, enough flash, enough cure, and level at the end. */
+
+const b1 = speaker('B1');
+
+export const isSandableBuild = (zone: ZoneState): boolean => {
+  const top = topOf(zone);
+  return top.laid !== undefined && (top.kind === 'build' || top.kind === 'dtm');
+};
+
+/** Level is judged where the next thing is the last coat or the hand-over. */
+const isLastCoat = (act: Act): boolean => act.op === 'seal' || act.op === 'hand-over';
+
+/** How unlevel the zone would be after blocking it, µm. */
+const afterBlockingUm = ({ zone, panel, context }: Trial): number => {
+  const grades = ['P240'] as const;
+  const blocked = perform(panel, { op: 'block', zones: [zone.zone.id], grades, tool: 'block', why: [] }, context);
+  return unlevelUm(zoneOf(blocked, zone.zone.id), blocked);
+};
+
+const canBlock = ({ zone, panel, context }: Trial): boolean =>
+  isSandableBuild(zone) && blockedUm(zone, panel, context) >= mustStay(context, topOf(zone).laid!.sheetId).value;
+
+const blockRemedy = ({ zone, act, panel, context }: Trial) => {
+  const final = finalGrade(zone, act, context);
+  return final ? block(zone, blockGrade(zone, final.grade, panel, context)) : undefined;
+};
+
+const noBuildAtAll = (trial: Trial): readonly Verdict[] => {
+  const { act, zone, context } = trial;
+  const { side } = schoolIn(context, 'build');
+  const hadWork = laidKinds(zone).length > 0 && zone.edge !== 'sound';
+  const hasBuild = laidKinds(zone).some((kind) => kind === 'build' || kind === 'dtm');
+  if (act.op !== 'hand-over' || side !== 'always' || !hadWork || hasBuild) return fine;
+  return b1.school(trial, { code: 'school.build', facts: { side } });
+};
+
+export const B1: Rule = {
+  id: 'B1',
+  on: ['seal', 'hand-over'],
+  asks: 'Coats follow the film budget, so that the panel can be blocked level.',
+  judge: (trial) => {
+    const { act, zone, panel, context } = trial;
+    if (!isLastCoat(act)) return fine;
+    const limit = ledgeLimit(context);
+    const facts = {
+      ledgeUm: unlevelUm(zone, panel),
+      limitUm: limit.value,
+      quality: context.target.quality,
+      layer: labelOf(topOf(zone).kind),
+    };
+    const isRaw = isSandableBuild(zone) && zone.surface.scratch === null;
+    if (facts.ledgeUm <= limit.value && !isRaw) return noBuildAtAll(trial);
+    if (isRaw && canBlock(trial) && afterBlockingUm(trial) <= limit.value)
+      return b1.must(trial, { code: 'B1.block', facts, source: limit.source }, blockRemedy(trial));
+    if (isFoundFinish(zone) && facts.ledgeUm === zone.surface.peelUm)
+      return b1.must(trial, { code: 'B1.peel', facts, source: limit.source }, abrade(zone, 'P320', 'machine', context));
+    return b1.must(trial, { code: 'B1.ledge', facts, source: limit.source });
+  },
+};
+
+const b2 = speaker('B2');
+
+/** Film of one kind in the layers on top, µm: what the sheet's maximum speaks of. */
+const sameKindOnTopUm = (zone: ZoneState, kind: string): number => {
+  let sum = 0;
+  for (const layer of zone.stack.toReversed()) {
+    if (layer.kind !== kind || !layer.laid) break;
+    sum += layer.um;
+  }
+  return sum;
+};
+
+export const B2: Rule = {
+  id: 'B2',
+  on: OPS,
+  asks: 'Each coat flashes before anything touches it, and the total stays inside the sheet’s maximum.',
+  judge: (trial) => {
+    const { act, zone, panel, context } = trial;
+    if (isCoat(act)) {
+      const sheet = sheetIn(context, act.sheetId);
+      const filmUm = coatFilmUm(act, zone, sheet) + sameKindOnTopUm(zone, sheet.kind);
+      if (filmUm > sheet.film.maxUm + 1e-9)
+        return b2.must(trial, { code: 'B2.maximum', facts: { sheet: sheet.name, filmUm, maxUm: sheet.film.maxUm }, source: 'sheet' });
+    }
+    const { laid } = topOf(zone);
+    const touches = act.op !== 'flash' && act.op !== 'cure' && act.op !== 'mask';
+    if (!laid || !touches || panel.clockMin >= laid.flashedAtMin - 1e-9) return fine;
+    const facts = { layer: labelOf(topOf(zone).kind), leftMin: laid.flashedAtMin - panel.clockMin };
+    return b2.must(trial, { code: 'B2.flash', facts, source: 'sheet' }, flash(zone));
+  },
+};
+
+const b3 = speaker('B3');
+
+export const B3: Rule = {
+  id: 'B3',
+  on: [...SAND_OPS, 'guide-coat'],
+  asks: 'No sanding before the sheet’s time and 90 % cure.',
+  judge: (trial) => {
+    const { act, zone, panel, context } = trial;
+    if (!isSanding(act) && act.op !== 'guide-coat') return fine;
+    const top = topOf(zone);
+    const at = top.laid?.sandableAtMin ?? null;
+    if (at === null || panel.clockMin >= at - 1e-9) return fine;
+    return b3.must(
+      trial,
+      { code: 'B3.uncured', facts: { layer: labelOf(top.kind), leftMin: at - panel.clockMin }, source: 'model' },
+      cure(zone, context),
+    );
+  },
+};
+
+const k3 = speaker('K3');
+
+/** Low left under a build that cannot take it: said at the build, where something can still be done. */
+export const K3_LOW: Rule = {
+  id: 'K3',
+  on: ['prime-build', 'prime-dtm'],
+  asks: 'A hollow deeper than the build can level is filled first.',
+  judge: (trial) => {
+    const { act, zone, context } = trial;
+    const lays = act.op === 'prime-build' || act.op === 'prime-dtm';
+    if (!lays || !isLaying(act)) return fine;
+    const sheet = sheetIn(context, act.sheetId);
+    const canLevelUm = sheet.film.maxUm - (sheet.mustStayUm ?? ruleIn(context, 'mustStayUm').value);
+    if (zone.surface.lowUm <= canLevelUm) return fine;
+    return k3.must(trial, { code: 'K3.low', facts: { lowMm: zone.surface.lowUm / 1000, canLevelUm }, source: 'sheet' });
+  },
+};
+
+export const BUILD_RULES: readonly Rule[] = [B1, B2, B3, K3_LOW];

@@ -1,0 +1,142 @@
+import { isCoarser, type Grade } from '../materials/grades.ts';
+import { isBody, isMetal, labelOf } from '../materials/layer-kinds.ts';
+import { COAT_OPS, SAND_OPS, isCoat, isSanding, type BodyAct } from '../operations/act.ts';
+import { bodyFilmUm, liftsOf } from '../operations/bodywork.ts';
+import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import { isBare, topOf, type ZoneState } from '../operations/state.ts';
+import { abrade, cure, glaze, shape } from './remedies.ts';
+import { fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
+
+/** Rules of filler and glaze. */
+
+const f1 = speaker('F1');
+
+/** The scratch and the cure that filler wants under it, whichever school is followed. */
+const keyForFiller = (trial: Trial, act: BodyAct): readonly Verdict[] => {
+  const { zone, panel, context } = trial;
+  const top = topOf(zone);
+  const range = sheetIn(context, act.sheetId).over[top.kind];
+  if (!range) return fine;
+  if (top.laid && top.laid.sandableAtMin !== null && panel.clockMin < top.laid.sandableAtMin)
+    return f1.must(trial, { code: 'F1.uncured', facts: { layer: labelOf(top.kind) } }, cure(zone, context));
+  const grade = zone.surface.scratch?.grade;
+  if (grade && !isCoarser(grade, range.coarsest) && !isCoarser(range.finest, grade)) return fine;
+  const target = range.finest;
+  return f1.must(
+    trial,
+    { code: 'F1.key', facts: { layer: labelOf(top.kind), grit: target, found: grade ?? 'no scratch' }, source: 'sheet' },
+    abrade(zone, target, 'machine', context),
+  );
+};
+
+export const F1: Rule = {
+  id: 'F1',
+  on: ['fill', 'inspect'],
+  asks: 'Filler goes over cured, abraded epoxy or on metal abraded P40-P80: the shop chooses.',
+  judge: (trial) => {
+    const { act, zone, context } = trial;
+    const { side } = schoolIn(context, 'filler');
+    if (act.op === 'inspect' && zone.hasUncheckedBody)
+      return side === 'over-epoxy' ? f1.school(trial, { code: 'school.filler', facts: { side, done: 'on metal' } }) : fine;
+    if (act.op !== 'fill') return fine;
+    const done = isBare(zone) ? 'on-metal' : 'over-epoxy';
+    const deviates = done === side ? fine : f1.school(trial, { code: 'school.filler', facts: { side, done } });
+    return [...keyForFiller(trial, act), ...deviates];
+  },
+};
+
+const f2 = speaker('F2');
+const NO_FILLER_OVER = new Set<string>(['etch', 'old-finish', 'old-finish-soluble']);
+
+export const F2: Rule = {
+  id: 'F2',
+  on: ['fill'],
+  asks: 'Filler never over etch, one-pack primer or a finish; its edge ends on metal or epoxy.',
+  judge: (trial) => {
+    const { act, zone } = trial;
+    const kind = topOf(zone).kind;
+    if (act.op !== 'fill' || !NO_FILLER_OVER.has(kind)) return fine;
+    return f2.must(trial, { code: 'F2.over', facts: { layer: labelOf(kind) } });
+  },
+};
+
+const f3 = speaker('F3');
+const bodyUm = (zone: ZoneState): number =>
+  zone.stack.reduce((sum, layer) => (layer.kind === 'filler' ? sum + layer.um : sum), 0);
+
+const fillerMost = (context: Context): { value: number; source: 'sheet' | 'shop' | 'default' | 'model' } => {
+  const sheet = [...context.shelf.values()].find(({ kind }) => kind === 'filler');
+  return sheet ? { value: sheet.film.maxUm, source: 'sheet' } : ruleIn(context, 'fillerMaxUm');
+};
+
+export const F3: Rule = {
+  id: 'F3',
+  on: ['fill', 'inspect'],
+  asks: 'Filler stays inside its sheet’s thickness; deeper is metalwork first.',
+  judge: (trial) => {
+    const { act, zone, context } = trial;
+    if (act.op !== 'fill' && !(act.op === 'inspect' && zone.hasUncheckedBody)) return fine;
+    const most = fillerMost(context);
+    const depthUm = bodyUm(zone) + (act.op === 'fill' ? bodyFilmUm(zone, act, context) : 0);
+    if (depthUm <= most.value) return fine;
+    return f3.must(trial, { code: 'F3.deep', facts: { depthMm: depthUm / 1000, maxMm: most.value / 1000 }, source: most.source });
+  },
+};
+
+const f5 = speaker('F5');
+
+export const F5: Rule = {
+  id: 'F5',
+  on: SAND_OPS,
+  asks: 'Filler is sanded dry.',
+  judge: (trial) => {
+    const { act, zone } = trial;
+    if (!isSanding(act) || !isBody(topOf(zone).kind)) return fine;
+    return act.isWet || act.tool === 'wet-hand' ? f5.must(trial, { code: 'F5.wet', facts: {} }) : fine;
+  },
+};
+
+const f6 = speaker('F6');
+
+/** P320 for show work, whatever the school; else the school's grade. */
+const fillerFinish = (context: Context): { grade: Grade; source: 'shop' | 'default' | 'model' } => {
+  const { side, source } = schoolIn(context, 'fillerFinish');
+  if (context.target.quality === 'show') return { grade: 'P320', source: 'model' };
+  return { grade: side, source: source === 'shop' ? 'shop' : 'default' };
+};
+
+export const F6: Rule = {
+  id: 'F6',
+  on: COAT_OPS,
+  asks: 'The last filler grit must not sink back; never P80 under primer.',
+  judge: (trial) => {
+    const { act, zone, context } = trial;
+    if (!isCoat(act) || !isBody(topOf(zone).kind)) return fine;
+    const { grade: target, source } = fillerFinish(context);
+    const grade = zone.surface.scratch?.grade;
+    if (grade && !isCoarser(grade, target)) return fine;
+    return f6.must(trial, { code: 'F6.grade', facts: { grit: target, found: grade ?? 'unsanded' }, source }, shape(zone, target, context));
+  },
+};
+
+const f7 = speaker('F7');
+
+export const F7: Rule = {
+  id: 'F7',
+  on: [...COAT_OPS, 'glaze'],
+  asks: 'Pinholes are opened, blown out, glazed and levelled before primer.',
+  judge: (trial) => {
+    const { act, zone, context } = trial;
+    if (act.op === 'glaze') {
+      const glazeUm = bodyFilmUm(zone, act, context) * liftsOf(zone, act, context);
+      const most = ruleIn(context, 'glazeMaxUm');
+      return glazeUm <= most.value ? fine : f7.must(trial, { code: 'F7.thick', facts: { glazeUm, maxUm: most.value }, source: most.source });
+    }
+    if (!isCoat(act) || !zone.surface.hasPinholes || isMetal(topOf(zone).kind)) return fine;
+    const sheet = [...context.shelf.values()].find(({ kind }) => kind === 'glaze');
+    if (!sheet) return f7.must(trial, { code: 'F7.no-glaze', facts: {} });
+    return f7.must(trial, { code: 'F7.pinholes', facts: {} }, glaze(zone, sheet));
+  },
+};
+
+export const FILLER_RULES: readonly Rule[] = [F1, F2, F3, F5, F6, F7];

@@ -1,0 +1,124 @@
+import { labelOf } from '../materials/layer-kinds.ts';
+import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying, isSanding } from '../operations/act.ts';
+import { ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
+import { isFoundFinish, topOf, type PanelState, type ZoneState } from '../operations/state.ts';
+import { spotFacts, spotProblem } from './metal.ts';
+import { abrade, degrease, feather, strip } from './remedies.ts';
+import { fine, speaker, type Rule, type Trial } from './rule.ts';
+
+/** Rules of old finish and of new parts. */
+
+const o1 = speaker('O1');
+
+const foundFilmUm = (zone: ZoneState): number =>
+  zone.stack.reduce((sum, layer) => (layer.kind === 'old-finish' && !layer.laid ? sum + layer.um : sum), 0);
+
+const unsoundPercent = (panel: PanelState, panelM2: number): number =>
+  (panel.zones.reduce((sum, zone) => sum + zone.unsoundShare * zone.zone.areaM2, 0) / panelM2) * 100;
+
+export const O1: Rule = {
+  id: 'O1',
+  on: LAYING_OPS,
+  asks: 'Unsound finish comes off: locally to a sound edge, or from the whole panel.',
+  judge: (trial) => {
+    const { act, zone, panel, context } = trial;
+    if (!isLaying(act) || !isFoundFinish(zone)) return fine;
+    const filmLimit = ruleIn(context, 'stripFilmUm');
+    const filmUm = foundFilmUm(zone);
+    if (filmUm > filmLimit.value)
+      return o1.must(trial, { code: 'O1.thick', facts: { filmUm, limitUm: filmLimit.value }, source: filmLimit.source }, strip([zone.zone.id]));
+    if (zone.unsoundShare === 0) return fine;
+    const wide = ruleIn(context, 'stripPanelSharePercent');
+    const sharePercent = unsoundPercent(panel, context.panel.areaM2);
+    if (sharePercent <= wide.value)
+      return o1.must(trial, { code: 'O1.local', facts: { sharePercent, limitPercent: wide.value }, source: wide.source }, strip([zone.zone.id]));
+    const finishes = panel.zones.filter(isFoundFinish).map((other) => other.zone.id);
+    return o1.must(trial, { code: 'O1.panel', facts: { sharePercent, limitPercent: wide.value }, source: wide.source }, strip(finishes));
+  },
+};
+
+const o3 = speaker('O3');
+
+export const O3: Rule = {
+  id: 'O3',
+  on: SAND_OPS,
+  asks: 'Degrease before sanding, or grease is sanded in.',
+  judge: (trial) => {
+    const { act, zone, panel } = trial;
+    const isDirty = zone.surface.soil === 'grime' || zone.surface.soil === 'washed';
+    if (!isSanding(act) || !isDirty) return fine;
+    return o3.must(trial, { code: 'O3.degrease', facts: {} }, degrease(zone, panel));
+  },
+};
+
+const o4 = speaker('O4');
+
+export const O4: Rule = {
+  id: 'O4',
+  on: COAT_OPS,
+  asks: 'Edges of old finish are feathered, and primer reaches past the feather.',
+  judge: (trial) => {
+    const { act, zone, context } = trial;
+    if (!isCoat(act) || zone.edge !== 'raw') return fine;
+    const width = ruleIn(context, 'featherMmPerLayer');
+    const facts = { layerMm: width.value, overlapMm: ruleIn(context, 'primerOverlapMm').value };
+    return o4.must(trial, { code: 'O4.feather', facts, source: width.source }, feather(zone));
+  },
+};
+
+const o5 = speaker('O5');
+
+export const O5: Rule = {
+  id: 'O5',
+  on: COAT_OPS,
+  asks: 'The first coat over feathered edges is light: they lift first.',
+  judge: (trial) => {
+    const { act, zone } = trial;
+    if (!isCoat(act) || zone.edge !== 'feathered' || act.isLightFirst) return fine;
+    const isFirst = !zone.stack.some((layer) => layer.laid && layer.kind !== 'filler' && layer.kind !== 'glaze');
+    return isFirst ? o5.should(trial, { code: 'O5.heavy', facts: {} }) : fine;
+  },
+};
+
+const n1 = speaker('N1');
+const SCUFF = 'P400';
+
+const isUnsandedEcoat = ({ zone }: Trial): boolean => {
+  const top = topOf(zone);
+  return top.kind === 'ecoat' && !top.laid && zone.surface.scratch === null;
+};
+
+export const N1: Rule = {
+  id: 'N1',
+  on: COAT_OPS,
+  asks: 'Sound e-coat is left unsanded where the sheet allows it, or scuffed all over: the shop chooses.',
+  judge: (trial) => {
+    const { act, zone, context } = trial;
+    if (!isCoat(act) || !isUnsandedEcoat(trial)) return fine;
+    const { side, source } = schoolIn(context, 'ecoat');
+    const sheet = sheetIn(context, act.sheetId);
+    const mayLie = sheet.overUnsanded.includes('ecoat');
+    if (side === 'leave' && mayLie) return fine;
+    const wording = mayLie
+      ? { code: 'N1.scuff', facts: { grit: SCUFF }, source } as const
+      : ({ code: 'N1.sheet', facts: { grit: SCUFF, sheet: sheet.name }, source: 'sheet' } as const);
+    return n1.must(trial, wording, abrade(zone, SCUFF, 'machine-soft', context));
+  },
+};
+
+const n3 = speaker('N3');
+
+export const N3: Rule = {
+  id: 'N3',
+  on: [...COAT_OPS, 'hand-over'],
+  asks: 'Cut-throughs in e-coat get the treatment of bare metal.',
+  judge: (trial) => {
+    const { act, zone } = trial;
+    if (topOf(zone).kind !== 'ecoat' || !zone.spots) return fine;
+    if (act.op === 'hand-over') return n3.must(trial, { code: 'N3.uncovered', facts: { count: zone.spots.count } });
+    if (!spotProblem(trial)) return fine;
+    return n3.must(trial, { code: 'N3.cut-through', facts: { ...spotFacts(trial), layer: labelOf(zone.spots.to) } });
+  },
+};
+
+export const FINISH_RULES: readonly Rule[] = [O1, O3, O4, O5, N1, N3];

@@ -1,0 +1,39 @@
+/**
+ * Film budget of a build coat: what has to go on so that it can be blocked level and enough stays.
+ * applied = film that stays + waves to be levelled + orange peel + film the ladder takes (models.md 7).
+ * What stays is at least the sheet's film and at least what fills the zone up to its sound neighbour.
+ */
+export interface BudgetInput {
+  readonly mustStayUm: number;
+  /** Height of the sound neighbour above this zone before the build, µm. */
+  readonly gapUm: number;
+  readonly wavesUm: number;
+  readonly peelUm: number;
+  readonly ladderUm: number;
+}
+
+export interface FilmBudget extends BudgetInput {
+  readonly staysUm: number;
+  readonly neededUm: number;
+}
+
+/** The budget of one zone. */
+export function filmBudget(input: BudgetInput): FilmBudget {
+  const staysUm = Math.max(input.mustStayUm, input.gapUm);
+  return { ...input, staysUm, neededUm: staysUm + input.wavesUm + input.peelUm + input.ladderUm };
+}
+
+export interface Coats {
+  readonly coats: number;
+  readonly filmUm: number;
+  /** Whether that meets the need within the sheet's maximum. */
+  readonly suffices: boolean;
+}
+
+/** Coats within the sheet's film per coat and maximum that meet a need; as many as it allows when they do not. */
+export function coatsFor(neededUm: number, film: { readonly perCoatUm: number; readonly maxUm: number }): Coats {
+  const most = Math.max(1, Math.floor(film.maxUm / film.perCoatUm + 1e-9));
+  const wanted = Math.max(1, Math.ceil(neededUm / film.perCoatUm - 1e-9));
+  const coats = Math.min(most, wanted);
+  return { coats, filmUm: coats * film.perCoatUm, suffices: coats * film.perCoatUm >= neededUm - 1e-9 };
+}

@@ -1,0 +1,54 @@
+import { z } from 'zod';
+import { areaOfPolygonM2 } from './polygon.ts';
+import { areaM2Schema, idSchema, polygonSchema, zoneSchema } from './zone.ts';
+
+/** A panel and its zones; what is said here of sizes holds for the whole file. */
+
+/** Zones may overrun their panel by rounding of a tape measure, not more. */
+const AREA_TOLERANCE = 1.02;
+
+const withArea = (value: unknown): unknown => {
+  if (typeof value !== 'object' || value === null || 'areaM2' in value) return value;
+  const outline = polygonSchema.safeParse('outline' in value ? value.outline : 'shape' in value ? value.shape : null);
+  return outline.success ? { ...value, areaM2: areaOfPolygonM2(outline.data) } : value;
+};
+
+export const panelFactsSchema = z.looseObject({
+  id: idSchema,
+  name: z.string().trim().min(1, 'needs a name').max(120),
+  areaM2: areaM2Schema,
+  orientation: z.enum(['vertical', 'horizontal']).default('vertical'),
+  shape: z.enum(['flat', 'crowned', 'sharp']).default('crowned'),
+  role: z.enum(['refinish', 'blend']).default('refinish'),
+  offVehicle: z.boolean().default(false),
+  new: z.boolean().default(false),
+  finish: z.enum(['smooth', 'keep-texture']).default('smooth'),
+  bodyLines: z.union([z.number().int().min(0).max(50), z.array(z.unknown()).max(50)]).optional(),
+  outline: polygonSchema.optional(),
+});
+
+export const panelSchema = z.preprocess(
+  withArea,
+  panelFactsSchema
+    .extend({ zones: z.array(z.preprocess(withArea, zoneSchema)).min(1, 'needs at least one zone').max(60) })
+    .superRefine((panel, context) => {
+      const seen = new Set<string>();
+      panel.zones.forEach((zone, i) => {
+        if (seen.has(zone.id))
+          context.addIssue({ code: 'custom', path: ['zones', i, 'id'], message: `"${zone.id}" is used twice; give each zone its own id` });
+        seen.add(zone.id);
+      });
+      const problem = areaProblem(panel.areaM2, panel.zones);
+      if (problem) context.addIssue({ code: 'custom', path: ['zones'], message: problem });
+    }),
+);
+
+export type Panel = z.infer<typeof panelSchema>;
+export type PanelFacts = z.infer<typeof panelFactsSchema>;
+
+/** The sentence for zones that are larger than their panel, or null when they fit. */
+export function areaProblem(panelAreaM2: number, zones: readonly { areaM2: number }[]): string | null {
+  const sum = zones.reduce((total, zone) => total + zone.areaM2, 0);
+  if (sum <= panelAreaM2 * AREA_TOLERANCE) return null;
+  return `together cover ${sum.toFixed(2)} m², more than the panel's ${panelAreaM2.toFixed(2)} m²; make a zone smaller or the panel larger`;
+}

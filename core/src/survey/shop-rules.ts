@@ -1,0 +1,65 @@
+import { z } from 'zod';
+import type { Sourced } from '../wording/reason.ts';
+
+/**
+ * Every figure that a shop may set for itself: default, range, unit (in the name) and reason.
+ * Order of authority: product sheet > shop rule > default > model.
+ */
+
+interface RuleRow {
+  readonly preset: number;
+  readonly from: number;
+  readonly to: number;
+  readonly about: string;
+}
+
+const row = (preset: number, from: number, to: number, about: string): RuleRow => ({ preset, from, to, about });
+
+export const SHOP_RULES = {
+  bareMetalLimitMin: row(60, 5, 240, 'bare metal is coated within this time after abrading (up to 4 h only where RH is under 50 %)'),
+  dewMarginKelvin: row(3, 1, 10, 'surface above dew point before anything is sprayed'),
+  bareSpotMm: row(50, 1, 100, 'largest rub-through that a sealer or build may cover'),
+  bareSpotSharePercent: row(5, 0, 20, 'share of a panel that all rub-through spots may take together'),
+  etchSharePercent: row(5, 0, 100, 'share of a panel that may be etch primed: spots only'),
+  stripPanelSharePercent: row(20, 1, 100, 'unsound share of a panel from which the whole panel is stripped'),
+  stripFilmUm: row(400, 100, 2000, 'film from which an old finish comes off'),
+  fillerMaxUm: row(3000, 500, 10_000, 'cured filler thickness where the sheet gives none'),
+  glazeMaxUm: row(500, 50, 2000, 'cured glaze thickness where the sheet gives none'),
+  featherMmPerLayer: row(15, 5, 60, 'slope of each layer at a feathered edge'),
+  primerOverlapMm: row(50, 20, 300, 'reach of primer past the feather on to abraded old finish'),
+  mustStayUm: row(40, 10, 200, 'build that stays over filler or metal where the sheet gives none'),
+  orangePeelUm: row(12, 0, 60, 'texture of freshly sprayed build (calibrated: 1.8 mm tip, booth)'),
+  shapedFillerWavesUm: row(40, 0, 300, 'waves left by hand-shaped filler (calibrated: 400 mm board)'),
+  shapedFillerWaveLengthMm: row(150, 20, 1000, 'length of those waves'),
+  blockedLeftUm: row(5, 0, 30, 'unevenness that a good block leaves (calibrated)'),
+  largestJump: row(2.7, 1.3, 5, 'largest ratio of grains from one grade to the next'),
+  ledgeEconomyUm: row(60, 5, 200, 'ledge that passes at economy quality (calibrated)'),
+  ledgeStandardUm: row(20, 2, 100, 'ledge that passes at standard quality (calibrated)'),
+  ledgeShowUm: row(8, 1, 60, 'ledge that passes at show quality (calibrated)'),
+  toneGapL: row(15, 1, 60, 'gap in L* between sealer and base from which hiding suffers'),
+  sprayTransferPercent: row(65, 20, 95, 'share of sprayed material that lands (HVLP gun)'),
+  cupLossMl: row(60, 0, 500, 'left in cup, line and strainer of each mix'),
+  bakeCelsius: row(60, 30, 80, 'panel temperature under lamp or in the oven'),
+  labourPerHour: row(55, 0, 1000, 'what an hour of hands-on work costs'),
+} as const satisfies Record<string, RuleRow>;
+
+export type ShopRuleName = keyof typeof SHOP_RULES;
+const names = Object.keys(SHOP_RULES) as ShopRuleName[];
+
+const rangeOf = ({ from, to }: RuleRow): z.ZodType<number> =>
+  z.number().min(from, `must be at least ${from}`).max(to, `must be at most ${to}`);
+
+export const shopRulesSchema = z.looseObject(
+  Object.fromEntries(names.map((name) => [name, rangeOf(SHOP_RULES[name]).optional()])) as Record<
+    ShopRuleName,
+    z.ZodOptional<z.ZodType<number>>
+  >,
+);
+
+export type ShopRules = Partial<Record<ShopRuleName, number | undefined>>;
+
+/** The figure in force and where it comes from: the shop's own setting, else the built-in default. */
+export function shopRule(rules: ShopRules, name: ShopRuleName): Sourced<number> {
+  const own = rules[name];
+  return own === undefined ? { value: SHOP_RULES[name].preset, source: 'default' } : { value: own, source: 'shop' };
+}

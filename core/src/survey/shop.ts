@@ -1,0 +1,37 @@
+import { z } from 'zod';
+import { schoolsSchema } from './schools.ts';
+import { shopRulesSchema } from './shop-rules.ts';
+
+/** The shop as a plan sees it: climate, equipment by profile, its own rules and schools. */
+export const shopSchema = z.looseObject({
+  profile: z.enum(['booth', 'garage']).default('booth'),
+  celsius: z.number().min(-20).max(50).default(20),
+  relativeHumidity: z.number().min(1).max(100).default(50),
+  nightCelsius: z.number().min(-20).max(50).optional(),
+  rules: shopRulesSchema.default({}),
+  schools: schoolsSchema.default({}),
+});
+
+export type Shop = z.infer<typeof shopSchema>;
+
+export const QUALITIES = ['economy', 'standard', 'show'] as const;
+export type Quality = (typeof QUALITIES)[number];
+
+/** What the topcoat will be and how closely it will be judged. */
+export const targetSchema = z.looseObject({
+  quality: z.enum(QUALITIES).default('standard'),
+  base: z
+    .looseObject({
+      carrier: z.enum(['solvent', 'waterborne']).default('waterborne'),
+      effect: z.enum(['solid', 'metallic', 'pearl']).default('solid'),
+      color: z
+        .union([
+          z.string().regex(/^#[0-9a-fA-F]{6}$/, 'must be a hex colour such as #1b7f86'),
+          z.looseObject({ L: z.number().min(0).max(100), a: z.number().min(-160).max(160), b: z.number().min(-160).max(160) }),
+        ])
+        .optional(),
+    })
+    .prefault({}),
+});
+
+export type Target = z.infer<typeof targetSchema>;

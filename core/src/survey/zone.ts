@@ -1,0 +1,54 @@
+import { z } from 'zod';
+import { LAYER_KINDS, LAYER_KIND_NAMES } from '../materials/layer-kinds.ts';
+import { findingSchema } from './finding.ts';
+
+/** One area of a panel: what it is made of, from the substrate up, and what is wrong with it. */
+
+export const idSchema = z
+  .string()
+  .min(1, 'needs an id of at least one character')
+  .max(60)
+  .regex(/^[A-Za-z0-9._-]+$/, 'may hold letters, digits, dot, dash and underscore only');
+
+export const areaM2Schema = z
+  .number({ error: 'is missing: give the area in m², for example 0.35' })
+  .positive('must be more than 0 m²')
+  .max(200, 'must be at most 200 m²');
+
+export const layerSchema = z.looseObject({
+  kind: z.enum(LAYER_KIND_NAMES),
+  /** Thickness; absent for the solid substrate. */
+  um: z.number().min(0, 'must be 0 µm or more').max(20_000, 'must be at most 20 000 µm').optional(),
+});
+
+const substrateNames = LAYER_KIND_NAMES.filter((kind) => LAYER_KINDS[kind].isSubstrate);
+
+const reading = z.number().min(0).max(20_000);
+export const zoneTestSchema = z.discriminatedUnion('kind', [
+  z.looseObject({ kind: z.literal('solvent-rub'), outcome: z.enum(['softens', 'none']) }),
+  z.looseObject({ kind: z.literal('tape-hold'), outcome: z.enum(['holds', 'slides-off']) }),
+  z.looseObject({ kind: z.literal('moulding-mark'), outcome: z.string().min(1).max(40) }),
+  z.looseObject({ kind: z.literal('float'), outcome: z.enum(['floats', 'sinks']) }),
+  z.looseObject({ kind: z.literal('cross-cut'), outcome: z.number().int().min(0).max(5) }),
+  z.looseObject({ kind: z.literal('water-break'), outcome: z.enum(['sheets', 'beads']) }),
+  z.looseObject({ kind: z.literal('thumbnail'), outcome: z.enum(['marks', 'none']) }),
+  z.looseObject({ kind: z.literal('gauge'), readingsUm: z.array(reading).min(1).max(500) }),
+]);
+
+const pointMm = z.tuple([z.number().min(-100_000).max(100_000), z.number().min(-100_000).max(100_000)]);
+export const polygonSchema = z.array(pointMm).min(3).max(400);
+
+export const zoneSchema = z.looseObject({
+  id: idSchema,
+  name: z.string().trim().min(1, 'needs a name').max(80),
+  areaM2: areaM2Schema,
+  substrate: z.enum(substrateNames as [(typeof substrateNames)[number]]),
+  layers: z.array(layerSchema).min(1, 'needs at least its substrate').max(40),
+  findings: z.array(findingSchema).max(40).default([]),
+  tests: z.array(zoneTestSchema).max(40).optional(),
+  shape: polygonSchema.optional(),
+});
+
+export type Zone = z.infer<typeof zoneSchema>;
+export type SurveyLayer = z.infer<typeof layerSchema>;
+export type Polygon = z.infer<typeof polygonSchema>;

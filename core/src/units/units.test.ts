@@ -1,0 +1,41 @@
+import fc from 'fast-check';
+import { formatMinutes } from './duration.ts';
+import { formatFact } from './facts.ts';
+import { QUANTITIES, formatQuantity, toShown, toStored, type Quantity } from './quantities.ts';
+
+test.each([
+  ['Um', 254, 'metric', '254 µm'],
+  ['Um', 254, 'us', '10 mil'],
+  ['Celsius', 20, 'us', '68 °F'],
+  ['Kelvin', 3, 'us', '5.4 °F'],
+  ['M2', 2.1, 'metric', '2.1 m²'],
+  ['Ml', 29.5735, 'us', '1 fl oz'],
+  ['Percent', 54, 'us', '54%'],
+] as const)('%s %d in %s units reads %s', (quantity, value, system, text) => {
+  expect(formatQuantity(quantity, value, system)).toBe(text);
+});
+
+test('what is typed in either unit system comes back as the same stored value', () => {
+  const quantity = fc.constantFrom(...(Object.keys(QUANTITIES) as Quantity[]));
+  fc.assert(
+    fc.property(quantity, fc.constantFrom('metric', 'us'), fc.double({ min: 0, max: 1e4, noNaN: true }), (q, system, x) => {
+      expect(toStored(q, toShown(q, x, system as 'us'), system as 'us')).toBeCloseTo(x, 6);
+    }),
+  );
+});
+
+test.each([
+  [0, '0 min'],
+  [0.2, 'under 1 min'],
+  [35, '35 min'],
+  [310, '5 h 10'],
+  [720, '12 h'],
+  [4320, '3 d'],
+])('%d minutes read "%s"', (minutes, text) => expect(formatMinutes(minutes)).toBe(text));
+
+test('a fact finds its unit by the end of its name', () => {
+  expect(formatFact('ledgeUm', 65, 'metric')).toBe('65 µm');
+  expect(formatFact('grooveFineUm', 0.64, 'metric')).toBe('0.64 µm');
+  expect(formatFact('waitMin', 216, 'metric')).toBe('3 h 36');
+  expect(formatFact('coats', 3, 'us')).toBe('3');
+});

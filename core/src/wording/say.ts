@@ -1,0 +1,24 @@
+import { formatFact, type Facts } from '../units/facts.ts';
+import type { UnitSystem } from '../units/quantities.ts';
+import type { Reason } from './reason.ts';
+import { SENTENCES, type SentenceCode } from './sentences.ts';
+
+/**
+ * Fills a sentence's `{name}` places with facts in the reader's units.
+ * @throws {Error} when a fact that the sentence names is missing: a bug of ours, never a user's.
+ */
+export function fill(template: string, facts: Facts, system: UnitSystem = 'metric'): string {
+  return template.replace(/\{(\w+)\}/g, (_, name: string) => {
+    const value = facts[name];
+    if (value === undefined) throw new Error(`sentence "${template}" lacks the fact ${name}`);
+    return formatFact(name, value, system);
+  });
+}
+
+/** The sentence for a code. */
+export const sentence = (code: SentenceCode, facts: Facts, system: UnitSystem = 'metric'): string =>
+  fill(SENTENCES[code], facts, system);
+
+/** A reason in words, in the reader's units. */
+export const say = (reason: Pick<Reason, 'code' | 'facts'>, system: UnitSystem = 'metric'): string =>
+  sentence(reason.code, reason.facts, system);

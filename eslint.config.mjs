@@ -1,0 +1,82 @@
+import js from '@eslint/js';
+import globals from 'globals';
+import hooks from 'eslint-plugin-react-hooks';
+import ts from 'typescript-eslint';
+
+/** Lower rooms of core never import higher ones; the order is that of docs/decisions.md. */
+const ROOMS = [
+  'units',
+  'wording',
+  'materials',
+  'survey',
+  'film',
+  'surface',
+  'climate',
+  'operations',
+  'rules',
+  'planner',
+  'formats',
+];
+/** Rooms of one storey: they may not import each other. */
+const STOREY = { film: 'models', surface: 'models', climate: 'models' };
+const storeyOf = (room) => STOREY[room] ?? room;
+
+const upward = (room) =>
+  ROOMS.filter(
+    (other) =>
+      other !== room &&
+      (storeyOf(other) === storeyOf(room) ||
+        ROOMS.findIndex((r) => storeyOf(r) === storeyOf(other)) >
+          ROOMS.findIndex((r) => storeyOf(r) === storeyOf(room))),
+  );
+
+const ban = (files, group, message) => ({
+  files,
+  rules: { '@typescript-eslint/no-restricted-imports': ['error', { patterns: [{ group, message }] }] },
+});
+
+const OUTSIDE_OF_CORE = ['node:*', 'react*', '@nestjs/*', 'sequelize', 'antd', '@blue-ledge/*', 'fs', 'path'];
+
+export default ts.config(
+  { ignores: ['**/dist/', '**/node_modules/', 'data/', 'test-results/', 'playwright-report/'] },
+  js.configs.recommended,
+  ...ts.configs.recommended,
+  {
+    rules: {
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      'no-console': 'error',
+      eqeqeq: 'error',
+      'max-depth': ['error', 3],
+      'max-params': ['error', 4],
+    },
+  },
+  { files: ['web/**/*.{ts,tsx}'], ...hooks.configs.flat.recommended },
+  { files: ['**/*.mjs', 'cli/**', 'bench/**', 'server/**', 'e2e/**'], languageOptions: { globals: globals.node } },
+  { files: ['**/*.mjs', 'bench/**'], rules: { 'no-console': 'off' } },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'Date', 'console', 'process', 'window', 'document', 'setTimeout', 'fetch'],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }],
+    },
+  },
+  ...ROOMS.map((room) =>
+    ban(
+      [`core/src/${room}/**/*.ts`],
+      [...OUTSIDE_OF_CORE, '../index.ts', './index.ts', ...upward(room).map((other) => `../${other}/**`)],
+      `core/${room} imports only lower rooms, nothing outside core, and no barrel of its own.`,
+    ),
+  ),
+  ban(
+    ['web/src/**/*.{ts,tsx}'],
+    ['node:*', '@nestjs/*', 'sequelize', '@blue-ledge/server', '@blue-ledge/cli', '@blue-ledge/core/*'],
+    'web reaches core through its public surface and the server through HTTP.',
+  ),
+  ban(
+    ['server/src/**/*.ts', 'cli/src/**/*.ts'],
+    ['@blue-ledge/web', '@blue-ledge/core/*', 'react*', 'antd'],
+    'server and cli reach core through its public surface and never the web.',
+  ),
+);

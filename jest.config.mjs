@@ -1,0 +1,32 @@
+/** CommonJS through swc: packages that ship only ES modules are transformed too. */
+const swc = (decorators = false) => [
+  '@swc/jest',
+  {
+    jsc: {
+      target: 'es2022',
+      parser: { syntax: 'typescript', decorators, tsx: true },
+      transform: decorators
+        ? { legacyDecorator: true, decoratorMetadata: true, useDefineForClassFields: false }
+        : { react: { runtime: 'automatic' } },
+    },
+    sourceMaps: 'inline',
+  },
+];
+
+const shipsOnlyModules = ['@nestjs', 'd3-.*', '@blue-ledge', 'internmap', 'tinyqueue', 'file-type', 'commander'];
+
+const project = (name, decorators) => ({
+  displayName: name,
+  rootDir: `./${name}`,
+  testEnvironment: 'node',
+  testMatch: ['**/*.test.ts'],
+  testPathIgnorePatterns: ['/node_modules/', '/dist/'],
+  modulePathIgnorePatterns: ['/dist/'],
+  transform: { '\\.[cm]?[jt]sx?$': swc(decorators) },
+  transformIgnorePatterns: [`/node_modules/(?!(${shipsOnlyModules.join('|')})/)`],
+  testEnvironmentOptions: { customExportConditions: ['@blue-ledge/source', 'node', 'node-addons'] },
+});
+
+export default {
+  projects: [project('core', false), project('server', true), project('cli', false), project('web', false)],
+};

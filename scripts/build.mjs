@@ -1,0 +1,4 @@
+import { build, setup } from './setup.mjs';
+
+setup();
+build(['core', 'server', 'cli', 'web']);
