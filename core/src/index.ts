@@ -29,7 +29,7 @@ export type { SchoolName, Schools } from './survey/schools.ts';
 export { SHOP_RULES } from './survey/shop-rules.ts';
 export { QUALITIES, shopSchema, targetSchema } from './survey/shop.ts';
 export type { Quality, Shop, Target } from './survey/shop.ts';
-export { zoneSchema } from './survey/zone.ts';
+export { idSchema, zoneSchema } from './survey/zone.ts';
 export type { SurveyLayer, Zone } from './survey/zone.ts';
 
 // models

@@ -42,8 +42,8 @@ describe('cure', () => {
 
   test('a cold night counts for less: 24 h of it are worth 17.1 h at 20 °C', () => {
     const night = [18, 10, 16].map((celsius) => ({ celsius, minutes: 480 }));
-    const slow = epoxy.map((point) => ({ ...point, minutes: point.minutes * 10 }));
-    expect(conversionAfter(slow, night) * 120).toBeCloseTo(17.1, 1);
+    const oneSheetPoint = [{ celsius: 20, minutes: 60 * 100 }];
+    expect(conversionAfter(oneSheetPoint, night) * 100).toBeCloseTo(17.1, 1);
   });
 
   test('minutesToConversion is the inverse of conversionAfter', () => {

@@ -1,0 +1,20 @@
+import { Module, type DynamicModule } from '@nestjs/common';
+import { ServeStaticModule } from '@nestjs/serve-static';
+import type { Config } from './config.ts';
+import { DatabaseModule } from './database/database.module.ts';
+import { HealthController } from './health/health.controller.ts';
+import { JobsModule } from './jobs/jobs.module.ts';
+import { PlansModule } from './plans/plans.module.ts';
+import { ShelfController } from './shelf/shelf.controller.ts';
+
+@Module({})
+export class AppModule {
+  static with({ dataFolder, webFolder }: Config): DynamicModule {
+    const web = webFolder ? [ServeStaticModule.forRoot({ rootPath: webFolder, exclude: ['/api/{*rest}'] })] : [];
+    return {
+      module: AppModule,
+      imports: [DatabaseModule.in(dataFolder), JobsModule, PlansModule, ...web],
+      controllers: [HealthController, ShelfController],
+    };
+  }
+}

@@ -1,0 +1,34 @@
+import 'reflect-metadata';
+import { MOST_JOB_BYTES } from '@blue-ledge/core';
+import { NestFactory } from '@nestjs/core';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import compression from 'compression';
+import helmet from 'helmet';
+import { AppModule } from './app.module.ts';
+import type { Config } from './config.ts';
+import { ProblemFilter } from './http/problem.filter.ts';
+
+/** Only our own scripts run; styles may be inline because the component library writes them so. */
+const CONTENT_POLICY = {
+  'script-src': ["'self'"],
+  'style-src': ["'self'", "'unsafe-inline'"],
+  'worker-src': ["'self'"],
+  'connect-src': ["'self'"],
+  'img-src': ["'self'", 'data:'],
+  'upgrade-insecure-requests': null,
+};
+
+/** The whole server, ready to listen; the tests start the same one. */
+export async function createApp(config: Config): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
+    bodyParser: false,
+    forceCloseConnections: true,
+    logger: ['error', 'warn'],
+  });
+  app.use(helmet({ strictTransportSecurity: false, contentSecurityPolicy: { directives: CONTENT_POLICY } }));
+  app.use(compression());
+  app.useBodyParser('json', { limit: MOST_JOB_BYTES, strict: false });
+  app.useGlobalFilters(new ProblemFilter());
+  app.enableShutdownHooks();
+  return app;
+}

@@ -1,0 +1,22 @@
+import { Module, type DynamicModule, type OnApplicationShutdown } from '@nestjs/common';
+import { Database } from './database.ts';
+import { OnceService } from './once.service.ts';
+
+/** The database and idempotent writes, for every feature. */
+@Module({})
+export class DatabaseModule implements OnApplicationShutdown {
+  constructor(private readonly database: Database) {}
+
+  static in(dataFolder: string): DynamicModule {
+    return {
+      module: DatabaseModule,
+      global: true,
+      providers: [{ provide: Database, useFactory: () => Database.open(dataFolder) }, OnceService],
+      exports: [Database, OnceService],
+    };
+  }
+
+  async onApplicationShutdown(): Promise<void> {
+    await this.database.close();
+  }
+}

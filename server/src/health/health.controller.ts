@@ -1,0 +1,14 @@
+import { Controller, Get } from '@nestjs/common';
+import { Database } from '../database/database.ts';
+
+/** Answers when the server and its database do. */
+@Controller('api/health')
+export class HealthController {
+  constructor(private readonly database: Database) {}
+
+  @Get()
+  async health() {
+    await this.database.ping();
+    return { ok: true };
+  }
+}

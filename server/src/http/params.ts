@@ -1,0 +1,14 @@
+import { idSchema } from '@blue-ledge/core';
+import { z } from 'zod';
+
+/** Path parts and fields that several controllers share. */
+export const jobParams = z.object({ job: idSchema });
+export const panelParams = z.object({ job: idSchema, panel: idSchema });
+export const zoneParams = panelParams.extend({ zone: idSchema });
+export const planParams = panelParams.extend({ plan: z.uuid('is not the id of a plan') });
+
+export type PanelParams = z.infer<typeof panelParams>;
+export type ZoneParams = z.infer<typeof zoneParams>;
+export type PlanParams = z.infer<typeof planParams>;
+
+export const versionSchema = z.number().int().min(1);

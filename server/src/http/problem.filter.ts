@@ -1,0 +1,52 @@
+import { randomUUID } from 'node:crypto';
+import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
+import type { Response } from 'express';
+import { Refused } from './problem.ts';
+
+const SENTENCES: Record<number, string> = {
+  404: 'There is nothing at this address.',
+  413: 'This is larger than a job file may be (8 MB). Split the job.',
+};
+
+interface Details {
+  readonly status: number;
+  readonly title: string;
+  readonly [more: string]: unknown;
+}
+
+/** Every failure leaves as problem details; only a bug of ours is a 500, logged under the reference it shows. */
+@Catch()
+export class ProblemFilter implements ExceptionFilter {
+  private readonly logger = new Logger('problem');
+
+  catch(error: unknown, host: ArgumentsHost): void {
+    const response = host.switchToHttp().getResponse<Response>();
+    if (response.headersSent) return void response.end();
+    const details = this.detailsOf(error);
+    response.status(details.status).type('application/problem+json').send(JSON.stringify({ type: 'about:blank', ...details }));
+  }
+
+  private detailsOf(error: unknown): Details {
+    if (error instanceof Refused)
+      return { status: error.status, title: error.title, problems: error.problems, ...error.extra };
+    const status = statusOf(error);
+    if (status < 500) return { status, title: SENTENCES[status] ?? sentenceOf(error), problems: [] };
+    const reference = randomUUID().slice(0, 8);
+    this.logger.error(`${reference} ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`);
+    return { status: 500, title: `Something went wrong on our side. Nothing was saved. Reference ${reference}.`, reference };
+  }
+}
+
+/** Body parsers throw plain errors with a status of their own. */
+function statusOf(error: unknown): number {
+  if (error instanceof HttpException) return error.getStatus();
+  const { status } = (typeof error === 'object' && error !== null ? error : {}) as { status?: unknown };
+  return typeof status === 'number' ? status : 500;
+}
+
+const sentenceOf = (error: unknown): string => {
+  const { type } = error as { type?: string };
+  return type === 'entity.parse.failed' || /JSON/.test((error as Error).message)
+    ? `This is not JSON: ${(error as Error).message}.`
+    : (error as Error).message;
+};

@@ -1,0 +1,62 @@
+import { Body, Controller, Get, Header, Param, Patch, Post, Put } from '@nestjs/common';
+import { ClientKey } from '../http/client-key.ts';
+import {
+  jobParams,
+  panelParams,
+  zoneParams,
+  type PanelParams,
+  type ZoneParams,
+} from '../http/params.ts';
+import { Valid } from '../http/valid.pipe.ts';
+import { jobPatchSchema, zoneWriteSchema, type JobPatch, type ZoneWrite } from './jobs.schemas.ts';
+import { JobsService } from './jobs.service.ts';
+
+
+@Controller('api/jobs')
+export class JobsController {
+  constructor(private readonly jobs: JobsService) {}
+
+  @Get()
+  list() {
+    return this.jobs.list();
+  }
+
+  @Post()
+  take(@Body() body: unknown, @ClientKey() key?: string) {
+    return this.jobs.take(body, key);
+  }
+
+  @Get(':job')
+  get(@Param(new Valid(jobParams)) { job }: { job: string }) {
+    return this.jobs.get(job);
+  }
+
+  @Get(':job/file')
+  @Header('content-disposition', 'attachment; filename="job.ledge.json"')
+  file(@Param(new Valid(jobParams)) { job }: { job: string }) {
+    return this.jobs.file(job);
+  }
+
+  @Patch(':job')
+  patch(
+    @Param(new Valid(jobParams)) { job }: { job: string },
+    @Body(new Valid(jobPatchSchema)) body: JobPatch,
+    @ClientKey() key?: string,
+  ) {
+    return this.jobs.patch(job, body, key);
+  }
+
+  @Get(':job/panels/:panel')
+  panel(@Param(new Valid(panelParams)) params: PanelParams) {
+    return this.jobs.panel(params);
+  }
+
+  @Put(':job/panels/:panel/zones/:zone')
+  writeZone(
+    @Param(new Valid(zoneParams)) params: ZoneParams,
+    @Body(new Valid(zoneWriteSchema)) body: ZoneWrite,
+    @ClientKey() key?: string,
+  ) {
+    return this.jobs.writeZone(params, body, key);
+  }
+}

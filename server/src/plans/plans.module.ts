@@ -1,0 +1,8 @@
+import { Module } from '@nestjs/common';
+import { JobsModule } from '../jobs/jobs.module.ts';
+import { PlansController } from './plans.controller.ts';
+import { PlansRepository } from './plans.repository.ts';
+import { PlansService } from './plans.service.ts';
+
+@Module({ imports: [JobsModule], controllers: [PlansController], providers: [PlansService, PlansRepository] })
+export class PlansModule {}

@@ -1,0 +1,149 @@
+import { TestServer, demoJob } from './server.ts';
+
+let server: TestServer;
+beforeEach(async () => {
+  server = await TestServer.start();
+});
+afterEach(() => server.stop());
+
+const DOOR = '/api/jobs/bus-6/panels/door';
+const takeDemo = () => server.http.post('/api/jobs').send(demoJob()).expect(201);
+const zoneB = async () => {
+  const { body } = await server.http.get(DOOR).expect(200);
+  return body.panel.zones.find((zone: { id: string }) => zone.id === 'B');
+};
+
+test('a job comes back as it was taken in, extra fields and all, also after a restart', async () => {
+  await takeDemo();
+  server = await server.restart();
+  const { body } = await server.http.get('/api/jobs/bus-6/file').expect(200);
+  const sent = demoJob();
+  expect(body.job).toMatchObject(sent.job);
+  expect(body.job.customer).toBe('County library service');
+  expect(body.panels.map((panel: { zones: unknown[] }) => panel.zones.length)).toEqual([3, 1]);
+  expect(body.panels[0].zones).toMatchObject(sent.panels[0]!.zones);
+});
+
+test('a zone is saved once, and a stale version gets both values', async () => {
+  await takeDemo();
+  const zone = { ...(await zoneB()), areaM2: 0.3 };
+  await server.http.put(`${DOOR}/zones/B`).set('idempotency-key', 'first-write').send({ version: 1, zone }).expect(200);
+  const again = await server.http.put(`${DOOR}/zones/B`).set('idempotency-key', 'first-write').send({ version: 1, zone }).expect(200);
+  expect(again.body.version).toBe(2);
+  const { body } = await server.http.put(`${DOOR}/zones/B`).send({ version: 1, zone: { ...zone, areaM2: 0.2 } }).expect(409);
+  expect(body.yours.areaM2).toBe(0.2);
+  expect(body.theirs.value.areaM2).toBe(0.3);
+  expect((await zoneB()).areaM2).toBe(0.3);
+});
+
+test('of many writers of the same version exactly one wins, and nobody gets a 500', async () => {
+  await takeDemo();
+  const zone = await zoneB();
+  const answers = await Promise.all(
+    Array.from({ length: 12 }, (_, i) =>
+      server.http.put(`${DOOR}/zones/B`).send({ version: 1, zone: { ...zone, areaM2: 0.2 + i / 100 } }),
+    ),
+  );
+  expect(answers.map(({ status }) => status).sort()).toEqual([200, ...Array<number>(11).fill(409)]);
+});
+
+test('zones may not grow over their panel, and then nothing is saved', async () => {
+  await takeDemo();
+  const { body } = await server.http.put(`${DOOR}/zones/B`).send({ version: 1, zone: { ...(await zoneB()), areaM2: 1.9 } }).expect(422);
+  expect(body.problems[0]).toMatchObject({ path: 'zone.areaM2' });
+  expect(body.problems[0].message).toContain('make a zone smaller');
+  expect((await zoneB()).areaM2).toBe(0.35);
+});
+
+describe('a plan', () => {
+  const plans = `${DOOR}/plans`;
+
+  test('is kept as a snapshot, knows when the survey has moved on, and survives a restart', async () => {
+    await takeDemo();
+    expect((await server.http.get(`${plans}/latest`).expect(200)).body).toEqual({ plan: null });
+    const made = await server.http.post(plans).expect(201);
+    expect(made.body).toMatchObject({ isCurrent: true, version: 1 });
+    await server.http.put(`${DOOR}/zones/B`).send({ version: 1, zone: { ...(await zoneB()), areaM2: 0.2 } }).expect(200);
+    server = await server.restart();
+    const { body } = await server.http.get(`${plans}/latest`).expect(200);
+    expect(body.plan.plan).toEqual(made.body.plan);
+    expect(body.plan.isCurrent).toBe(false);
+  });
+
+  test('may be chosen where it is ready, once for each version; a refused one says why', async () => {
+    await takeDemo();
+    const { body: made } = await server.http.post(plans).expect(201);
+    const ready = made.plan.systems.filter((system: { verdict: string }) => system.verdict === 'ready');
+    const refused = made.plan.systems.find((system: { verdict: string }) => system.verdict === 'refused');
+    const choose = (systemId: string, version: number) => server.http.put(`${plans}/${made.id}/choice`).send({ systemId, version });
+    await choose(ready[1].id, 1).expect(200);
+    await choose(ready[0].id, 1).expect(409);
+    const { body } = await choose(refused.id, 2).expect(422);
+    expect(body.problems[0].message).toContain(refused.refusedBy[0].text);
+    expect((await server.http.get(`${plans}/latest`)).body.plan.chosen).toBe(ready[1].id);
+  });
+});
+
+test('the shop’s school changes what is chosen', async () => {
+  await takeDemo();
+  const { body: job } = await server.http.get('/api/jobs/bus-6').expect(200);
+  const shop = { ...job.shop, schools: { ...job.shop.schools, filler: 'on-metal' } };
+  await server.http.patch('/api/jobs/bus-6').send({ version: job.version, shop }).expect(200);
+  await server.http.patch('/api/jobs/bus-6').send({ version: job.version, shop }).expect(409);
+  const { body } = await server.http.post(`${DOOR}/plans`).expect(201);
+  expect(body.chosen).toMatch(/^inspect/);
+});
+
+describe('bad input gets a sentence that names the field, and nothing is taken in', () => {
+  const withPanels = (panels: unknown) => ({ ...demoJob(), panels });
+  const withZone = (change: object) => {
+    const job = demoJob();
+    Object.assign(job.panels[0]!.zones[1]!, change);
+    return job;
+  };
+  const cases: [string, () => object, string, RegExp][] = [
+    ['a missing panel list', () => withPanels(undefined), 'panels', /needs a list of panels/],
+    ['no panel', () => withPanels([]), 'panels', /at least one panel/],
+    ['a negative area', () => withZone({ areaM2: -1 }), 'panels.0.zones.1.areaM2', /more than 0/],
+    ['an unknown layer', () => withZone({ layers: [{ kind: 'butter' }] }), 'panels.0.zones.1.layers.0.kind', /option|expected/i],
+    ['zones over the panel', () => withZone({ areaM2: 9 }), 'panels.0.zones', /make a zone smaller/],
+    ['a zone id used twice', () => withZone({ id: 'A' }), 'panels.0.zones.1.id', /used twice/],
+    ['an unknown grade', () => withZone({ findings: [{ kind: 'coarse-scratches', grit: '400' }] }), 'panels.0.zones.1.findings.0.grit', /P grade/],
+    ['a newer version', () => ({ ...demoJob(), version: 9 }), 'version', /Update the program/],
+    ['another format', () => ({ format: 'something' }), 'format', /not a Blue Ledge job file/],
+  ];
+
+  test.each(cases)('%s', async (_, file, path, message) => {
+    const { body } = await server.http.post('/api/jobs').send(file()).expect(400);
+    expect(body.problems[0].path).toBe(path);
+    expect(body.problems[0].message).toMatch(message);
+    expect((await server.http.get('/api/jobs')).body).toEqual([]);
+  });
+
+  test.each([
+    ['broken JSON', '{"format": ', 400, /not JSON/],
+    ['a bare word', '"hello"', 400, /not taken in/],
+    ['50 MB of text', JSON.stringify('x'.repeat(50 * 1024 * 1024)), 413, /8 MB/],
+  ])('%s', async (_, text, status, message) => {
+    const { body, type } = await server.http.post('/api/jobs').type('json').send(text).expect(status);
+    expect(type).toBe('application/problem+json');
+    expect(body.title).toMatch(message);
+  });
+
+  test('the same job twice, addresses that are nowhere, ids that are none', async () => {
+    await takeDemo();
+    await server.http.post('/api/jobs').send(demoJob()).expect(409);
+    await server.http.get('/api/jobs/nobody').expect(404);
+    await server.http.get('/api/jobs/bus-6/panels/nothing').expect(404);
+    await server.http.get('/api/jobs/%00').expect(400);
+    await server.http.put(`${DOOR}/plans/none/choice`).send({}).expect(400);
+    await server.http.get('/api/nowhere').expect(404);
+  });
+});
+
+test('shelf, schemas and health answer', async () => {
+  expect((await server.http.get('/api/shelf/sheets').expect(200)).body.length).toBeGreaterThan(6);
+  expect((await server.http.get('/api/schemas/job').expect(200)).body).toHaveProperty('properties.panels');
+  await server.http.get('/api/schemas/secret').expect(400);
+  expect((await server.http.get('/api/health').expect(200)).body).toEqual({ ok: true });
+});
