@@ -46,8 +46,12 @@ export { planPanel } from './planner/plan-panel.ts';
 export { jobPlanSchema, panelPlanSchema } from './planner/plan.ts';
 export type { JobPlan, PanelPlan, Said, Stack, Step, System } from './planner/plan.ts';
 export { GOVERNS } from './planner/cautions.ts';
+export { stepFigure, stepMeans, stepTitle } from './planner/describe-step.ts';
+export { filmUm, strataOf } from './planner/strata.ts';
+export type { Strata, StrataLayer } from './planner/strata.ts';
 
 // formats
 export { JOB_FORMAT, JOB_VERSION, MOST_JOB_BYTES, jobFactsSchema, jobFileSchema, problemText, problemsOf, readJob, readJobText } from './formats/job-file.ts';
 export type { JobFile, Problem, Read } from './formats/job-file.ts';
 export { SCHEMA_NAMES, jsonSchemaOf } from './formats/json-schema.ts';
+export type { JobSummary, JobView, PanelView, PlanView, ProblemDetails } from './formats/views.ts';

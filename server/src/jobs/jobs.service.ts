@@ -1,20 +1,10 @@
-import { areaProblem, readJob, type JobFile, type Panel, type Zone } from '@blue-ledge/core';
+import { areaProblem, readJob, type JobFile, type JobView, type Panel, type PanelFacts, type PanelView, type Zone } from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
 import { OnceService } from '../database/once.service.ts';
 import type { PanelParams, ZoneParams } from '../http/params.ts';
 import { Refused, notFound, stale } from '../http/problem.ts';
 import type { JobPatch, ZoneWrite } from './jobs.schemas.ts';
 import { JobsRepository, type JobBody, type Versioned } from './jobs.repository.ts';
-
-/** A panel with its zones and what it is planned under, each with its version. */
-export interface PanelView {
-  readonly job: { readonly id: string; readonly title: string; readonly version: number };
-  readonly shop: JobBody['shop'];
-  readonly target: JobBody['job']['target'];
-  readonly panel: Panel;
-  readonly version: number;
-  readonly zoneVersions: Readonly<Record<string, number>>;
-}
 
 /** Jobs, panels and zones: whole or not at all, never over somebody else's change. */
 @Injectable()
@@ -28,9 +18,12 @@ export class JobsService {
     return this.jobs.list();
   }
 
-  async get(id: string) {
+  async get(id: string): Promise<JobView> {
     const { job, panels } = await this.load(id);
-    const views = panels.map(({ zones, ...facts }) => ({ ...facts, nZones: zones.length }));
+    const views = panels.map(({ zones, ...facts }) => ({
+      ...(facts as PanelFacts),
+      tops: zones.map((zone) => zone.layers[zone.layers.length - 1]!.kind),
+    }));
     return { version: job.version, job: job.value.job, shop: job.value.shop, panels: views };
   }
 

@@ -1,21 +1,19 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { planPanel } from '@blue-ledge/core';
+import { planPanel, type PanelView, type PlanView } from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
 import { OnceService } from '../database/once.service.ts';
 import type { PanelParams, PlanParams } from '../http/params.ts';
 import { Refused, notFound, stale } from '../http/problem.ts';
-import { JobsService, type PanelView } from '../jobs/jobs.service.ts';
+import { JobsService } from '../jobs/jobs.service.ts';
 import { PlansRepository, type StoredPlan } from './plans.repository.ts';
-
-/** A plan and whether the survey is still the one it was made from. */
-export type PlanView = Omit<StoredPlan, 'survey'> & { readonly isCurrent: boolean };
 
 /** What a plan depends on, as one short text. */
 const fingerprint = ({ panel, shop, target }: PanelView): string =>
   createHash('sha256').update(JSON.stringify({ panel, shop, target })).digest('hex');
 
-const viewOf = ({ survey, ...plan }: StoredPlan, view: PanelView): PlanView => ({
+const viewOf = ({ survey, createdAt, ...plan }: StoredPlan, view: PanelView): PlanView => ({
   ...plan,
+  createdAt: createdAt.toISOString(),
   isCurrent: survey === fingerprint(view),
 });
 

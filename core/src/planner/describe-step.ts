@@ -1,0 +1,60 @@
+import { formatQuantity, type UnitSystem } from '../units/quantities.ts';
+import type { Source } from '../wording/reason.ts';
+import type { Step } from './plan.ts';
+
+/** A step in words for a person: what to do, and with what. Screens, print and export share it. */
+
+const TITLES: Record<Step['op'], (step: Step) => string> = {
+  wash: () => 'Wash with soap',
+  degrease: () => 'Degrease, two cloths',
+  mask: () => 'Mask, open edge at the primer',
+  tack: () => 'Blow off and tack',
+  abrade: (step) => (step.tool === 'block' ? 'Shape and finish the filler' : step.tool === 'machine-soft' ? 'Final sand' : 'Abrade'),
+  block: () => 'Block the build',
+  feather: () => 'Feather the edges',
+  'strip-sand': () => 'Sand down to the metal',
+  'remove-rust': () => 'Take off the rust',
+  fill: () => 'Fill the hollow',
+  glaze: () => 'Glaze the pinholes',
+  'prime-epoxy': (step) => step.sheetName ?? 'Epoxy',
+  'prime-etch': (step) => step.sheetName ?? 'Etch primer',
+  'prime-dtm': (step) => step.sheetName ?? 'Direct-to-metal build',
+  'prime-build': (step) => step.sheetName ?? 'Build',
+  seal: (step) => step.sheetName ?? 'Sealer',
+  flash: () => 'Let it flash',
+  cure: () => 'Let it cure',
+  'guide-coat': () => 'Guide coat',
+  inspect: () => 'Check the old filler',
+  'hand-over': () => 'Hand over to base',
+};
+
+const TOOL_WORDS: Record<NonNullable<Step['tool']>, string> = {
+  block: 'block',
+  hand: 'hand',
+  machine: 'machine',
+  'machine-soft': 'soft pad',
+  'wet-hand': 'wet, by hand',
+};
+
+export const stepTitle = (step: Step): string => TITLES[step.op](step);
+
+/** The figure that a list shows beside the title, with where it comes from; null where there is none. */
+export function stepFigure(step: Step, system: UnitSystem): { readonly text: string; readonly source: Source } | null {
+  if (step.grits) return { text: step.grits.join(' › '), source: step.sources['grit'] ?? 'default' };
+  if (step.coats !== undefined) return { text: `${step.coats} ${step.coats === 1 ? 'coat' : 'coats'}`, source: step.sources['coats'] ?? 'sheet' };
+  if (step.filmUm !== undefined) return { text: formatQuantity('Um', step.filmUm, system), source: step.sources['filmUm'] ?? 'sheet' };
+  return null;
+}
+
+/** With what the step is done: product, film, grades and tool, in one line; empty where bare hands do. */
+export function stepMeans(step: Step, system: UnitSystem): string {
+  const parts = [
+    step.coats === undefined && step.sheetName ? step.sheetName : '',
+    step.coats === undefined ? '' : `${step.coats} ${step.coats === 1 ? 'coat' : 'coats'}`,
+    step.filmUm === undefined ? '' : `${formatQuantity('Um', step.filmUm, system)} dry`,
+    step.toneL === undefined ? '' : `tone L* ${step.toneL}`,
+    step.grits ? step.grits.join(' › ') : '',
+    step.tool ? TOOL_WORDS[step.tool] : '',
+  ];
+  return parts.filter(Boolean).join(', ');
+}

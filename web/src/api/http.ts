@@ -1,0 +1,47 @@
+import type { ProblemDetails } from '@blue-ledge/core';
+import { connection } from '../state/connection.ts';
+
+/** The one door to the server. */
+
+/** The server answered, and said no. */
+export class Refused extends Error {
+  constructor(readonly details: ProblemDetails) {
+    super(details.title);
+  }
+
+  /** One line for each thing that is wrong, else the title. */
+  get lines(): string[] {
+    const problems = this.details.problems ?? [];
+    return problems.length > 0 ? problems.map(({ path, message }) => (path ? `${path}: ${message}` : message)) : [this.message];
+  }
+}
+
+/** The server did not answer at all; what was asked can be asked again. */
+export class Unreachable extends Error {}
+
+interface Request {
+  readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH';
+  readonly body?: unknown;
+  /** The same key for the same write, however often it is sent. */
+  readonly key?: string;
+}
+
+/** @throws {Refused} for a problem answer, {@link Unreachable} where nothing answered */
+export async function ask<T>(path: string, { method = 'GET', body, key }: Request = {}): Promise<T> {
+  const response = await fetch(`/api${path}`, {
+    method,
+    headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...(key ? { 'idempotency-key': key } : {}) },
+    ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+  }).catch(() => null);
+  // A proxy in between answers 502 to 504 for a server that is down.
+  if (!response || (response.status >= 502 && response.status <= 504)) {
+    connection.lost();
+    throw new Unreachable('The server does not answer.');
+  }
+  connection.found();
+  if (response.ok) return (await response.json()) as T;
+  const details = (await response.json().catch(() => null)) as ProblemDetails | null;
+  throw new Refused(details ?? { status: response.status, title: `The server answered ${response.status}.` });
+}
+
+export const newKey = (): string => crypto.randomUUID();
