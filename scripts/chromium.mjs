@@ -1,0 +1,24 @@
+/** Finds the system's Chromium for browser tests and pictures; on Debian it is installed where it is missing. */
+import { spawnSync } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { run } from './setup.mjs';
+
+const PLACES = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+const find = () => [process.env.CHROMIUM, ...PLACES].find((path) => path && existsSync(path));
+
+/** Path of Chromium. Ends the process with a sentence where there is none and none can be installed. */
+export function chromium() {
+  const found = find();
+  if (found) return found;
+  const canInstall = process.getuid?.() === 0 && spawnSync('apt-get', ['--version']).status === 0;
+  if (!canInstall) {
+    process.stderr.write('The browser tests need Chromium: install your system’s package, or set CHROMIUM to its path.\n');
+    process.exit(1);
+  }
+  process.stderr.write('Installing Chromium from the system’s packages...\n');
+  run('apt-get', ['update', '-qq']);
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  });
+  return find();
+}

@@ -1,0 +1,43 @@
+import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router';
+import type { PanelView } from '@blue-ledge/core';
+import { usePanel, type PanelKey } from '../api/queries.ts';
+import { Pending } from '../shared/Problem.tsx';
+import { withDrafts } from './with-drafts.ts';
+import { useDrafts } from '../state/drafts.ts';
+import './jobs.css';
+
+export interface PanelContext {
+  readonly key: PanelKey;
+  /** The panel with edits that are still on their way. */
+  readonly view: PanelView;
+}
+
+/** What the stages of a panel share. */
+export const usePanelContext = (): PanelContext => useOutletContext<PanelContext>();
+
+/** A panel: its head with the stages that are alive, and the stage that is open. */
+export function PanelPage() {
+  const { job = '', panel = '' } = useParams();
+  const key = { job, panel };
+  const { data, error } = usePanel(key);
+  const drafts = useDrafts((state) => state.drafts);
+  if (!data) return <Pending error={error} what="the panel" />;
+  const view = withDrafts(data, drafts);
+  const context: PanelContext = { key, view };
+  return (
+    <main className="panel-page">
+      <div className="panel-head">
+        <h1>{view.panel.name}</h1>
+        <Link to={`/jobs/${job}`}>{view.job.title}</Link>
+        <nav className="stage-tabs" aria-label="Stages">
+          {(['survey', 'system'] as const).map((stage) => (
+            <NavLink key={stage} to={stage} className={({ isActive }) => (isActive ? 'ledge active' : '')}>
+              {stage === 'survey' ? 'Survey' : 'System'}
+            </NavLink>
+          ))}
+        </nav>
+      </div>
+      <Outlet context={context} />
+    </main>
+  );
+}

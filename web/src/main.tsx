@@ -1,0 +1,25 @@
+import './theme/fonts.ts';
+import './theme/tokens.css';
+import './theme/base.css';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { ConfigProvider } from 'antd';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { RouterProvider } from 'react-router';
+import { queryClient } from './api/query-client.ts';
+import { saveAll } from './jobs/survey/zone-saver.ts';
+import { router } from './router.tsx';
+import { antdTheme } from './theme/antd-theme.ts';
+
+// Edits that were on their way when the page was left go on now.
+saveAll();
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <ConfigProvider theme={antdTheme}>
+      <QueryClientProvider client={queryClient}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>
+    </ConfigProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,29 @@
+import { Navigate, createBrowserRouter } from 'react-router';
+import { Lost } from './shell/Lost.tsx';
+import { Shell } from './shell/Shell.tsx';
+
+/** Every view has an address; each place loads when it is first opened. */
+export const router = createBrowserRouter([
+  {
+    path: '/',
+    element: <Shell />,
+    errorElement: <Lost />,
+    HydrateFallback: () => null,
+    children: [
+      { index: true, element: <Navigate to="/jobs" replace /> },
+      { path: 'jobs', lazy: async () => ({ Component: (await import('./jobs/JobsPage.tsx')).JobsPage }) },
+      { path: 'jobs/:job', lazy: async () => ({ Component: (await import('./jobs/JobPage.tsx')).JobPage }) },
+      {
+        path: 'jobs/:job/panels/:panel',
+        lazy: async () => ({ Component: (await import('./jobs/PanelPage.tsx')).PanelPage }),
+        children: [
+          { index: true, element: <Navigate to="survey" replace /> },
+          { path: 'survey', lazy: async () => ({ Component: (await import('./jobs/survey/SurveyStage.tsx')).SurveyStage }) },
+          { path: 'system', lazy: async () => ({ Component: (await import('./jobs/system/SystemStage.tsx')).SystemStage }) },
+        ],
+      },
+      { path: 'jobs/:job/panels/:panel/plan-sheet', lazy: async () => ({ Component: (await import('./jobs/sheet/PlanSheet.tsx')).PlanSheet }) },
+      { path: '*', element: <Lost /> },
+    ],
+  },
+]);

@@ -1,0 +1,166 @@
+import { LAYER_KINDS, formatNumber, type UnitSystem } from '@blue-ledge/core';
+import { area, line } from 'd3-shape';
+import { useMemo } from 'react';
+import { patternId } from '../materials/patterns.ts';
+import { layoutSection, type SectionGeometry, type SectionInput } from './section-layout.ts';
+
+interface StrataSectionProps {
+  readonly input: SectionInput;
+  /** Step whose end is shown; 0 is as found. */
+  readonly n: number;
+  readonly width: number;
+  readonly height: number;
+  readonly system: UnitSystem;
+  readonly core?: string | undefined;
+  readonly showsRemoved: boolean;
+  readonly onPick: (zoneId: string) => void;
+}
+
+const ribbonPath = area<readonly [number, number, number]>()
+  .x(([x]) => x)
+  .y0(([, , bottom]) => bottom)
+  .y1(([, top]) => top);
+const linePath = line<readonly [number, number]>();
+const between = area<readonly [x: number, before: number, now: number]>()
+  .x(([x]) => x)
+  .y0(([, , now]) => now)
+  .y1(([, before]) => before);
+
+/** The cross-section along the cut after one step, with what that step took off as a ghost. */
+export function StrataSection({ input, n, width, height, system, core, showsRemoved, onPick }: StrataSectionProps) {
+  const size = useMemo(() => ({ width, height }), [width, height]);
+  const now = useMemo(() => layoutSection(input, n, size), [input, n, size]);
+  const before = useMemo(() => (n > 0 ? layoutSection(input, n - 1, size) : null), [input, n, size]);
+  const bottom = height - 8;
+  const ground = `${linePath([...now.ground]) ?? ''}L${now.ground[now.ground.length - 1]![0]} ${bottom}L${now.ground[0]![0]} ${bottom}Z`;
+  return (
+    <svg width="100%" viewBox={`0 0 ${width} ${height}`} role="img" aria-label={describe(input, n)} className="section-drawing">
+      <Ticks geometry={now} system={system} width={width} />
+      <path d={ground} fill={`url(#${patternId('steel')})`} stroke="#14212B" strokeWidth="1.2" />
+      {now.ribbons.map((ribbon) => (
+        <path
+          key={ribbon.slot}
+          d={ribbonPath([...ribbon.points]) ?? ''}
+          fill={`url(#${patternId(ribbon.kind)})`}
+          stroke="#14212B"
+          strokeWidth="1"
+        />
+      ))}
+      {now.breakY !== null && <BreakMark geometry={now} input={input} />}
+      {showsRemoved && before && <Removed before={before} now={now} />}
+      <path d={linePath([...now.surface]) ?? ''} fill="none" stroke="#14212B" strokeWidth="2.2" />
+      <OuterBreaks geometry={now} bottom={bottom} />
+      <ZoneTabs geometry={now} core={core} bottom={bottom} onPick={onPick} />
+      {now.plaques.map(({ x, y, kind, um }) => (
+        <g key={`${kind} ${x} ${y}`} transform={`translate(${x} ${y})`}>
+          <rect x="-32" y="-9.5" width="64" height="19" fill="#F9F7F1" stroke="#14212B" strokeWidth="1" />
+          <text y="4.8" textAnchor="middle" fontSize="13" fill="#14212B">
+            {LAYER_KINDS[kind].code} <tspan fontWeight="600">{formatNumber('Um', um, system)}</tspan>
+          </text>
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+/** What the drawing shows, for those who do not see it. */
+function describe({ strata }: SectionInput, n: number): string {
+  const zones = Object.entries(strata[n]!.zones).map(
+    ([id, layers]) => `zone ${id}: ${layers.map((layer) => `${LAYER_KINDS[layer.kind].label} ${Math.round(layer.um)} µm`).join(', ') || 'bare'}`,
+  );
+  return `Section ${n === 0 ? 'as found' : `after step ${n}`}; from the substrate up, ${zones.join('; ')}.`;
+}
+
+function Ticks({ geometry, system, width }: { readonly geometry: SectionGeometry; readonly system: UnitSystem; readonly width: number }) {
+  return (
+    <g fontSize="12.5" fill="#42515C">
+      <text x="38" y="22" textAnchor="end">
+        {system === 'metric' ? 'µm' : 'mil'}
+      </text>
+      {geometry.ticksUm.map((um) => {
+        const y = geometry.zeroY - um * geometry.pxPerUm;
+        return (
+          <g key={um}>
+            <line x1="44" x2={width - 12} y1={y} y2={y} stroke="#C6C1B3" strokeDasharray="2 4" />
+            <text x="38" y={y + 4} textAnchor="end">
+              {formatNumber('Um', um, system)}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** Deep body work is not to the scale of the film: a double zigzag through it, with the depth in words. */
+function BreakMark({ geometry, input }: { readonly geometry: SectionGeometry; readonly input: SectionInput }) {
+  const y = geometry.breakY!;
+  const deep = geometry.spans.filter((span) => (input.hollowsUm[span.zoneId] ?? 0) > 0);
+  return deep.map(({ zoneId, x0, x1 }) => {
+    const middle = (x0 + x1) / 2;
+    const zigzag = (dy: number) => `M${middle - 18} ${y + dy}l6 -5 6 5 6 -5 6 5 6 -5 6 5`;
+    return (
+      <g key={`${zoneId} ${x0}`} fill="none">
+        <path d={zigzag(4)} stroke="#F9F7F1" strokeWidth="6" />
+        <path d={zigzag(2)} stroke="#14212B" strokeWidth="1.2" />
+        <path d={zigzag(7)} stroke="#14212B" strokeWidth="1.2" />
+        <title>Depth is drawn shorter than film: {(input.hollowsUm[zoneId]! / 1000).toFixed(1)} mm</title>
+      </g>
+    );
+  });
+}
+
+/** What the step took off: dashed old surface and hatch. */
+function Removed({ before, now }: { readonly before: SectionGeometry; readonly now: SectionGeometry }) {
+  const gone = before.surface.map(([x, y], i) => [x, Math.min(y, now.surface[i]![1]), now.surface[i]![1]] as const);
+  if (!gone.some(([, was, is]) => is - was > 1)) return null;
+  return (
+    <g>
+      <path d={between(gone) ?? ''} fill="url(#removed-film)" />
+      <path d={linePath(gone.map(([x, was]) => [x, was] as const)) ?? ''} fill="none" stroke="#2B2B2B" strokeWidth="1.6" strokeDasharray="5 3.5" />
+    </g>
+  );
+}
+
+function OuterBreaks({ geometry, bottom }: { readonly geometry: SectionGeometry; readonly bottom: number }) {
+  const { spans } = geometry;
+  if (spans.length < 3) return null;
+  const xs = [spans[0]!.x0 + 14, spans[spans.length - 1]!.x1 - 14];
+  return xs.map((x) => {
+    const top = Math.min(...geometry.surface.map(([, y]) => y)) - 6;
+    const wave = `M${x} ${top}q5 ${(bottom - top) / 4} 0 ${(bottom - top) / 2}t0 ${(bottom - top) / 2}`;
+    return (
+      <g key={x} fill="none">
+        <path d={wave} stroke="#14212B" strokeWidth="7" />
+        <path d={wave} stroke="#F9F7F1" strokeWidth="4.5" />
+      </g>
+    );
+  });
+}
+
+interface ZoneTabsProps {
+  readonly geometry: SectionGeometry;
+  readonly core: string | undefined;
+  readonly bottom: number;
+  readonly onPick: (zoneId: string) => void;
+}
+
+function ZoneTabs({ geometry, core, bottom, onPick }: ZoneTabsProps) {
+  const picked = geometry.spans.find((span) => span.zoneId === core);
+  const corePx = picked ? (picked.x0 + picked.x1) / 2 + (picked.x1 - picked.x0 > 90 ? 44 : 0) : null;
+  return (
+    <g>
+      {corePx !== null && <line x1={corePx} x2={corePx} y1="28" y2={bottom} stroke="#1E5B8C" strokeWidth="2" />}
+      {geometry.spans.map(({ zoneId, x0, x1 }, i) => (
+        <g key={`${zoneId} ${x0}`} onClick={() => onPick(zoneId)} style={{ cursor: 'pointer' }}>
+          {i > 0 && <line x1={x0} x2={x0} y1="26" y2={bottom} stroke="#8A8577" strokeDasharray="1 5" />}
+          <path d={`M${x0 + 3} 28V22H${x1 - 3}V28`} fill="none" stroke="#14212B" strokeWidth="1.4" />
+          <rect x={(x0 + x1) / 2 - 12} y="2" width="24" height="20" fill={zoneId === core ? '#1E5B8C' : '#14212B'} />
+          <text x={(x0 + x1) / 2} y="17" textAnchor="middle" fill="#F9F7F1" fontSize="14" fontWeight="600">
+            {zoneId.slice(0, 3)}
+          </text>
+        </g>
+      ))}
+    </g>
+  );
+}

@@ -1,0 +1,35 @@
+import { FolderOpenOutlined } from '@ant-design/icons';
+import { NavLink, Outlet } from 'react-router';
+import { PatternDefs } from '../shared/materials/PatternDefs.tsx';
+import { Strip } from './Strip.tsx';
+import './shell.css';
+
+/** Rail, strip and the place that is open. */
+export function Shell() {
+  return (
+    <div className="shell">
+      <PatternDefs />
+      <nav className="rail" aria-label="Places">
+        <NavLink to="/jobs" className="rail-mark" aria-label="Blue Ledge, all jobs">
+          <Mark />
+        </NavLink>
+        <NavLink to="/jobs" className="rail-place">
+          <FolderOpenOutlined />
+          Jobs
+        </NavLink>
+      </nav>
+      <Strip />
+      <Outlet />
+    </div>
+  );
+}
+
+function Mark() {
+  return (
+    <svg width="36" height="32" viewBox="0 0 36 32" aria-hidden="true">
+      <path d="M0 0h14v6h8v6H0z" fill="#F9F7F1" />
+      <path d="M0 16h24v5h8v5H0z" fill="#6EA8D6" />
+      <path d="M0 28h36v3H0z" fill="#A9C3D8" />
+    </svg>
+  );
+}

@@ -1,0 +1,71 @@
+import { dewPointCelsius, type UnitSystem } from '@blue-ledge/core';
+import { useParams } from 'react-router';
+import { useJob } from '../api/queries.ts';
+import { useConnection } from '../state/connection.ts';
+import { useDrafts } from '../state/drafts.ts';
+import { useFormat, useUnits } from '../state/units.ts';
+
+/** The top strip: the shop's climate, whether all is saved, and the units. */
+export function Strip() {
+  const { job } = useParams();
+  return (
+    <header className="strip">
+      {job ? <Climate job={job} /> : <span className="strip-name">Blue Ledge</span>}
+      <span className="strip-space" />
+      <SaveState />
+      <UnitSwitch />
+    </header>
+  );
+}
+
+function Climate({ job }: { readonly job: string }) {
+  const { data } = useJob(job);
+  const { quantity } = useFormat();
+  if (!data) return null;
+  const { celsius, relativeHumidity, profile } = data.shop;
+  const margin = celsius - dewPointCelsius(celsius, relativeHumidity);
+  return (
+    <dl className="climate">
+      <dt>{profile}</dt>
+      <dd>{quantity('Celsius', celsius)}</dd>
+      <dt>humidity</dt>
+      <dd>{quantity('Percent', relativeHumidity)}</dd>
+      <dt>above dew point</dt>
+      <dd>{quantity('Kelvin', margin)}</dd>
+    </dl>
+  );
+}
+
+function SaveState() {
+  const isLost = useConnection((state) => state.isLost);
+  const waiting = useDrafts((state) => Object.keys(state.drafts).length);
+  if (isLost)
+    return (
+      <p className="save-state save-state-lost" role="status">
+        <b>The server does not answer.</b> {waiting > 0 ? 'Your changes are kept here; ' : ''}trying again every 2 s.
+      </p>
+    );
+  return (
+    <p className="save-state" role="status">
+      {waiting > 0 ? 'Saving…' : 'All saved'}
+    </p>
+  );
+}
+
+const SYSTEMS: readonly (readonly [UnitSystem, string, string])[] = [
+  ['metric', 'µm °C', 'Metric units'],
+  ['us', 'mil °F', 'US units'],
+];
+
+function UnitSwitch() {
+  const { system, choose } = useUnits();
+  return (
+    <div className="unit-switch" role="group" aria-label="Units">
+      {SYSTEMS.map(([name, text, words]) => (
+        <button key={name} type="button" aria-pressed={system === name} aria-label={words} onClick={() => choose(name)}>
+          {text}
+        </button>
+      ))}
+    </div>
+  );
+}
