@@ -1,4 +1,4 @@
-import { isMetal, labelOf, type LayerKind } from '../materials/layer-kinds.ts';
+import { PLANNED_KINDS, isMetal, labelOf } from '../materials/layer-kinds.ts';
 import { ruleIn, type Context } from '../operations/context.ts';
 import { findingOf } from '../survey/finding.ts';
 import type { Zone } from '../survey/zone.ts';
@@ -11,8 +11,6 @@ export interface Stop {
   readonly text: string;
 }
 
-/** Materials this version plans; the others stop with a plain word. */
-const PLANNED: readonly LayerKind[] = ['steel', 'ecoat', 'old-finish', 'filler', 'glaze'];
 
 function fillerDepthUm(zone: Zone): number {
   const body = zone.layers.reduce((sum, layer) => (layer.kind === 'filler' ? sum + (layer.um ?? 0) : sum), 0);
@@ -23,7 +21,7 @@ function fillerDepthUm(zone: Zone): number {
 export function stopOf(zone: Zone, context: Context): Stop | null {
   const stop = (rule: string, text: string): Stop => ({ zoneId: zone.id, rule, text });
   if (findingOf(zone.findings, 'rust-through')) return stop('M5', sentence('M5.through', {}));
-  const foreign = zone.layers.find((layer) => !PLANNED.includes(layer.kind));
+  const foreign = zone.layers.find((layer) => !PLANNED_KINDS.includes(layer.kind));
   if (foreign) return stop('scope', sentence('plan.unsupported', { layer: labelOf(foreign.kind) }));
   const filler = [...context.shelf.values()].find((sheet) => sheet.kind === 'filler');
   const mostUm = filler?.film.maxUm ?? ruleIn(context, 'fillerMaxUm').value;

@@ -55,6 +55,8 @@ export const findingSchema = z.discriminatedUnion('kind', [
 
 export type Finding = z.infer<typeof findingSchema>;
 export type FindingKind = Finding['kind'];
+export type PlainFinding = (typeof plain)[number];
+export type SpreadFinding = (typeof spread)[number];
 export const FINDING_KINDS: readonly FindingKind[] = [
   'coarse-scratches',
   'low',

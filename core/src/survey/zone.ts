@@ -52,3 +52,9 @@ export const zoneSchema = z.looseObject({
 export type Zone = z.infer<typeof zoneSchema>;
 export type SurveyLayer = z.infer<typeof layerSchema>;
 export type Polygon = z.infer<typeof polygonSchema>;
+
+/** The zone with another stack; what lies on top is its substrate. */
+export function withLayers(zone: Zone, layers: Zone['layers']): Zone {
+  const top = substrateNames.find((kind) => kind === layers[layers.length - 1]?.kind);
+  return { ...zone, layers, substrate: top ?? zone.substrate };
+}

@@ -1,0 +1,81 @@
+import { GRADES } from '../materials/grades.ts';
+import type { Finding, FindingKind, PlainFinding, SpreadFinding } from './finding.ts';
+
+/** How each finding is asked for: its words, the figures it needs, and what a new one starts with. */
+
+/** A figure of a finding; a number's unit is the end of its name, a `share` is 0..1 and asked in percent. */
+export type FindingField =
+  | { readonly kind: 'number'; readonly name: string; readonly label: string }
+  | { readonly kind: 'share'; readonly name: string; readonly label: string }
+  | { readonly kind: 'count'; readonly name: string; readonly label: string }
+  | { readonly kind: 'choice'; readonly name: string; readonly label: string; readonly options: readonly string[] };
+
+export interface FindingForm {
+  readonly label: string;
+  readonly fields: readonly FindingField[];
+  readonly blank: Finding;
+}
+
+const number = (name: string, label: string): FindingField => ({ kind: 'number', name, label });
+const share: FindingField = { kind: 'share', name: 'share', label: 'share of the zone' };
+const grit: FindingField = { kind: 'choice', name: 'grit', label: 'grit', options: GRADES };
+const plain = (kind: PlainFinding, label: string): FindingForm => ({ label, fields: [], blank: { kind } });
+const spread = (kind: SpreadFinding, label: string): FindingForm => ({
+  label,
+  fields: [share],
+  blank: { kind, share: 0.1 },
+});
+
+export const FINDING_FORMS: Record<FindingKind, FindingForm> = {
+  'coarse-scratches': { label: 'coarse scratches', fields: [grit], blank: { kind: 'coarse-scratches', grit: 'P80' } },
+  low: { label: 'hollow', fields: [number('depthMm', 'depth')], blank: { kind: 'low', depthMm: 1 } },
+  waves: {
+    label: 'waves',
+    fields: [number('um', 'peak to valley'), number('wavelengthMm', 'over a length of')],
+    blank: { kind: 'waves', um: 60, wavelengthMm: 150 },
+  },
+  'rub-through': {
+    label: 'rub-through spots',
+    fields: [number('spotMm', 'spot size'), { kind: 'count', name: 'count', label: 'spots' }],
+    blank: { kind: 'rub-through', spotMm: 10, count: 1 },
+  },
+  peeling: spread('peeling', 'peeling'),
+  checked: spread('checked', 'checked or crazed'),
+  chips: spread('chips', 'chips'),
+  reacted: spread('reacted', 'wrinkled by an earlier coat'),
+  texture: {
+    label: 'texture',
+    fields: [{ kind: 'choice', name: 'want', label: 'wanted', options: ['keep', 'flatten'] }],
+    blank: { kind: 'texture', want: 'keep' },
+  },
+  crack: { label: 'crack', fields: [number('lengthMm', 'length')], blank: { kind: 'crack', lengthMm: 20 } },
+  hole: { label: 'hole', fields: [number('lengthMm', 'length')], blank: { kind: 'hole', lengthMm: 20 } },
+  pinholes: plain('pinholes', 'pinholes'),
+  'rust-surface': plain('rust-surface', 'surface rust'),
+  'rust-pitted': plain('rust-pitted', 'pitted rust'),
+  'rust-through': plain('rust-through', 'rusted through'),
+  'orange-peel': plain('orange-peel', 'orange peel'),
+  'release-agent': plain('release-agent', 'release agent'),
+  dressing: plain('dressing', 'dressing'),
+  'glue-residue': plain('glue-residue', 'glue residue'),
+  overspray: plain('overspray', 'overspray'),
+  edge: plain('edge', 'edge to feather'),
+  'unknown-plastic': plain('unknown-plastic', 'unknown plastic'),
+};
+
+/** Findings that shape the plans of this version; the others are kept as they are. */
+export const PLANNED_FINDINGS: readonly FindingKind[] = [
+  'coarse-scratches',
+  'low',
+  'waves',
+  'pinholes',
+  'rub-through',
+  'peeling',
+  'checked',
+  'reacted',
+  'orange-peel',
+  'edge',
+  'rust-surface',
+  'rust-pitted',
+  'rust-through',
+];
