@@ -12,7 +12,9 @@ export function chromium() {
   if (found) return found;
   const canInstall = process.getuid?.() === 0 && spawnSync('apt-get', ['--version']).status === 0;
   if (!canInstall) {
-    process.stderr.write('The browser tests need Chromium: install your system’s package, or set CHROMIUM to its path.\n');
+    process.stderr.write(
+      'The browser tests need Chromium: install your system’s package, or set CHROMIUM to its path.\n',
+    );
     process.exit(1);
   }
   process.stderr.write('Installing Chromium from the system’s packages...\n');

@@ -26,7 +26,8 @@ server.on('exit', (code) => process.exit(code ?? 0));
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 
 await answers();
-for (const file of readdirSync(join(root, 'demo'))) if (file.endsWith('.ledge.json')) await seed(join(root, 'demo', file));
+for (const file of readdirSync(join(root, 'demo')))
+  if (file.endsWith('.ledge.json')) await seed(join(root, 'demo', file));
 console.log(`Blue Ledge is at ${address}`);
 
 async function answers() {
@@ -35,7 +36,9 @@ async function answers() {
     if (health?.ok) return;
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
-  console.error(`The server did not answer at ${address}; is another program on that port? Set PORT to a free one.`);
+  console.error(
+    `The server did not answer at ${address}; is another program on that port? Set PORT to a free one.`,
+  );
   server.kill();
 }
 

@@ -6,8 +6,18 @@ import { root, setup } from './setup.mjs';
 setup();
 const server = spawn(
   process.execPath,
-  ['--watch', '--conditions=@blue-ledge/source', '--import', '@swc-node/register/esm-register', 'src/main.ts'],
-  { cwd: join(root, 'server'), stdio: 'inherit', env: { ...process.env, LEDGE_DATA: process.env.LEDGE_DATA ?? join(root, 'data') } },
+  [
+    '--watch',
+    '--conditions=@blue-ledge/source',
+    '--import',
+    '@swc-node/register/esm-register',
+    'src/main.ts',
+  ],
+  {
+    cwd: join(root, 'server'),
+    stdio: 'inherit',
+    env: { ...process.env, LEDGE_DATA: process.env.LEDGE_DATA ?? join(root, 'data') },
+  },
 );
 const web = spawn(join(root, 'node_modules/.bin/vite'), ['web'], { cwd: root, stdio: 'inherit' });
 const stop = () => [server, web].forEach((child) => child.kill());

@@ -19,7 +19,10 @@ export function run(program, args, options = {}) {
   if (result.status !== 0) process.exit(result.status ?? 1);
 }
 
-const lockHash = () => createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+const lockHash = () =>
+  createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
 
 /** Installs dependencies unless this very lock file is installed already. */
 export function setup() {
@@ -51,6 +54,8 @@ const bin = (name) => join(root, 'node_modules', '.bin', name);
 export function build(workspaces) {
   if (workspaces.includes('core') && isStale('core')) run(bin('tsc'), ['-p', 'core/tsconfig.build.json']);
   for (const name of ['server', 'cli'])
-    if (workspaces.includes(name) && isStale(name, 'core')) run(bin('tsc'), ['-p', `${name}/tsconfig.build.json`]);
-  if (workspaces.includes('web') && isStale('web', 'core')) run(bin('vite'), ['build', 'web', '--logLevel', 'warn']);
+    if (workspaces.includes(name) && isStale(name, 'core'))
+      run(bin('tsc'), ['-p', `${name}/tsconfig.build.json`]);
+  if (workspaces.includes('web') && isStale('web', 'core'))
+    run(bin('vite'), ['build', 'web', '--logLevel', 'warn']);
 }

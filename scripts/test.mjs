@@ -17,7 +17,13 @@ mkdirSync(reports, { recursive: true });
 const env = { ...process.env, CHROMIUM: browser };
 const program = (name, args, extra = {}) => {
   console.log(`\n--- ${name} ${args.join(' ')}`);
-  return spawnSync(join(root, 'node_modules/.bin', name), args, { cwd: root, stdio: 'inherit', env: { ...env, ...extra } }).status === 0;
+  return (
+    spawnSync(join(root, 'node_modules/.bin', name), args, {
+      cwd: root,
+      stdio: 'inherit',
+      env: { ...env, ...extra },
+    }).status === 0
+  );
 };
 const node = (script) => {
   console.log(`\n--- ${script}`);
@@ -43,14 +49,22 @@ const check = (ok) => ({ passed: ok ? 1 : 0, failed: ok ? 0 : 1 });
 function unitTests() {
   const report = join(reports, 'jest.json');
   const ok = program('jest', ['--json', `--outputFile=${report}`, '--silent']);
-  return counted(report, ok, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites }));
+  return counted(report, ok, (r) => ({
+    passed: r.numPassedTests,
+    failed: r.numFailedTests + r.numRuntimeErrorTestSuites,
+  }));
 }
 
 function browserTests() {
   const report = join(reports, 'playwright.json');
   build(['core', 'server', 'web']);
-  const ok = program('playwright', ['test', '-c', 'e2e', '--reporter=list,json'], { PLAYWRIGHT_JSON_OUTPUT_NAME: report });
-  return counted(report, ok, ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }));
+  const ok = program('playwright', ['test', '-c', 'e2e', '--reporter=list,json'], {
+    PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+  });
+  return counted(report, ok, ({ stats }) => ({
+    passed: stats.expected + stats.flaky,
+    failed: stats.unexpected,
+  }));
 }
 
 const results = [

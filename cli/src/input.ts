@@ -1,5 +1,13 @@
 import { readFileSync, statSync } from 'node:fs';
-import { GRADES, MOST_JOB_BYTES, problemText, readGrade, readJobText, type Grade, type JobFile } from '@blue-ledge/core';
+import {
+  GRADES,
+  MOST_JOB_BYTES,
+  problemText,
+  readGrade,
+  readJobText,
+  type Grade,
+  type JobFile,
+} from '@blue-ledge/core';
 
 /** Something is wrong with what the user gave; the message says what and how to mend it. */
 export class BadInput extends Error {}
@@ -8,18 +16,24 @@ export class BadInput extends Error {}
 export function readJobFile(path: string): JobFile {
   const read = readJobText(readText(path));
   if (read.ok) return read.value;
-  throw new BadInput([`${path} was not read:`, ...read.problems.map((problem) => `  ${problemText(problem)}`)].join('\n'));
+  throw new BadInput(
+    [`${path} was not read:`, ...read.problems.map((problem) => `  ${problemText(problem)}`)].join('\n'),
+  );
 }
 
 function readText(path: string): string {
   try {
     const { size } = statSync(path);
     if (size > MOST_JOB_BYTES)
-      throw new BadInput(`${path} is ${Math.round(size / 1024 / 1024)} MB; a job file is at most ${MOST_JOB_BYTES / 1024 / 1024} MB. Split the job.`);
+      throw new BadInput(
+        `${path} is ${Math.round(size / 1024 / 1024)} MB; a job file is at most ${MOST_JOB_BYTES / 1024 / 1024} MB. Split the job.`,
+      );
     return readFileSync(path, 'utf8');
   } catch (error) {
     if (error instanceof BadInput) throw error;
-    throw new BadInput(`${path} cannot be read (${(error as NodeJS.ErrnoException).code}): give the path of a job file`);
+    throw new BadInput(
+      `${path} cannot be read (${(error as NodeJS.ErrnoException).code}): give the path of a job file`,
+    );
   }
 }
 
@@ -28,20 +42,26 @@ export const numberFor =
   (option: string, unit: string) =>
   (text: string): number => {
     const value = Number(text.trim().replace(',', '.'));
-    if (text.trim() === '' || !Number.isFinite(value)) throw new BadInput(`--${option} must be a number${unit ? ` in ${unit}` : ''}, got "${text}"`);
+    if (text.trim() === '' || !Number.isFinite(value))
+      throw new BadInput(`--${option} must be a number${unit ? ` in ${unit}` : ''}, got "${text}"`);
     return value;
   };
 
 /** Numbers separated by a mark. @throws {BadInput} naming the option */
-export const numbersFor = (option: string, mark: ':' | ',') => (text: string): number[] =>
-  text.split(mark).map(numberFor(option, `the form 4${mark}1${mark}2`));
+export const numbersFor =
+  (option: string, mark: ':' | ',') =>
+  (text: string): number[] =>
+    text.split(mark).map(numberFor(option, `the form 4${mark}1${mark}2`));
 
 /** A grade, FEPA or CAMI. @throws {BadInput} naming the option */
 export const gradeFor =
   (option: string) =>
   (text: string): Grade => {
     const grade = readGrade(text);
-    if (!grade) throw new BadInput(`--${option} "${text}" is in no table; use ${GRADES[0]} to ${GRADES[GRADES.length - 1]}, or "CAMI 400"`);
+    if (!grade)
+      throw new BadInput(
+        `--${option} "${text}" is in no table; use ${GRADES[0]} to ${GRADES[GRADES.length - 1]}, or "CAMI 400"`,
+      );
     return grade;
   };
 

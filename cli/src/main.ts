@@ -15,12 +15,24 @@ const FAULT = 1;
 const BAD_INPUT = 2;
 
 const program = new Command('ledge')
-  .description('Plans undercoat systems from a job file, and answers with the models behind them. Answers are JSON.')
+  .description(
+    'Plans undercoat systems from a job file, and answers with the models behind them. Answers are JSON.',
+  )
   .exitOverride()
   .configureOutput({ outputError: (text, write) => write(text) });
 
-for (const command of [planCommand, checkCommand, schemaCommand, dewCommand, telegraphCommand, mixCommand, ladderCommand])
-  program.addCommand(command((answer) => process.stdout.write(`${JSON.stringify(answer, null, 2)}\n`)).exitOverride());
+for (const command of [
+  planCommand,
+  checkCommand,
+  schemaCommand,
+  dewCommand,
+  telegraphCommand,
+  mixCommand,
+  ladderCommand,
+])
+  program.addCommand(
+    command((answer) => process.stdout.write(`${JSON.stringify(answer, null, 2)}\n`)).exitOverride(),
+  );
 
 try {
   await program.parseAsync();
@@ -35,6 +47,8 @@ function exitCodeOf(error: unknown): number {
     process.stderr.write(`${error.message}\n`);
     return BAD_INPUT;
   }
-  process.stderr.write(`A fault of this program, not of your input: ${(error as Error).stack ?? String(error)}\n`);
+  process.stderr.write(
+    `A fault of this program, not of your input: ${(error as Error).stack ?? String(error)}\n`,
+  );
   return FAULT;
 }

@@ -53,7 +53,17 @@ export { filmUm, strataOf } from './planner/strata.ts';
 export type { Strata, StrataLayer } from './planner/strata.ts';
 
 // formats
-export { JOB_FORMAT, JOB_VERSION, MOST_JOB_BYTES, jobFactsSchema, jobFileSchema, problemText, problemsOf, readJob, readJobText } from './formats/job-file.ts';
+export {
+  JOB_FORMAT,
+  JOB_VERSION,
+  MOST_JOB_BYTES,
+  jobFactsSchema,
+  jobFileSchema,
+  problemText,
+  problemsOf,
+  readJob,
+  readJobText,
+} from './formats/job-file.ts';
 export type { JobFile, Problem, Read } from './formats/job-file.ts';
 export { SCHEMA_NAMES, jsonSchemaOf } from './formats/json-schema.ts';
 export type { JobSummary, JobView, PanelView, PlanView, ProblemDetails } from './formats/views.ts';

@@ -10,7 +10,9 @@ import { ShelfController } from './shelf/shelf.controller.ts';
 @Module({})
 export class AppModule {
   static with({ dataFolder, webFolder }: Config): DynamicModule {
-    const web = webFolder ? [ServeStaticModule.forRoot({ rootPath: webFolder, exclude: ['/api/{*rest}'] })] : [];
+    const web = webFolder
+      ? [ServeStaticModule.forRoot({ rootPath: webFolder, exclude: ['/api/{*rest}'] })]
+      : [];
     return {
       module: AppModule,
       imports: [DatabaseModule.in(dataFolder), JobsModule, PlansModule, ...web],

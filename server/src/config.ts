@@ -4,7 +4,12 @@ import { z } from 'zod';
 
 /** Settings from the environment, checked at start; a wrong one ends the start with a sentence. */
 const settingsSchema = z.object({
-  PORT: z.coerce.number({ error: 'PORT must be a number' }).int().min(0).max(65_535, 'PORT must be at most 65535').default(4600),
+  PORT: z.coerce
+    .number({ error: 'PORT must be a number' })
+    .int()
+    .min(0)
+    .max(65_535, 'PORT must be at most 65535')
+    .default(4600),
   /** Folder of the database. */
   LEDGE_DATA: z.string().min(1).default(join(homedir(), '.blue-ledge')),
   /** Folder of the built web app; empty for a server without one. */
@@ -20,7 +25,10 @@ export interface Config {
 /** @throws {Error} naming the setting that is wrong */
 export function readConfig(environment: NodeJS.ProcessEnv): Config {
   const parsed = settingsSchema.safeParse(environment);
-  if (!parsed.success) throw new Error(parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; '));
+  if (!parsed.success)
+    throw new Error(
+      parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; '),
+    );
   const { PORT, LEDGE_DATA, LEDGE_WEB } = parsed.data;
   return { port: PORT, dataFolder: LEDGE_DATA, webFolder: LEDGE_WEB };
 }

@@ -27,10 +27,21 @@ test('a job comes back as it was taken in, extra fields and all, also after a re
 test('a zone is saved once, and a stale version gets both values', async () => {
   await takeDemo();
   const zone = { ...(await zoneB()), areaM2: 0.3 };
-  await server.http.put(`${DOOR}/zones/B`).set('idempotency-key', 'first-write').send({ version: 1, zone }).expect(200);
-  const again = await server.http.put(`${DOOR}/zones/B`).set('idempotency-key', 'first-write').send({ version: 1, zone }).expect(200);
+  await server.http
+    .put(`${DOOR}/zones/B`)
+    .set('idempotency-key', 'first-write')
+    .send({ version: 1, zone })
+    .expect(200);
+  const again = await server.http
+    .put(`${DOOR}/zones/B`)
+    .set('idempotency-key', 'first-write')
+    .send({ version: 1, zone })
+    .expect(200);
   expect(again.body.version).toBe(2);
-  const { body } = await server.http.put(`${DOOR}/zones/B`).send({ version: 1, zone: { ...zone, areaM2: 0.2 } }).expect(409);
+  const { body } = await server.http
+    .put(`${DOOR}/zones/B`)
+    .send({ version: 1, zone: { ...zone, areaM2: 0.2 } })
+    .expect(409);
   expect(body.yours.areaM2).toBe(0.2);
   expect(body.theirs.value.areaM2).toBe(0.3);
   expect((await zoneB()).areaM2).toBe(0.3);
@@ -49,7 +60,10 @@ test('of many writers of the same version exactly one wins, and nobody gets a 50
 
 test('zones may not grow over their panel, and then nothing is saved', async () => {
   await takeDemo();
-  const { body } = await server.http.put(`${DOOR}/zones/B`).send({ version: 1, zone: { ...(await zoneB()), areaM2: 1.9 } }).expect(422);
+  const { body } = await server.http
+    .put(`${DOOR}/zones/B`)
+    .send({ version: 1, zone: { ...(await zoneB()), areaM2: 1.9 } })
+    .expect(422);
   expect(body.problems[0]).toMatchObject({ path: 'zone.areaM2' });
   expect(body.problems[0].message).toContain('make a zone smaller');
   expect((await zoneB()).areaM2).toBe(0.35);
@@ -63,7 +77,10 @@ describe('a plan', () => {
     expect((await server.http.get(`${plans}/latest`).expect(200)).body).toEqual({ plan: null });
     const made = await server.http.post(plans).expect(201);
     expect(made.body).toMatchObject({ isCurrent: true, version: 1 });
-    await server.http.put(`${DOOR}/zones/B`).send({ version: 1, zone: { ...(await zoneB()), areaM2: 0.2 } }).expect(200);
+    await server.http
+      .put(`${DOOR}/zones/B`)
+      .send({ version: 1, zone: { ...(await zoneB()), areaM2: 0.2 } })
+      .expect(200);
     server = await server.restart();
     const { body } = await server.http.get(`${plans}/latest`).expect(200);
     expect(body.plan.plan).toEqual(made.body.plan);
@@ -75,7 +92,8 @@ describe('a plan', () => {
     const { body: made } = await server.http.post(plans).expect(201);
     const ready = made.plan.systems.filter((system: { verdict: string }) => system.verdict === 'ready');
     const refused = made.plan.systems.find((system: { verdict: string }) => system.verdict === 'refused');
-    const choose = (systemId: string, version: number) => server.http.put(`${plans}/${made.id}/choice`).send({ systemId, version });
+    const choose = (systemId: string, version: number) =>
+      server.http.put(`${plans}/${made.id}/choice`).send({ systemId, version });
     await choose(ready[1].id, 1).expect(200);
     await choose(ready[0].id, 1).expect(409);
     const { body } = await choose(refused.id, 2).expect(422);
@@ -105,10 +123,20 @@ describe('bad input gets a sentence that names the field, and nothing is taken i
     ['a missing panel list', () => withPanels(undefined), 'panels', /needs a list of panels/],
     ['no panel', () => withPanels([]), 'panels', /at least one panel/],
     ['a negative area', () => withZone({ areaM2: -1 }), 'panels.0.zones.1.areaM2', /more than 0/],
-    ['an unknown layer', () => withZone({ layers: [{ kind: 'butter' }] }), 'panels.0.zones.1.layers.0.kind', /option|expected/i],
+    [
+      'an unknown layer',
+      () => withZone({ layers: [{ kind: 'butter' }] }),
+      'panels.0.zones.1.layers.0.kind',
+      /option|expected/i,
+    ],
     ['zones over the panel', () => withZone({ areaM2: 9 }), 'panels.0.zones', /make a zone smaller/],
     ['a zone id used twice', () => withZone({ id: 'A' }), 'panels.0.zones.1.id', /used twice/],
-    ['an unknown grade', () => withZone({ findings: [{ kind: 'coarse-scratches', grit: '400' }] }), 'panels.0.zones.1.findings.0.grit', /P grade/],
+    [
+      'an unknown grade',
+      () => withZone({ findings: [{ kind: 'coarse-scratches', grit: '400' }] }),
+      'panels.0.zones.1.findings.0.grit',
+      /P grade/,
+    ],
     ['a newer version', () => ({ ...demoJob(), version: 9 }), 'version', /Update the program/],
     ['another format', () => ({ format: 'something' }), 'format', /not a Blue Ledge job file/],
   ];

@@ -18,11 +18,20 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./jobs/PanelPage.tsx')).PanelPage }),
         children: [
           { index: true, element: <Navigate to="survey" replace /> },
-          { path: 'survey', lazy: async () => ({ Component: (await import('./jobs/survey/SurveyStage.tsx')).SurveyStage }) },
-          { path: 'system', lazy: async () => ({ Component: (await import('./jobs/system/SystemStage.tsx')).SystemStage }) },
+          {
+            path: 'survey',
+            lazy: async () => ({ Component: (await import('./jobs/survey/SurveyStage.tsx')).SurveyStage }),
+          },
+          {
+            path: 'system',
+            lazy: async () => ({ Component: (await import('./jobs/system/SystemStage.tsx')).SystemStage }),
+          },
         ],
       },
-      { path: 'jobs/:job/panels/:panel/plan-sheet', lazy: async () => ({ Component: (await import('./jobs/sheet/PlanSheet.tsx')).PlanSheet }) },
+      {
+        path: 'jobs/:job/panels/:panel/plan-sheet',
+        lazy: async () => ({ Component: (await import('./jobs/sheet/PlanSheet.tsx')).PlanSheet }),
+      },
       { path: '*', element: <Lost /> },
     ],
   },

@@ -11,14 +11,16 @@ export const dewCommand = (answer: (answer: unknown) => void): Command =>
     .requiredOption('--celsius <°C>', 'air temperature', numberFor('celsius', '°C'))
     .requiredOption('--humidity <%>', 'relative humidity', numberFor('humidity', '%'))
     .option('--surface <°C>', 'surface temperature; the air’s where not given', numberFor('surface', '°C'))
-    .action(({ celsius, humidity, surface = celsius }: { celsius: number; humidity: number; surface?: number }) => {
-      const dewPoint = dewPointCelsius(celsius, humidity);
-      answer({
-        dewPointCelsius: dewPoint,
-        surfaceCelsius: surface,
-        marginCelsius: surface - dewPoint,
-        neededCelsius: MARGIN,
-        mayCoat: surface - dewPoint >= MARGIN,
-        source: 'model',
-      });
-    });
+    .action(
+      ({ celsius, humidity, surface = celsius }: { celsius: number; humidity: number; surface?: number }) => {
+        const dewPoint = dewPointCelsius(celsius, humidity);
+        answer({
+          dewPointCelsius: dewPoint,
+          surfaceCelsius: surface,
+          marginCelsius: surface - dewPoint,
+          neededCelsius: MARGIN,
+          mayCoat: surface - dewPoint >= MARGIN,
+          source: 'model',
+        });
+      },
+    );

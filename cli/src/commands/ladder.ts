@@ -1,5 +1,13 @@
 import { Command } from 'commander';
-import { SANDED_MATERIALS, TOOLS, bestLadder, ladderOf, type Grade, type SandedMaterial, type Tool } from '@blue-ledge/core';
+import {
+  SANDED_MATERIALS,
+  TOOLS,
+  bestLadder,
+  ladderOf,
+  type Grade,
+  type SandedMaterial,
+  type Tool,
+} from '@blue-ledge/core';
 import { BadInput, gradeFor, numberFor, wordFor } from '../input.ts';
 
 interface LadderOptions {
@@ -20,12 +28,15 @@ export const ladderCommand = (answer: (answer: unknown) => void): Command =>
     .requiredOption('--to <grade>', 'scratch that is wanted', gradeFor('to'))
     .requiredOption('--area <m²>', 'area', numberFor('area', 'm²'))
     .option('--tool <word>', 'tool', wordFor('tool', TOOLS), 'machine' as Tool)
-    .option('--own <grades>', 'your own sequence, comma between', (text: string) => text.split(',').map(gradeFor('own')))
+    .option('--own <grades>', 'your own sequence, comma between', (text: string) =>
+      text.split(',').map(gradeFor('own')),
+    )
     .action(({ material, from, to, area, tool, own }: LadderOptions) => {
       if (!(area > 0)) throw new BadInput(`--area must be more than 0 m², got ${area}`);
       const sanding = { material, tool, areaM2: area };
       const best = bestLadder({ ...sanding, from, to });
-      if (!best) throw new BadInput(`--to ${to} is not finer than --from ${from}; a ladder goes from coarse to fine`);
+      if (!best)
+        throw new BadInput(`--to ${to} is not finer than --from ${from}; a ladder goes from coarse to fine`);
       const [first, ...rest] = own ?? [];
       answer({ best, ...(first ? { own: ladderOf([first, ...rest], sanding) } : {}) });
     });

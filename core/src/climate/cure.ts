@@ -24,7 +24,10 @@ export function activationEnergy(points: readonly CurePoint[]): number {
   const cold = sorted[0];
   const warm = sorted[sorted.length - 1];
   if (!cold || !warm || warm.celsius - cold.celsius < 1) return DEFAULT_EA_J_PER_MOL;
-  return (GAS_CONSTANT * Math.log(cold.minutes / warm.minutes)) / (1 / kelvin(cold.celsius) - 1 / kelvin(warm.celsius));
+  return (
+    (GAS_CONSTANT * Math.log(cold.minutes / warm.minutes)) /
+    (1 / kelvin(cold.celsius) - 1 / kelvin(warm.celsius))
+  );
 }
 
 /**
@@ -35,7 +38,10 @@ export function fullCureMin(points: readonly CurePoint[], celsius: number): numb
   const reference = points[0];
   if (!reference) throw new RangeError('a sheet needs at least one cure point');
   const energy = activationEnergy(points);
-  return reference.minutes * Math.exp((energy / GAS_CONSTANT) * (1 / kelvin(celsius) - 1 / kelvin(reference.celsius)));
+  return (
+    reference.minutes *
+    Math.exp((energy / GAS_CONSTANT) * (1 / kelvin(celsius) - 1 / kelvin(reference.celsius)))
+  );
 }
 
 /** Conversion 0..1 after a sequence of spells. */
@@ -49,8 +55,13 @@ export const conversionAfter = (points: readonly CurePoint[], spells: readonly S
  * Minutes until a conversion is reached through spells that repeat from the start when they run out.
  * @throws {RangeError} when the spells have no length
  */
-export function minutesToConversion(points: readonly CurePoint[], wanted: number, spells: readonly Spell[]): number {
-  if (!spells.some((spell) => spell.minutes > 0)) throw new RangeError('spells must have a length above 0 min');
+export function minutesToConversion(
+  points: readonly CurePoint[],
+  wanted: number,
+  spells: readonly Spell[],
+): number {
+  if (!spells.some((spell) => spell.minutes > 0))
+    throw new RangeError('spells must have a length above 0 min');
   let conversion = 0;
   let passed = 0;
   for (let i = 0; ; i = (i + 1) % spells.length) {

@@ -10,7 +10,8 @@ const gamma = (celsius: number, relativeHumidity: number): number =>
  * @throws {RangeError} outside -45..60 °C or 0 < humidity <= 100 %
  */
 export function dewPointCelsius(celsius: number, relativeHumidity: number): number {
-  if (!(celsius >= -45 && celsius <= 60)) throw new RangeError(`celsius must be from -45 to 60, got ${celsius}`);
+  if (!(celsius >= -45 && celsius <= 60))
+    throw new RangeError(`celsius must be from -45 to 60, got ${celsius}`);
   if (!(relativeHumidity > 0 && relativeHumidity <= 100))
     throw new RangeError(`relative humidity must be above 0 and at most 100 %, got ${relativeHumidity}`);
   const g = gamma(celsius, relativeHumidity);

@@ -41,7 +41,10 @@ test('a sealer sags above about 108 µm wet, a build above about 250; at the lim
   expect(sagLimitWetUm(1.3, 1.5)).toBeCloseTo(108, 0);
   expect(sagLimitWetUm(1.3, 8)).toBeGreaterThan(245);
   expect(sagLimitWetUm(1.3, 8)).toBeLessThan(255);
-  expect(sagTravelMm({ wetUm: sagLimitWetUm(1.3, 1.5), gramsPerMl: 1.3, lowShearPaS: 1.5 })).toBeCloseTo(3, 6);
+  expect(sagTravelMm({ wetUm: sagLimitWetUm(1.3, 1.5), gramsPerMl: 1.3, lowShearPaS: 1.5 })).toBeCloseTo(
+    3,
+    6,
+  );
 });
 
 test.each([

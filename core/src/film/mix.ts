@@ -15,13 +15,20 @@ export interface MixLine {
  * @param gramsPerMl densities in the same order, or none
  * @throws {RangeError} for an empty ratio, a part or a batch that is not positive, or a density list of another length
  */
-export function mixByVolume(parts: readonly number[], batchMl: number, gramsPerMl?: readonly number[]): MixLine[] {
+export function mixByVolume(
+  parts: readonly number[],
+  batchMl: number,
+  gramsPerMl?: readonly number[],
+): MixLine[] {
   if (parts.length === 0 || parts.some((part) => !(part > 0)))
     throw new RangeError(`ratio must be parts greater than 0, got ${parts.join(':') || 'nothing'}`);
   if (!(batchMl > 0)) throw new RangeError(`batch must be more than 0 ml, got ${batchMl}`);
   if (gramsPerMl && gramsPerMl.length !== parts.length)
-    throw new RangeError(`densities must be one per component: ${parts.length} parts, ${gramsPerMl.length} densities`);
-  if (gramsPerMl?.some((density) => !(density > 0))) throw new RangeError('each density must be more than 0 g/ml');
+    throw new RangeError(
+      `densities must be one per component: ${parts.length} parts, ${gramsPerMl.length} densities`,
+    );
+  if (gramsPerMl?.some((density) => !(density > 0)))
+    throw new RangeError('each density must be more than 0 g/ml');
   const sum = parts.reduce((total, part) => total + part, 0);
   let cumulativeMl = 0;
   let cumulativeGrams = 0;

@@ -30,7 +30,11 @@ export const jobFileSchema = z.looseObject({
       const seen = new Set<string>();
       panels.forEach((panel, i) => {
         if (seen.has(panel.id))
-          context.addIssue({ code: 'custom', path: [i, 'id'], message: `"${panel.id}" is used twice; give each panel its own id` });
+          context.addIssue({
+            code: 'custom',
+            path: [i, 'id'],
+            message: `"${panel.id}" is used twice; give each panel its own id`,
+          });
         seen.add(panel.id);
       });
     }),
@@ -46,19 +50,24 @@ export interface Problem {
   readonly message: string;
 }
 
-export type Read<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
+export type Read<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
 
 const refused = (message: string, path = ''): Read<never> => ({ ok: false, problems: [{ path, message }] });
 
 /** Reads a job from the text of a file: everything is checked first, nothing is half taken in. */
 export function readJobText(text: string): Read<JobFile> {
   if (text.length > MOST_JOB_BYTES)
-    return refused(`The file is larger than ${MOST_JOB_BYTES / 1024 / 1024} MB; a job file is a few hundred kB. Split the job.`);
+    return refused(
+      `The file is larger than ${MOST_JOB_BYTES / 1024 / 1024} MB; a job file is a few hundred kB. Split the job.`,
+    );
   let json: unknown;
   try {
     json = JSON.parse(text);
   } catch (error) {
-    return refused(`This is not JSON: ${(error as Error).message}. Save the job again, or mend the file at that place.`);
+    return refused(
+      `This is not JSON: ${(error as Error).message}. Save the job again, or mend the file at that place.`,
+    );
   }
   return readJob(json);
 }
@@ -68,18 +77,26 @@ export function readJob(json: unknown): Read<JobFile> {
   if (typeof json !== 'object' || json === null || Array.isArray(json))
     return refused('A job file is one JSON object with "format", "version", "job", "shop" and "panels".');
   const { format, version } = json as Record<string, unknown>;
-  if (format !== JOB_FORMAT) return refused(`must be "${JOB_FORMAT}"; this is not a Blue Ledge job file`, 'format');
+  if (format !== JOB_FORMAT)
+    return refused(`must be "${JOB_FORMAT}"; this is not a Blue Ledge job file`, 'format');
   if (typeof version === 'number' && version > JOB_VERSION)
-    return refused(`The file is version ${version}; this program reads version ${JOB_VERSION}. Update the program to open it.`, 'version');
+    return refused(
+      `The file is version ${version}; this program reads version ${JOB_VERSION}. Update the program to open it.`,
+      'version',
+    );
   const parsed = jobFileSchema.safeParse(json);
-  return parsed.success ? { ok: true, value: parsed.data } : { ok: false, problems: problemsOf(parsed.error) };
+  return parsed.success
+    ? { ok: true, value: parsed.data }
+    : { ok: false, problems: problemsOf(parsed.error) };
 }
 
 const MOST_PROBLEMS = 20;
 
 /** Zod's issues as sentences, at most 20, the path in dots. */
 export function problemsOf(error: z.ZodError): Problem[] {
-  return error.issues.slice(0, MOST_PROBLEMS).map((issue) => ({ path: issue.path.join('.'), message: issue.message }));
+  return error.issues
+    .slice(0, MOST_PROBLEMS)
+    .map((issue) => ({ path: issue.path.join('.'), message: issue.message }));
 }
 
 /** The sentence for one problem, with its field named. */

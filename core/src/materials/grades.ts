@@ -28,7 +28,11 @@ export const FEPA_GRAIN_UM = {
   P2500: 8.4,
 } as const;
 
-export const CAMI_GRAIN_UM: Readonly<Record<string, number>> = { 'CAMI 320': 36, 'CAMI 400': 23.6, 'CAMI 600': 16 };
+export const CAMI_GRAIN_UM: Readonly<Record<string, number>> = {
+  'CAMI 320': 36,
+  'CAMI 400': 23.6,
+  'CAMI 600': 16,
+};
 
 export type Grade = keyof typeof FEPA_GRAIN_UM;
 

@@ -8,13 +8,24 @@ export type Family = 'metal' | 'finish' | 'plastic' | 'composite' | 'body' | 'pr
 interface KindRow {
   readonly code: string;
   readonly label: string;
+  /** One word, where room is short. */
+  readonly short: string;
   readonly family: Family;
   /** Found on a panel at survey (true) or laid down by us only (false). */
   readonly isSubstrate: boolean;
 }
 
-const found = (code: string, label: string, family: Family): KindRow => ({ code, label, family, isSubstrate: true });
-const coat = (code: string, label: string, family: Family): KindRow => ({ code, label, family, isSubstrate: false });
+const kind =
+  (isSubstrate: boolean) =>
+  (code: string, label: string, family: Family, short = label): KindRow => ({
+    code,
+    label,
+    short,
+    family,
+    isSubstrate,
+  });
+const found = kind(true);
+const coat = kind(false);
 
 export const LAYER_KINDS = {
   steel: found('St', 'bare steel', 'metal'),
@@ -23,7 +34,7 @@ export const LAYER_KINDS = {
   ecoat: found('Ec', 'e-coat', 'finish'),
   'part-primer': found('Mk', 'part primer', 'finish'),
   'old-finish': found('Of', 'old finish', 'finish'),
-  'old-finish-soluble': found('So', 'soluble old finish', 'finish'),
+  'old-finish-soluble': found('So', 'soluble old finish', 'finish', 'soluble'),
   'plastic-rigid': found('Rp', 'rigid plastic', 'plastic'),
   'plastic-olefin': found('Pp', 'PP/EPDM plastic', 'plastic'),
   'plastic-soft': found('Sp', 'soft plastic', 'plastic'),
@@ -34,9 +45,9 @@ export const LAYER_KINDS = {
   seam: found('Sm', 'seam sealer', 'body'),
   promoter: coat('Pr', 'adhesion promoter', 'primer'),
   epoxy: coat('Ep', 'epoxy', 'primer'),
-  etch: coat('Et', 'etch primer', 'primer'),
-  dtm: coat('Dm', 'direct-to-metal build', 'primer'),
-  build: coat('Hb', 'high-build', 'primer'),
+  etch: coat('Et', 'etch primer', 'primer', 'etch'),
+  dtm: coat('Dm', 'direct-to-metal build', 'primer', 'metal build'),
+  build: coat('Hb', 'high-build', 'primer', 'build'),
   'plastic-primer': coat('Pl', 'plastic primer', 'primer'),
   'wet-on-wet': coat('Ww', 'wet-on-wet primer', 'primer'),
   sealer: coat('Se', 'sealer', 'primer'),

@@ -7,7 +7,10 @@ import { LAYER_KIND_NAMES } from './layer-kinds.ts';
  * Times are minutes at `refCelsius` unless a field says otherwise; films are dry µm unless named wet.
  */
 
-const minutes = z.number().min(0).max(60 * 24 * 365);
+const minutes = z
+  .number()
+  .min(0)
+  .max(60 * 24 * 365);
 const um = z.number().min(0).max(10_000);
 const share = z.number().min(0).max(1);
 export const gradeSchema = z.enum(GRADES);
@@ -31,7 +34,12 @@ export const sheetSchema = z.looseObject({
   components: z.array(componentSchema).min(1).max(6),
   refCelsius: z.number().min(0).max(60).default(20),
   /** Dry film of one coat, how many coats, and the most in one application. */
-  film: z.object({ perCoatUm: um, coats: z.number().int().min(1).max(8), maxUm: um, maxWetUm: um.optional() }),
+  film: z.object({
+    perCoatUm: um,
+    coats: z.number().int().min(1).max(8),
+    maxUm: um,
+    maxWetUm: um.optional(),
+  }),
   flash: z.object({ betweenCoatsMin: minutes, beforeNextMin: minutes }),
   /** Earliest sanding; null for a product that is not sanded. */
   sandAfterMin: minutes.nullable(),

@@ -24,7 +24,12 @@ export function liftsOf(zone: ZoneState, act: BodyAct, context: Context): number
 function apply(zone: ZoneState, act: BodyAct, { endMin, context }: Moment): ZoneState {
   const sheet = sheetIn(context, act.sheetId);
   const kind = act.op === 'fill' ? 'filler' : 'glaze';
-  const laid = { sheetId: sheet.id, flashedAtMin: endMin, sandableAtMin: endMin, closesAtMin: endMin + sheet.recoat.closesMin };
+  const laid = {
+    sheetId: sheet.id,
+    flashedAtMin: endMin,
+    sandableAtMin: endMin,
+    closesAtMin: endMin + sheet.recoat.closesMin,
+  };
   return {
     ...zone,
     stack: [...zone.stack, { kind, um: bodyFilmUm(zone, act, context), laid }],
@@ -47,7 +52,11 @@ function check(zone: ZoneState, act: BodyAct, _: unknown, context: Context): Rea
   const reasons: Reason[] = [];
   if (act.op === 'fill' && zone.surface.lowUm <= 0) reasons.push(opReason('op.nothing-to-fill'));
   if (!(kind in sheet.over))
-    reasons.push({ ...opReason('coat.not-over', { sheet: sheet.name, layer: kind }), rule: isBody(sheet.kind as 'filler') ? 'F2' : 'sheet', source: 'sheet' });
+    reasons.push({
+      ...opReason('coat.not-over', { sheet: sheet.name, layer: kind }),
+      rule: isBody(sheet.kind as 'filler') ? 'F2' : 'sheet',
+      source: 'sheet',
+    });
   return reasons;
 }
 
@@ -57,9 +66,15 @@ export const bodywork: Operation<BodyAct> = {
   cost: (zones, act, _, context) => {
     const sheet = sheetIn(context, act.sheetId);
     const lifts = Math.max(...zones.map((zone) => liftsOf(zone, act, context)));
-    const litres = zones.reduce((sum, zone) => sum + (zone.zone.areaM2 * bodyFilmUm(zone, act, context)) / 1000, 0);
+    const litres = zones.reduce(
+      (sum, zone) => sum + (zone.zone.areaM2 * bodyFilmUm(zone, act, context)) / 1000,
+      0,
+    );
     return {
-      handsOnMin: zones.reduce((sum, zone) => sum + labourMin(act.op, zone.zone.areaM2) * liftsOf(zone, act, context), 0),
+      handsOnMin: zones.reduce(
+        (sum, zone) => sum + labourMin(act.op, zone.zone.areaM2) * liftsOf(zone, act, context),
+        0,
+      ),
       waitMin: lifts * (sheet.sandAfterMin ?? 0),
       materialCost: litres * 1.2 * sheet.pricePerLitre,
     };
@@ -69,8 +84,18 @@ export const bodywork: Operation<BodyAct> = {
     const deepest = Math.max(...zones.map((zone) => bodyFilmUm(zone, act, context)));
     const lifts = Math.max(...zones.map((zone) => liftsOf(zone, act, context)));
     const reasons: Reason[] = [
-      { rule: 'F3', code: 'body.depth', source: 'sheet', facts: { deepestUm: deepest, maxUm: sheet.film.maxUm, lifts } },
-      { rule: 'body', code: 'body.sand-after', source: 'sheet', facts: { sandAfterMin: sheet.sandAfterMin ?? 0 } },
+      {
+        rule: 'F3',
+        code: 'body.depth',
+        source: 'sheet',
+        facts: { deepestUm: deepest, maxUm: sheet.film.maxUm, lifts },
+      },
+      {
+        rule: 'body',
+        code: 'body.sand-after',
+        source: 'sheet',
+        facts: { sandAfterMin: sheet.sandAfterMin ?? 0 },
+      },
     ];
     const hardener = sheet.hardenerPercent;
     if (!hardener) return reasons;
@@ -78,4 +103,3 @@ export const bodywork: Operation<BodyAct> = {
     return [...reasons, { rule: 'F4', code: 'body.hardener', source: 'sheet', facts }];
   },
 };
-

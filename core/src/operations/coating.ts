@@ -31,7 +31,14 @@ export function volumeMl(zones: readonly ZoneState[], act: CoatAct, context: Con
   const transfer = ruleIn(context, 'sprayTransferPercent').value / 100;
   const net = zones.reduce(
     (sum, zone) =>
-      sum + sprayVolumeMl({ areaM2: zone.zone.areaM2, dryUm: coatFilmUm(act, zone, sheet), volumeSolids, transfer, lossMl: 0 }),
+      sum +
+      sprayVolumeMl({
+        areaM2: zone.zone.areaM2,
+        dryUm: coatFilmUm(act, zone, sheet),
+        volumeSolids,
+        transfer,
+        lossMl: 0,
+      }),
     0,
   );
   return net + ruleIn(context, 'cupLossMl').value;
@@ -75,7 +82,10 @@ export function sagOf(act: CoatAct, context: Context): { wetUm: number; limitUm:
   const model = sagLimitWetUm(gramsPerMl, sheet.lowShearPaS ?? 1.5, context.panel.shape === 'sharp');
   return {
     wetUm: wetFilmUm(sheet.film.perCoatUm, readyVolumeSolids(sheet)),
-    limitUm: Math.min(sheet.film.maxWetUm ?? Infinity, context.panel.orientation === 'vertical' ? model : Infinity),
+    limitUm: Math.min(
+      sheet.film.maxWetUm ?? Infinity,
+      context.panel.orientation === 'vertical' ? model : Infinity,
+    ),
   };
 }
 
@@ -125,7 +135,9 @@ export const coating: Operation<CoatAct> = {
     const sheet = sheetIn(context, act.sheetId);
     const kind = topOf(zone).kind;
     if (kind in sheet.over || kind === sheet.kind) return [];
-    return [{ ...opReason('coat.not-over', { sheet: sheet.name, layer: kind }), rule: 'sheet', source: 'sheet' }];
+    return [
+      { ...opReason('coat.not-over', { sheet: sheet.name, layer: kind }), rule: 'sheet', source: 'sheet' },
+    ];
   },
   apply,
   cost: (zones, act, _, context) => {

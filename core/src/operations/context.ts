@@ -14,11 +14,14 @@ export interface Context {
 }
 
 /** A shop rule in force, with its source. */
-export const ruleIn = (context: Context, name: ShopRuleName): Sourced<number> => shopRule(context.shop.rules, name);
+export const ruleIn = (context: Context, name: ShopRuleName): Sourced<number> =>
+  shopRule(context.shop.rules, name);
 
 /** A school in force, with its source. */
-export const schoolIn = <N extends SchoolName>(context: Context, name: N): { side: SideOf<N>; source: Source } =>
-  schoolOf(context.shop.schools, name);
+export const schoolIn = <N extends SchoolName>(
+  context: Context,
+  name: N,
+): { side: SideOf<N>; source: Source } => schoolOf(context.shop.schools, name);
 
 /** @throws {Error} for an id that is not on the shelf: acts are only made from sheets that are. */
 export function sheetIn(context: Context, id: string): ProductSheet {
@@ -34,7 +37,8 @@ const LEDGE_RULE: Record<Quality, ShopRuleName> = {
 };
 
 /** Ledge that passes at the target quality. */
-export const ledgeLimit = (context: Context): Sourced<number> => ruleIn(context, LEDGE_RULE[context.target.quality]);
+export const ledgeLimit = (context: Context): Sourced<number> =>
+  ruleIn(context, LEDGE_RULE[context.target.quality]);
 
 /** Film of a build that must stay: its sheet, else the shop's rule. */
 export function mustStay(context: Context, sheetId: string): Sourced<number> {

@@ -41,5 +41,7 @@ export function sandableAfterMin(sheet: ProductSheet, context: Context): Sourced
     return { value: bake + BAKE_HANDLING_MIN, source: 'model' };
   }
   const modelled = airMin(sheet, context);
-  return modelled > sheet.sandAfterMin ? { value: modelled, source: 'model' } : { value: sheet.sandAfterMin, source: 'sheet' };
+  return modelled > sheet.sandAfterMin
+    ? { value: modelled, source: 'model' }
+    : { value: sheet.sandAfterMin, source: 'sheet' };
 }

@@ -72,6 +72,8 @@ export function perform(panel: PanelState, act: Act, context: Context): PanelSta
   return {
     clockMin: endMin,
     isMasked: maskedAfter(panel, act),
-    zones: panel.zones.map((zone) => (act.zones.includes(zone.zone.id) ? operation.apply(zone, act, moment) : zone)),
+    zones: panel.zones.map((zone) =>
+      act.zones.includes(zone.zone.id) ? operation.apply(zone, act, moment) : zone,
+    ),
   };
 }

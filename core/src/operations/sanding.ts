@@ -6,7 +6,16 @@ import type { Reason } from '../wording/reason.ts';
 import { lastGrade, type SandAct } from './act.ts';
 import { mustStay, ruleIn, type Context } from './context.ts';
 import { areaOf, opReason, type Cost, type Moment, type Operation } from './operation.ts';
-import { LAST_SAND_UM, gapUm, isBare, topOf, type Layer, type PanelState, type Scratch, type ZoneState } from './state.ts';
+import {
+  LAST_SAND_UM,
+  gapUm,
+  isBare,
+  topOf,
+  type Layer,
+  type PanelState,
+  type Scratch,
+  type ZoneState,
+} from './state.ts';
 
 /**
  * Everything that takes material off. A finer grade removes the scratch before it to its bottom; a block takes a
@@ -26,7 +35,11 @@ const dusty = (zone: ZoneState, scratch: Scratch): ZoneState => ({
 
 const scratchOf = (zone: ZoneState, act: SandAct): Scratch => {
   const grade = lastGrade(act);
-  return { grade, tool: act.tool, depthUm: scratchDepthUm(grade, act.tool, sandedMaterial(topOf(zone).kind)) };
+  return {
+    grade,
+    tool: act.tool,
+    depthUm: scratchDepthUm(grade, act.tool, sandedMaterial(topOf(zone).kind)),
+  };
 };
 
 const withTop = (zone: ZoneState, um: number): ZoneState => {
@@ -82,10 +95,13 @@ const stripped = (zone: ZoneState, act: SandAct, endMin: number): ZoneState => {
 };
 
 const stripMinutes = (zone: ZoneState, act: SandAct): number =>
-  zone.stack.slice(1).reduce((sum, layer) => {
-    const rate = removalCm3PerMin(act.grades[0], act.tool, sandedMaterial(layer.kind));
-    return sum + (zone.zone.areaM2 * layer.um) / rate;
-  }, 2 + 2 * zone.zone.areaM2);
+  zone.stack.slice(1).reduce(
+    (sum, layer) => {
+      const rate = removalCm3PerMin(act.grades[0], act.tool, sandedMaterial(layer.kind));
+      return sum + (zone.zone.areaM2 * layer.um) / rate;
+    },
+    2 + 2 * zone.zone.areaM2,
+  );
 
 /** Edge of a zone taken as the border of a square of its area, m. */
 const edgeMetres = (zone: ZoneState): number => 4 * Math.sqrt(zone.zone.areaM2);
@@ -105,7 +121,8 @@ function check(zone: ZoneState, act: SandAct): Reason[] {
   const reasons: Reason[] = [];
   if (act.op === 'block' && !topOf(zone).laid) reasons.push(opReason('op.nothing-to-block'));
   const rising = act.grades.findIndex((grade, i) => i > 0 && grainUm(grade) >= grainUm(act.grades[i - 1]!));
-  if (rising > 0) reasons.push(opReason('op.grade-order', { grit: act.grades[rising]!, before: act.grades[rising - 1]! }));
+  if (rising > 0)
+    reasons.push(opReason('op.grade-order', { grit: act.grades[rising]!, before: act.grades[rising - 1]! }));
   return reasons;
 }
 

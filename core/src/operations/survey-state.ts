@@ -41,7 +41,9 @@ function surveySurface(zone: Zone, top: LayerKind): Surface {
 }
 
 const unsoundShare = (zone: Zone): number => {
-  const spread = (['peeling', 'checked', 'reacted'] as const).map((kind) => findingOf(zone.findings, kind)?.share ?? 0);
+  const spread = (['peeling', 'checked', 'reacted'] as const).map(
+    (kind) => findingOf(zone.findings, kind)?.share ?? 0,
+  );
   const crossCut = zone.tests?.find((test) => test.kind === 'cross-cut');
   return Math.max(...spread, crossCut && crossCut.outcome >= 2 ? 1 : 0);
 };
@@ -52,7 +54,10 @@ function rustOf(zone: Zone): ZoneState['rust'] {
 }
 
 function surveyZone(zone: Zone, panelHasFinish: boolean): ZoneState {
-  const stack = zone.layers.map((layer) => ({ kind: layer.kind, um: layer.um ?? TYPICAL_UM[layer.kind] ?? 0 }));
+  const stack = zone.layers.map((layer) => ({
+    kind: layer.kind,
+    um: layer.um ?? TYPICAL_UM[layer.kind] ?? 0,
+  }));
   const top = stack[stack.length - 1]!.kind;
   const isFinish = familyOf(top) === 'finish';
   const rub = findingOf(zone.findings, 'rub-through');
@@ -71,6 +76,8 @@ function surveyZone(zone: Zone, panelHasFinish: boolean): ZoneState {
 
 /** The panel as it comes in: dirty, unmasked, clock at 0. */
 export function surveyState(panel: Panel): PanelState {
-  const hasFinish = panel.zones.some((zone) => familyOf(zone.layers[zone.layers.length - 1]!.kind) === 'finish');
+  const hasFinish = panel.zones.some(
+    (zone) => familyOf(zone.layers[zone.layers.length - 1]!.kind) === 'finish',
+  );
   return { clockMin: 0, isMasked: false, zones: panel.zones.map((zone) => surveyZone(zone, hasFinish)) };
 }

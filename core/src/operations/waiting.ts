@@ -27,19 +27,44 @@ export const flashing: Operation<PlainAct> = {
       rule: 'B2',
       code: 'flash.climate',
       source: 'model',
-      facts: { waitMin: flashWait(zones, panel), roomCelsius: shop.celsius, air: shop.profile === 'booth' ? 'booth air' : 'still garage air' },
+      facts: {
+        waitMin: flashWait(zones, panel),
+        roomCelsius: shop.celsius,
+        air: shop.profile === 'booth' ? 'booth air' : 'still garage air',
+      },
     },
   ],
 };
 
-function explainCure(zones: readonly ZoneState[], act: CureAct, panel: PanelState, context: Context): Reason[] {
-  const slowest = zones.reduce((a, b) => ((topOf(b).laid?.sandableAtMin ?? 0) > (topOf(a).laid?.sandableAtMin ?? 0) ? b : a));
+function explainCure(
+  zones: readonly ZoneState[],
+  act: CureAct,
+  panel: PanelState,
+  context: Context,
+): Reason[] {
+  const slowest = zones.reduce((a, b) =>
+    (topOf(b).laid?.sandableAtMin ?? 0) > (topOf(a).laid?.sandableAtMin ?? 0) ? b : a,
+  );
   const sheet = sheetIn(context, topOf(slowest).laid!.sheetId);
   const { celsius, nightCelsius = celsius } = context.shop;
   const facts = { name: sheet.name, waitMin: cureWait(zones, panel), sheetMin: sheet.sandAfterMin ?? 0 };
   if (act.method === 'bake')
-    return [{ rule: 'B3', code: 'cure.bake', source: 'model', facts: { ...facts, bakeCelsius: ruleIn(context, 'bakeCelsius').value } }];
-  return [{ rule: 'B3', code: 'cure.air', source: 'model', facts: { ...facts, roomCelsius: celsius, nightCelsius } }];
+    return [
+      {
+        rule: 'B3',
+        code: 'cure.bake',
+        source: 'model',
+        facts: { ...facts, bakeCelsius: ruleIn(context, 'bakeCelsius').value },
+      },
+    ];
+  return [
+    {
+      rule: 'B3',
+      code: 'cure.air',
+      source: 'model',
+      facts: { ...facts, roomCelsius: celsius, nightCelsius },
+    },
+  ];
 }
 
 export const curing: Operation<CureAct> = {

@@ -30,7 +30,10 @@ interface Node<State> {
 }
 
 /** Yields goals from cheap to dear, and ends when the space or `limit` states are used up. */
-export function* bestFirst<State>(problem: Problem<State>, limit: number): Generator<Found<State>, { looked: number; gaveUp: boolean }> {
+export function* bestFirst<State>(
+  problem: Problem<State>,
+  limit: number,
+): Generator<Found<State>, { looked: number; gaveUp: boolean }> {
   const { start, expand, isGoal, key, bound } = problem;
   let order = 0;
   const queue = new TinyQueue<Node<State>>(

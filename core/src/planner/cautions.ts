@@ -9,14 +9,16 @@ export const GOVERNS = 'The product’s safety sheet, local codes and licensed p
 const BY_HAZARD: Record<ProductSheet['hazards'][number], string> = {
   isocyanate:
     'Isocyanate hardener: supplied-air breathing protection, skin and eye cover; no one unprotected in the zone, sensitised people out.',
-  solvent: 'Solvent: ventilation, no ignition source, metal cans earthed. Never warm paint or solvent in a microwave or over a flame.',
+  solvent:
+    'Solvent: ventilation, no ignition source, metal cans earthed. Never warm paint or solvent in a microwave or over a flame.',
   peroxide: 'Peroxide hardener: eye protection, keep it apart from rags and accelerators.',
   acid: 'Acid primer: gloves and eye protection.',
   dust: 'Sanding it makes fine dust: extraction and P3 mask.',
 };
 const SANDING_DUST = 'Sanding dust: extraction and P3 mask.';
 const OLD_FINISH = 'Old finish may hold chromate or lead: test before dry sanding.';
-const WASTE = 'Rags in a closed metal bin; leftover two-pack cures under supervision before disposal by local waste rules.';
+const WASTE =
+  'Rags in a closed metal bin; leftover two-pack cures under supervision before disposal by local waste rules.';
 const HEAT = 'Lamp or oven: panel temperature, not air temperature; nothing with solvent nearby.';
 
 /** The cautions of one act on these zones. */
@@ -24,7 +26,8 @@ export function cautionsOf(act: Act, zones: readonly ZoneState[], sheet: Product
   const cautions: string[] = [];
   if (isSanding(act)) {
     cautions.push(SANDING_DUST);
-    if (zones.some((zone) => zone.stack.some((layer) => layer.kind.startsWith('old-finish')))) cautions.push(OLD_FINISH);
+    if (zones.some((zone) => zone.stack.some((layer) => layer.kind.startsWith('old-finish'))))
+      cautions.push(OLD_FINISH);
   }
   if (act.op === 'degrease') cautions.push(BY_HAZARD.solvent);
   if (act.op === 'cure' && act.method === 'bake') cautions.push(HEAT);

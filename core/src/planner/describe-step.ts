@@ -9,7 +9,12 @@ const TITLES: Record<Step['op'], (step: Step) => string> = {
   degrease: () => 'Degrease, two cloths',
   mask: () => 'Mask, open edge at the primer',
   tack: () => 'Blow off and tack',
-  abrade: (step) => (step.tool === 'block' ? 'Shape and finish the filler' : step.tool === 'machine-soft' ? 'Final sand' : 'Abrade'),
+  abrade: (step) =>
+    step.tool === 'block'
+      ? 'Shape and finish the filler'
+      : step.tool === 'machine-soft'
+        ? 'Final sand'
+        : 'Abrade',
   block: () => 'Block the build',
   feather: () => 'Feather the edges',
   'strip-sand': () => 'Sand down to the metal',
@@ -39,10 +44,18 @@ const TOOL_WORDS: Record<NonNullable<Step['tool']>, string> = {
 export const stepTitle = (step: Step): string => TITLES[step.op](step);
 
 /** The figure that a list shows beside the title, with where it comes from; null where there is none. */
-export function stepFigure(step: Step, system: UnitSystem): { readonly text: string; readonly source: Source } | null {
+export function stepFigure(
+  step: Step,
+  system: UnitSystem,
+): { readonly text: string; readonly source: Source } | null {
   if (step.grits) return { text: step.grits.join(' › '), source: step.sources['grit'] ?? 'default' };
-  if (step.coats !== undefined) return { text: `${step.coats} ${step.coats === 1 ? 'coat' : 'coats'}`, source: step.sources['coats'] ?? 'sheet' };
-  if (step.filmUm !== undefined) return { text: formatQuantity('Um', step.filmUm, system), source: step.sources['filmUm'] ?? 'sheet' };
+  if (step.coats !== undefined)
+    return {
+      text: `${step.coats} ${step.coats === 1 ? 'coat' : 'coats'}`,
+      source: step.sources['coats'] ?? 'sheet',
+    };
+  if (step.filmUm !== undefined)
+    return { text: formatQuantity('Um', step.filmUm, system), source: step.sources['filmUm'] ?? 'sheet' };
   return null;
 }
 

@@ -3,7 +3,15 @@ import type { ProductSheet } from '../materials/sheet.ts';
 import type { Act, CoatAct, CoatOp } from '../operations/act.ts';
 import { sagOf } from '../operations/coating.ts';
 import { mustStay, ruleIn, schoolIn, type Context } from '../operations/context.ts';
-import { LAST_SAND_UM, gapUm, isBare, topOf, zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
+import {
+  LAST_SAND_UM,
+  gapUm,
+  isBare,
+  topOf,
+  zoneOf,
+  type PanelState,
+  type ZoneState,
+} from '../operations/state.ts';
 import { baseLightness } from '../rules/seal.ts';
 import { sideText } from '../survey/schools.ts';
 import { coatsFor, filmBudget, type FilmBudget } from '../surface/budget.ts';
@@ -31,7 +39,12 @@ const schoolReason = (name: Parameters<typeof sideText>[0], context: Context): R
   return { rule: 'school', code: 'school.reason', facts: { ...sideText(name, side) }, source };
 };
 
-const reason = (rule: string, code: Reason['code'], facts: Reason['facts'] = {}, source: Reason['source'] = 'default'): Reason => ({
+const reason = (
+  rule: string,
+  code: Reason['code'],
+  facts: Reason['facts'] = {},
+  source: Reason['source'] = 'default',
+): Reason => ({
   rule,
   code,
   facts,
@@ -76,8 +89,17 @@ const sheetsOf = (context: Context, kind: ProductSheet['kind']): ProductSheet[] 
 function zoneSets(panel: PanelState, op: CoatOp): string[][] {
   const all = idsOf(panel.zones);
   const bare = idsOf(panel.zones.filter(isBare));
-  const repair = idsOf(panel.zones.filter((zone) => zone.edge !== 'sound' || isBare(zone) || isBody(topOf(zone).kind)));
-  const sets = op === 'seal' ? [all] : op === 'prime-etch' ? [bare] : op === 'prime-epoxy' ? [bare, repair, all] : [repair, all];
+  const repair = idsOf(
+    panel.zones.filter((zone) => zone.edge !== 'sound' || isBare(zone) || isBody(topOf(zone).kind)),
+  );
+  const sets =
+    op === 'seal'
+      ? [all]
+      : op === 'prime-etch'
+        ? [bare]
+        : op === 'prime-epoxy'
+          ? [bare, repair, all]
+          : [repair, all];
   const seen = new Set<string>();
   return sets.filter((set) => set.length > 0 && !seen.has(set.join()) && seen.add(set.join()));
 }
@@ -91,8 +113,17 @@ function coats(panel: PanelState, context: Context): Act[] {
   return (Object.entries(COAT_OF) as [ProductSheet['kind'], CoatOp][]).flatMap(([kind, op]) =>
     sheetsOf(context, kind).flatMap((sheet) =>
       zoneSets(panel, op)
-        .filter((zones) => zones.every((id) => storeyOf(zoneOf(panel, id)) < (STOREY[kind as LayerKind] ?? 0)))
-        .map((zones) => coatAct(op, sheet, zones.map((id) => zoneOf(panel, id)), { panel, context })),
+        .filter((zones) =>
+          zones.every((id) => storeyOf(zoneOf(panel, id)) < (STOREY[kind as LayerKind] ?? 0)),
+        )
+        .map((zones) =>
+          coatAct(
+            op,
+            sheet,
+            zones.map((id) => zoneOf(panel, id)),
+            { panel, context },
+          ),
+        ),
     ),
   );
 }
@@ -103,7 +134,12 @@ interface Around {
 }
 
 function coatAct(op: CoatOp, sheet: ProductSheet, zones: readonly ZoneState[], around: Around): CoatAct {
-  const count = op === 'seal' ? sealerCoats(sheet, around) : op === 'prime-build' || op === 'prime-dtm' ? buildCoats(sheet, zones, around) : usualCoats(sheet);
+  const count =
+    op === 'seal'
+      ? sealerCoats(sheet, around)
+      : op === 'prime-build' || op === 'prime-dtm'
+        ? buildCoats(sheet, zones, around)
+        : usualCoats(sheet);
   const isLightFirst = zones.some((zone) => zone.edge !== 'sound');
   const light = isLightFirst && op !== 'seal' ? [reason('O5', 'O5.light')] : [];
   return {
@@ -120,7 +156,10 @@ function coatAct(op: CoatOp, sheet: ProductSheet, zones: readonly ZoneState[], a
 function purposeOf(op: CoatOp, zones: readonly ZoneState[], context: Context): Reason[] {
   if (op === 'seal') {
     const leaves = zones.some((zone) => topOf(zone).kind === 'ecoat' && !zone.surface.scratch);
-    const left = leaves && schoolIn(context, 'ecoat').side === 'leave' ? [reason('N1', 'N1.leave', {}, schoolIn(context, 'ecoat').source)] : [];
+    const left =
+      leaves && schoolIn(context, 'ecoat').side === 'leave'
+        ? [reason('N1', 'N1.leave', {}, schoolIn(context, 'ecoat').source)]
+        : [];
     return [reason('S1', 'S1.seal'), ...left];
   }
   if (op === 'prime-build') return [reason('B1', 'plan.build')];
@@ -147,14 +186,23 @@ function sealerCoats(sheet: ProductSheet, { context }: Around): Count {
   const why = [reason('S2', 'coat.sealer-coats', { coats: nCoats, ...sagOf(probe, context) }, source)];
   const baseL = baseLightness(context);
   if (baseL === null || sheet.tonesL.length === 0) return { on: () => nCoats, why };
-  const toneL = sheet.tonesL.reduce((best, tone) => (Math.abs(tone - baseL) < Math.abs(best - baseL) ? tone : best));
-  return { on: () => nCoats, why: [...why, reason('S4', 'coat.tone', { toneL, baseL: Math.round(baseL) }, 'model')], toneL };
+  const toneL = sheet.tonesL.reduce((best, tone) =>
+    Math.abs(tone - baseL) < Math.abs(best - baseL) ? tone : best,
+  );
+  return {
+    on: () => nCoats,
+    why: [...why, reason('S4', 'coat.tone', { toneL, baseL: Math.round(baseL) }, 'model')],
+    toneL,
+  };
 }
 
 /** Waves under the build once filler that is still to be shaped or glazed has its shape, µm. */
 const wavesToCome = ({ stack, surface }: ZoneState, context: Context): number => {
-  const isUnshaped = isBody(stack[stack.length - 1]!.kind) && (surface.scratch === null || surface.hasPinholes);
-  return isUnshaped ? Math.min(surface.wavesUm, ruleIn(context, 'shapedFillerWavesUm').value) : surface.wavesUm;
+  const isUnshaped =
+    isBody(stack[stack.length - 1]!.kind) && (surface.scratch === null || surface.hasPinholes);
+  return isUnshaped
+    ? Math.min(surface.wavesUm, ruleIn(context, 'shapedFillerWavesUm').value)
+    : surface.wavesUm;
 };
 
 function buildCoats(sheet: ProductSheet, zones: readonly ZoneState[], { panel, context }: Around): Count {
@@ -179,4 +227,3 @@ function buildCoats(sheet: ProductSheet, zones: readonly ZoneState[], { panel, c
     why: [reason('B1', most.suffices ? 'coat.budget' : 'coat.budget-short', { ...facts }, 'model')],
   };
 }
-

@@ -33,10 +33,17 @@ export const shelfOf = (sheets: readonly ProductSheet[] = []): ReadonlyMap<strin
  * the first rule they break, and the zones that must be stopped. Deterministic; bounded (see search-systems).
  */
 export function planPanel(task: PlanTask): PanelPlan {
-  const whole: Context = { panel: task.panel, shop: task.shop, target: task.target, shelf: shelfOf(task.sheets) };
+  const whole: Context = {
+    panel: task.panel,
+    shop: task.shop,
+    target: task.target,
+    shelf: shelfOf(task.sheets),
+  };
   const stopped = task.panel.zones.flatMap((zone) => stopOf(zone, whole) ?? []);
   const zones = task.panel.zones.filter((zone) => !stopped.some((stop) => stop.zoneId === zone.id));
-  const found = Object.fromEntries(surveyState(task.panel).zones.map((state) => [state.zone.id, stackOf(state.stack)]));
+  const found = Object.fromEntries(
+    surveyState(task.panel).zones.map((state) => [state.zone.id, stackOf(state.stack)]),
+  );
   const empty = { panelId: task.panel.id, found, stopped, sheetVersions: {}, warnings: [] };
   if (zones.length === 0) return { ...empty, chosen: null, systems: [] };
   const context: Context = { ...whole, panel: { ...task.panel, zones } };
@@ -52,7 +59,8 @@ export function planPanel(task: PlanTask): PanelPlan {
   };
 }
 
-const stepsOf = (performed: readonly Performed[], context: Context) => performed.map((step, i) => stepOf(step, i + 1, context));
+const stepsOf = (performed: readonly Performed[], context: Context) =>
+  performed.map((step, i) => stepOf(step, i + 1, context));
 
 function remarksOf(steps: readonly Performed[]): System['remarks'] {
   const seen = new Map<string, System['remarks'][number]>();
@@ -109,6 +117,8 @@ function warningsOf(searched: Searched, refused: readonly System[], stopped: rea
   const warnings = stopped.map((stop) => `Zone ${stop.zoneId} is stopped: ${stop.text}`);
   if (searched.gaveUp) warnings.push(sentence('plan.gave-up', { looked: searched.looked }));
   if (searched.ready.length === 0)
-    warnings.push(sentence('plan.no-system', { reason: refused[0]?.refusedBy[0]?.text ?? 'no coat on the shelf fits.' }));
+    warnings.push(
+      sentence('plan.no-system', { reason: refused[0]?.refusedBy[0]?.text ?? 'no coat on the shelf fits.' }),
+    );
   return warnings;
 }

@@ -12,7 +12,13 @@ const codes = Object.keys(SENTENCES) as [SentenceCode, ...SentenceCode[]];
 const facts = z.record(z.string(), z.union([z.string(), z.number()]));
 const source = z.enum(SOURCES);
 
-export const saidSchema = z.object({ rule: z.string(), text: z.string(), source, code: z.enum(codes), facts });
+export const saidSchema = z.object({
+  rule: z.string(),
+  text: z.string(),
+  source,
+  code: z.enum(codes),
+  facts,
+});
 const windowSchema = z.object({ opensMin: z.number(), closesMin: z.number(), thenWhat: z.string() });
 
 /** A zone's layers, bottom to top, as they lie after a step. */
@@ -61,7 +67,9 @@ export const systemSchema = z.object({
   verdict: z.enum(['ready', 'refused']),
   refusedBy: z.array(refusalSchema),
   /** What would have been the next step of a refused system. */
-  refusedStep: z.object({ op: z.enum(OPS), zones: z.array(z.string()), sheetName: z.string().optional() }).optional(),
+  refusedStep: z
+    .object({ op: z.enum(OPS), zones: z.array(z.string()), sheetName: z.string().optional() })
+    .optional(),
   /** Remarks and schools: what speaks for and against it. */
   remarks: z.array(saidSchema.extend({ level: z.enum(['should', 'school']) })),
   totals: totalsSchema,

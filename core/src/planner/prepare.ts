@@ -28,7 +28,12 @@ export interface Performed {
 
 export type Prepared =
   | { readonly ok: true; readonly steps: readonly Performed[]; readonly panel: PanelState }
-  | { readonly ok: false; readonly steps: readonly Performed[]; readonly panel: PanelState; readonly refusals: readonly Verdict[] };
+  | {
+      readonly ok: false;
+      readonly steps: readonly Performed[];
+      readonly panel: PanelState;
+      readonly refusals: readonly Verdict[];
+    };
 
 /** More steps than any real preparation has; a loop of rules ends here and says so. */
 const MOST_STEPS = 90;

@@ -29,20 +29,28 @@ export function scoreOf(steps: readonly Performed[], context: Context): number {
   const perHour = Math.max(1, ruleIn(context, 'labourPerHour').value);
   const waitWeight = WAIT_WEIGHT[schoolIn(context, 'pace').side];
   return steps.reduce((sum, { cost, remarks }) => {
-    const schools = new Set(remarks.filter(({ level }) => level === 'school').map(({ reason }) => reason.code));
+    const schools = new Set(
+      remarks.filter(({ level }) => level === 'school').map(({ reason }) => reason.code),
+    );
     const shoulds = remarks.filter(({ level }) => level === 'should').length;
     const money = (cost.materialCost / perHour) * 60;
-    return sum + cost.handsOnMin + cost.waitMin * waitWeight + money + schools.size * SCHOOL_MIN + shoulds * REMARK_MIN;
+    return (
+      sum +
+      cost.handsOnMin +
+      cost.waitMin * waitWeight +
+      money +
+      schools.size * SCHOOL_MIN +
+      shoulds * REMARK_MIN
+    );
   }, 0);
 }
 
 /** The figures a person compares. */
 export function totalsOf(steps: readonly Performed[]): Totals {
   const last = steps[steps.length - 1];
-  const safe = steps.flatMap(({ remarks }) => remarks).reduce(
-    (product, { level }) => product * (1 - (level === 'school' ? SCHOOL_RISK : REMARK_RISK)),
-    1,
-  );
+  const safe = steps
+    .flatMap(({ remarks }) => remarks)
+    .reduce((product, { level }) => product * (1 - (level === 'school' ? SCHOOL_RISK : REMARK_RISK)), 1);
   return {
     handsOnMin: steps.reduce((sum, { cost }) => sum + cost.handsOnMin, 0),
     elapsedMin: last ? last.after.clockMin : 0,

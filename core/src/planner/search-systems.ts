@@ -58,7 +58,14 @@ export function searchSystems(start: PanelState, context: Context): Searched {
       const cost = scoreOf(tried.steps, context);
       const total = (costs.get(way) ?? 0) + cost;
       if (!tried.ok) {
-        note(refusals, { ...way, steps, refused: act, verdicts: tried.refusals, cost: total, panel: tried.panel });
+        note(refusals, {
+          ...way,
+          steps,
+          refused: act,
+          verdicts: tried.refusals,
+          cost: total,
+          panel: tried.panel,
+        });
         return [];
       }
       const state: Way = { panel: tried.panel, steps, choices: [...way.choices, act] };
@@ -121,6 +128,7 @@ function note(refusals: Map<string, Refusal>, refusal: Refusal): void {
 function worthShowing(refusals: ReadonlyMap<string, Refusal>): Refusal[] {
   const byCost = [...refusals.values()].sort((a, b) => a.cost - b.cost);
   const ruleOf = (refusal: Refusal): string => refusal.verdicts[0]!.reason.rule;
-  const isFirst = (refusal: Refusal): boolean => byCost.find((other) => ruleOf(other) === ruleOf(refusal)) === refusal;
+  const isFirst = (refusal: Refusal): boolean =>
+    byCost.find((other) => ruleOf(other) === ruleOf(refusal)) === refusal;
   return [...byCost.filter(isFirst), ...byCost.filter((refusal) => !isFirst(refusal))].slice(0, MOST_REFUSED);
 }

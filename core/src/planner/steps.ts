@@ -24,7 +24,8 @@ const THEN_WHAT = {
   repeat: 'coat again before going on',
 } as const;
 
-export const stackOf = (stack: readonly Layer[]): Stack => stack.map(({ kind, um }) => ({ kind, um: round(um) }));
+export const stackOf = (stack: readonly Layer[]): Stack =>
+  stack.map(({ kind, um }) => ({ kind, um: round(um) }));
 
 const round = (value: number): number => Math.round(value * 10) / 10;
 
@@ -34,12 +35,18 @@ function windowOf({ act, after }: Performed, context: Context): { window: Window
   if (isCoat(act)) {
     const sheet = sheetIn(context, act.sheetId);
     const opensMin = round(flashMin(sheet.flash.beforeNextMin, sheet, context));
-    return { window: { opensMin, closesMin: sheet.recoat.closesMin, thenWhat: THEN_WHAT[sheet.recoat.past] }, source: 'sheet' };
+    return {
+      window: { opensMin, closesMin: sheet.recoat.closesMin, thenWhat: THEN_WHAT[sheet.recoat.past] },
+      source: 'sheet',
+    };
   }
   const leavesBare = isSanding(act) && act.zones.some((id) => isBare(zoneOf(after, id)));
   if (!leavesBare) return null;
   const limit = ruleIn(context, 'bareMetalLimitMin');
-  return { window: { opensMin: 0, closesMin: limit.value, thenWhat: 'abrade and clean again' }, source: limit.source };
+  return {
+    window: { opensMin: 0, closesMin: limit.value, thenWhat: 'abrade and clean again' },
+    source: limit.source,
+  };
 }
 
 function changedStacks(before: PanelState, after: PanelState): Record<string, Stack> {
@@ -76,10 +83,18 @@ function figuresOf({ act, before, numbers }: Performed, context: Context): Figur
     return { fields, sources: { grit: asked?.source ?? 'default', handsOnMin: 'model' } };
   }
   if (isLaying(act)) {
-    const filmUm = Math.max(...zones.map((zone) => (act.op === 'fill' ? zone.surface.lowUm : sheetIn(context, act.sheetId).film.perCoatUm)));
-    return { fields: { filmUm }, sources: { filmUm: act.op === 'fill' ? 'model' : 'sheet', waitMin: 'sheet' } };
+    const filmUm = Math.max(
+      ...zones.map((zone) =>
+        act.op === 'fill' ? zone.surface.lowUm : sheetIn(context, act.sheetId).film.perCoatUm,
+      ),
+    );
+    return {
+      fields: { filmUm },
+      sources: { filmUm: act.op === 'fill' ? 'model' : 'sheet', waitMin: 'sheet' },
+    };
   }
-  if (act.op === 'flash' || act.op === 'cure') return { fields: {}, sources: { waitMin: numbers[0]?.source ?? 'model' } };
+  if (act.op === 'flash' || act.op === 'cure')
+    return { fields: {}, sources: { waitMin: numbers[0]?.source ?? 'model' } };
   return { fields: {}, sources: {} };
 }
 
@@ -101,7 +116,14 @@ export function stepOf(performed: Performed, n: number, context: Context): Step 
   const figures = figuresOf(performed, context);
   const window = windowOf(performed, context);
   const windowReason: Reason[] = window
-    ? [{ rule: isCoat(act) ? 'S3' : 'M2', code: 'S3.window', facts: { ...window.window }, source: window.source }]
+    ? [
+        {
+          rule: isCoat(act) ? 'S3' : 'M2',
+          code: 'S3.window',
+          facts: { ...window.window },
+          source: window.source,
+        },
+      ]
     : [];
   const why = unique([...act.why, ...numbers, ...windowReason, ...remarks.map(({ reason }) => reason)]);
   return {
@@ -114,7 +136,12 @@ export function stepOf(performed: Performed, n: number, context: Context): Step 
     waitMin: round(cost.waitMin),
     materialCost: round(cost.materialCost),
     ...(window ? { window: window.window } : {}),
-    sources: { handsOnMin: 'default', waitMin: 'default', ...figures.sources, ...(window ? { window: window.source } : {}) },
+    sources: {
+      handsOnMin: 'default',
+      waitMin: 'default',
+      ...figures.sources,
+      ...(window ? { window: window.source } : {}),
+    },
     why: why.map(saidOf),
     cautions: cautionsOf(act, zones, sheet),
     stacks: changedStacks(before, after),
@@ -123,4 +150,3 @@ export function stepOf(performed: Performed, n: number, context: Context): Step 
 
 /** The sentence a screen shows first for a step. */
 export const mainReason = (step: Step): Said | undefined => step.why[0];
-

@@ -11,7 +11,6 @@ export interface Stop {
   readonly text: string;
 }
 
-
 function fillerDepthUm(zone: Zone): number {
   const body = zone.layers.reduce((sum, layer) => (layer.kind === 'filler' ? sum + (layer.um ?? 0) : sum), 0);
   return body + (findingOf(zone.findings, 'low')?.depthMm ?? 0) * 1000;

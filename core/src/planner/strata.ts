@@ -40,7 +40,9 @@ function afterStep(before: readonly StrataLayer[], stack: Stack, n: number): Str
  */
 export function strataOf(found: Readonly<Record<string, Stack>>, steps: readonly Step[]): Strata[] {
   const slots = [
-    ...FOUND_ORDER.filter((kind) => Object.values(found).some((stack) => stack.some((layer) => layer.kind === kind))).map(foundSlot),
+    ...FOUND_ORDER.filter((kind) =>
+      Object.values(found).some((stack) => stack.some((layer) => layer.kind === kind)),
+    ).map(foundSlot),
     ...steps.map((step) => `step-${step.n}`),
   ];
   let zones: Record<string, readonly StrataLayer[]> = Object.fromEntries(
@@ -48,7 +50,10 @@ export function strataOf(found: Readonly<Record<string, Stack>>, steps: readonly
   );
   const all: Strata[] = [{ zones, slots }];
   for (const step of steps) {
-    const changed = Object.entries(step.stacks).map(([id, stack]) => [id, afterStep(zones[id] ?? [], stack, step.n)]);
+    const changed = Object.entries(step.stacks).map(([id, stack]) => [
+      id,
+      afterStep(zones[id] ?? [], stack, step.n),
+    ]);
     zones = { ...zones, ...(Object.fromEntries(changed) as typeof zones) };
     all.push({ zones, slots });
   }

@@ -20,7 +20,8 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 const wordsOf = (choices: readonly Act[]): string[] => choices.flatMap((act) => WORDS[act.op] ?? []);
 
 /** "Old filler out, epoxy, filler, build, sealer"; a panel that needs no coat is "Clean and key". */
-export const titleOf = (choices: readonly Act[]): string => capital(wordsOf(choices).join(', ') || 'clean and key, no primer');
+export const titleOf = (choices: readonly Act[]): string =>
+  capital(wordsOf(choices).join(', ') || 'clean and key, no primer');
 
 /** What was about to happen when a system was refused: "Sealer straight on bare steel". */
 export function refusedTitle(choices: readonly Act[], refused: Act, brokenOn: ZoneState): string {
@@ -32,7 +33,8 @@ export function refusedTitle(choices: readonly Act[], refused: Act, brokenOn: Zo
   const word = WORDS[refused.op] ?? refused.op;
   const hasCoat = choices.some((act) => act.op.startsWith('prime-') || act.op === 'fill');
   if (hasCoat) {
-    const isEarlySeal = refused.op === 'seal' && !choices.some((act) => act.op === 'prime-build' || act.op === 'prime-dtm');
+    const isEarlySeal =
+      refused.op === 'seal' && !choices.some((act) => act.op === 'prime-build' || act.op === 'prime-dtm');
     return capital([...before, word, ...(isEarlySeal ? ['no build'] : [])].join(', '));
   }
   return `${capital(word)} straight on ${labelOf(topOf(brokenOn).kind)}`;

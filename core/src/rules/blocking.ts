@@ -33,7 +33,9 @@ export const K2: Rule = {
   asks: 'A flat block in an X pattern, no fingertips, never across a body line.',
   judge: (trial) => {
     const { act } = trial;
-    return act.op === 'block' && act.tool !== 'block' ? k2.must(trial, { code: 'K2.fingertips', facts: { tool: act.tool } }) : fine;
+    return act.op === 'block' && act.tool !== 'block'
+      ? k2.must(trial, { code: 'K2.fingertips', facts: { tool: act.tool } })
+      : fine;
   },
 };
 
@@ -49,7 +51,11 @@ export const K3: Rule = {
     const stays = mustStay(context, topOf(zone).laid!.sheetId);
     const leftUm = blockedUm(zone, panel, context);
     if (leftUm >= stays.value) return fine;
-    return k3.must(trial, { code: 'K3.thin', facts: { leftUm: Math.max(0, leftUm), staysUm: stays.value }, source: stays.source });
+    return k3.must(trial, {
+      code: 'K3.thin',
+      facts: { leftUm: Math.max(0, leftUm), staysUm: stays.value },
+      source: stays.source,
+    });
   },
 };
 
@@ -76,9 +82,14 @@ const lastGrit = (trial: Trial): readonly Verdict[] => {
   const remedy = abrade(zone, final.grade, FINAL_TOOL, context);
   if (!scratch) return k4.must(trial, { code: 'K4.shine', facts, source: 'model' }, remedy);
   const now = telegraphOn(zone, scratch.depthUm, act, context);
-  const isTooCoarse = !now.passes || (isCoat(act) && isCoarser(scratch.grade, coarsestFor(trial) ?? scratch.grade));
+  const isTooCoarse =
+    !now.passes || (isCoat(act) && isCoarser(scratch.grade, coarsestFor(trial) ?? scratch.grade));
   if (!isTooCoarse || grainUm(scratch.grade) <= grainUm(final.grade)) return fine;
-  return k4.must(trial, { code: 'K4.telegraph', facts: { ...facts, nowFineUm: now.grooveUm }, source: 'model' }, remedy);
+  return k4.must(
+    trial,
+    { code: 'K4.telegraph', facts: { ...facts, nowFineUm: now.grooveUm }, source: 'model' },
+    remedy,
+  );
 };
 
 const coarsestFor = ({ act, zone, context }: Trial) =>
@@ -110,7 +121,8 @@ export const K4: Rule = {
     if (act.op !== 'seal' && act.op !== 'hand-over') return keyUnderPrimer(trial);
     // A coat inside its window takes the next one unsanded; sound e-coat may too (N1). What was sanded is judged.
     const isUnsanded = zone.surface.scratch === null;
-    const bondsUnsanded = isUnsanded && ((top.laid && !isSandableBuild(zone)) || (top.kind === 'ecoat' && act.op === 'seal'));
+    const bondsUnsanded =
+      isUnsanded && ((top.laid && !isSandableBuild(zone)) || (top.kind === 'ecoat' && act.op === 'seal'));
     return bondsUnsanded ? fine : lastGrit(trial);
   },
 };
@@ -125,7 +137,8 @@ export const K5: Rule = {
     const { act, zone, panel } = trial;
     if (!isSanding(act) || !isFoundFinish(zone)) return fine;
     const dustyPrimer = panel.zones.some(
-      (other) => isSandableBuild(other) && other.surface.soil === 'dusty' && !act.zones.includes(other.zone.id),
+      (other) =>
+        isSandableBuild(other) && other.surface.soil === 'dusty' && !act.zones.includes(other.zone.id),
     );
     return dustyPrimer ? k5.should(trial, { code: 'K5.order', facts: {} }) : fine;
   },
@@ -142,7 +155,10 @@ export const K6: Rule = {
     const isLast = act.op === 'seal' || act.op === 'hand-over';
     if (!isLast || !zone.spots || topOf(zone).kind === 'ecoat') return fine;
     if (act.op === 'seal' && isMetal(zone.spots.to)) return fine;
-    return k6.must(trial, { code: 'K6.through', facts: { layer: labelOf(zone.spots.to), count: zone.spots.count } });
+    return k6.must(trial, {
+      code: 'K6.through',
+      facts: { layer: labelOf(zone.spots.to), count: zone.spots.count },
+    });
   },
 };
 

@@ -24,12 +24,17 @@ const isLastCoat = (act: Act): boolean => act.op === 'seal' || act.op === 'hand-
 /** How unlevel the zone would be after blocking it, µm. */
 const afterBlockingUm = ({ zone, panel, context }: Trial): number => {
   const grades = ['P240'] as const;
-  const blocked = perform(panel, { op: 'block', zones: [zone.zone.id], grades, tool: 'block', why: [] }, context);
+  const blocked = perform(
+    panel,
+    { op: 'block', zones: [zone.zone.id], grades, tool: 'block', why: [] },
+    context,
+  );
   return unlevelUm(zoneOf(blocked, zone.zone.id), blocked);
 };
 
 const canBlock = ({ zone, panel, context }: Trial): boolean =>
-  isSandableBuild(zone) && blockedUm(zone, panel, context) >= mustStay(context, topOf(zone).laid!.sheetId).value;
+  isSandableBuild(zone) &&
+  blockedUm(zone, panel, context) >= mustStay(context, topOf(zone).laid!.sheetId).value;
 
 const blockRemedy = ({ zone, act, panel, context }: Trial) => {
   const final = finalGrade(zone, act, context);
@@ -64,7 +69,11 @@ export const B1: Rule = {
     if (isRaw && canBlock(trial) && afterBlockingUm(trial) <= limit.value)
       return b1.must(trial, { code: 'B1.block', facts, source: limit.source }, blockRemedy(trial));
     if (isFoundFinish(zone) && facts.ledgeUm === zone.surface.peelUm)
-      return b1.must(trial, { code: 'B1.peel', facts, source: limit.source }, abrade(zone, 'P320', 'machine', context));
+      return b1.must(
+        trial,
+        { code: 'B1.peel', facts, source: limit.source },
+        abrade(zone, 'P320', 'machine', context),
+      );
     return b1.must(trial, { code: 'B1.ledge', facts, source: limit.source });
   },
 };
@@ -91,7 +100,11 @@ export const B2: Rule = {
       const sheet = sheetIn(context, act.sheetId);
       const filmUm = coatFilmUm(act, zone, sheet) + sameKindOnTopUm(zone, sheet.kind);
       if (filmUm > sheet.film.maxUm + 1e-9)
-        return b2.must(trial, { code: 'B2.maximum', facts: { sheet: sheet.name, filmUm, maxUm: sheet.film.maxUm }, source: 'sheet' });
+        return b2.must(trial, {
+          code: 'B2.maximum',
+          facts: { sheet: sheet.name, filmUm, maxUm: sheet.film.maxUm },
+          source: 'sheet',
+        });
     }
     const { laid } = topOf(zone);
     const touches = act.op !== 'flash' && act.op !== 'cure' && act.op !== 'mask';
@@ -115,7 +128,11 @@ export const B3: Rule = {
     if (at === null || panel.clockMin >= at - 1e-9) return fine;
     return b3.must(
       trial,
-      { code: 'B3.uncured', facts: { layer: labelOf(top.kind), leftMin: at - panel.clockMin }, source: 'model' },
+      {
+        code: 'B3.uncured',
+        facts: { layer: labelOf(top.kind), leftMin: at - panel.clockMin },
+        source: 'model',
+      },
       cure(zone, context),
     );
   },
@@ -135,7 +152,11 @@ export const K3_LOW: Rule = {
     const sheet = sheetIn(context, act.sheetId);
     const canLevelUm = sheet.film.maxUm - (sheet.mustStayUm ?? ruleIn(context, 'mustStayUm').value);
     if (zone.surface.lowUm <= canLevelUm) return fine;
-    return k3.must(trial, { code: 'K3.low', facts: { lowMm: zone.surface.lowUm / 1000, canLevelUm }, source: 'sheet' });
+    return k3.must(trial, {
+      code: 'K3.low',
+      facts: { lowMm: zone.surface.lowUm / 1000, canLevelUm },
+      source: 'sheet',
+    });
   },
 };
 

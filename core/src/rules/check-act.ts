@@ -29,7 +29,8 @@ const RULES_ON = new Map(OPS.map((op) => [op, RULES.filter((rule) => rule.on.inc
 export function checkAct(act: Act, panel: PanelState, context: Context): Verdict[] {
   const trials = act.zones.map((id): Trial => ({ act, zone: zoneOf(panel, id), panel, context }));
   const verdicts: Verdict[] = [];
-  for (const rule of RULES_ON.get(act.op) ?? []) for (const trial of trials) verdicts.push(...rule.judge(trial));
+  for (const rule of RULES_ON.get(act.op) ?? [])
+    for (const trial of trials) verdicts.push(...rule.judge(trial));
   for (const { zone } of trials)
     for (const reason of physicalReasons(zone, act, panel, context))
       verdicts.push({ level: 'must', zoneId: zone.zone.id, reason });

@@ -24,7 +24,11 @@ const keyForFiller = (trial: Trial, act: BodyAct): readonly Verdict[] => {
   const target = range.finest;
   return f1.must(
     trial,
-    { code: 'F1.key', facts: { layer: labelOf(top.kind), grit: target, found: grade ?? 'no scratch' }, source: 'sheet' },
+    {
+      code: 'F1.key',
+      facts: { layer: labelOf(top.kind), grit: target, found: grade ?? 'no scratch' },
+      source: 'sheet',
+    },
     abrade(zone, target, 'machine', context),
   );
 };
@@ -37,10 +41,13 @@ export const F1: Rule = {
     const { act, zone, context } = trial;
     const { side } = schoolIn(context, 'filler');
     if (act.op === 'inspect' && zone.hasUncheckedBody)
-      return side === 'over-epoxy' ? f1.school(trial, { code: 'school.filler', facts: { side, done: 'on metal' } }) : fine;
+      return side === 'over-epoxy'
+        ? f1.school(trial, { code: 'school.filler', facts: { side, done: 'on metal' } })
+        : fine;
     if (act.op !== 'fill') return fine;
     const done = isBare(zone) ? 'on-metal' : 'over-epoxy';
-    const deviates = done === side ? fine : f1.school(trial, { code: 'school.filler', facts: { side, done } });
+    const deviates =
+      done === side ? fine : f1.school(trial, { code: 'school.filler', facts: { side, done } });
     return [...keyForFiller(trial, act), ...deviates];
   },
 };
@@ -79,7 +86,11 @@ export const F3: Rule = {
     const most = fillerMost(context);
     const depthUm = bodyUm(zone) + (act.op === 'fill' ? bodyFilmUm(zone, act, context) : 0);
     if (depthUm <= most.value) return fine;
-    return f3.must(trial, { code: 'F3.deep', facts: { depthMm: depthUm / 1000, maxMm: most.value / 1000 }, source: most.source });
+    return f3.must(trial, {
+      code: 'F3.deep',
+      facts: { depthMm: depthUm / 1000, maxMm: most.value / 1000 },
+      source: most.source,
+    });
   },
 };
 
@@ -115,7 +126,11 @@ export const F6: Rule = {
     const { grade: target, source } = fillerFinish(context);
     const grade = zone.surface.scratch?.grade;
     if (grade && !isCoarser(grade, target)) return fine;
-    return f6.must(trial, { code: 'F6.grade', facts: { grit: target, found: grade ?? 'unsanded' }, source }, shape(zone, target, context));
+    return f6.must(
+      trial,
+      { code: 'F6.grade', facts: { grit: target, found: grade ?? 'unsanded' }, source },
+      shape(zone, target, context),
+    );
   },
 };
 
@@ -130,7 +145,9 @@ export const F7: Rule = {
     if (act.op === 'glaze') {
       const glazeUm = bodyFilmUm(zone, act, context) * liftsOf(zone, act, context);
       const most = ruleIn(context, 'glazeMaxUm');
-      return glazeUm <= most.value ? fine : f7.must(trial, { code: 'F7.thick', facts: { glazeUm, maxUm: most.value }, source: most.source });
+      return glazeUm <= most.value
+        ? fine
+        : f7.must(trial, { code: 'F7.thick', facts: { glazeUm, maxUm: most.value }, source: most.source });
     }
     if (!isCoat(act) || !zone.surface.hasPinholes || isMetal(topOf(zone).kind)) return fine;
     const sheet = [...context.shelf.values()].find(({ kind }) => kind === 'glaze');

@@ -6,7 +6,13 @@ import { blockedUm } from '../operations/sanding.ts';
 import { topOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { sandingMinutes } from '../surface/ladder.ts';
 import { sandedMaterial, scratchDepthUm, type Tool } from '../surface/scratch.ts';
-import { coarsestThatHides, telegraph, worstPlane, type CoatsToCome, type Telegraph } from '../surface/telegraph.ts';
+import {
+  coarsestThatHides,
+  telegraph,
+  worstPlane,
+  type CoatsToCome,
+  type Telegraph,
+} from '../surface/telegraph.ts';
 
 /** Which grade finishes a surface before its last coat, and which one starts the blocking. */
 
@@ -15,7 +21,9 @@ export const FINAL_TOOL: Tool = 'machine-soft';
 /** Scratch range that base wants where no sealer lies between (default). */
 const BASE_RANGE = { coarsest: 'P400', finest: 'P1000' } as const;
 /** Grades with which a build may be blocked first. */
-const BLOCK_GRADES = GRADES.filter((grade) => grainUm(grade) <= grainUm('P180') && grainUm(grade) >= grainUm('P320'));
+const BLOCK_GRADES = GRADES.filter(
+  (grade) => grainUm(grade) <= grainUm('P180') && grainUm(grade) >= grainUm('P320'),
+);
 
 /** What lies between this sanding and the eye: the sealer about to go on, or none. */
 export function coatsToCome(act: Act, context: Context, zoneId: string): CoatsToCome {
@@ -29,12 +37,21 @@ export const telegraphOn = (zone: ZoneState, depthUm: number, act: Act, context:
   worstPlane(telegraph(depthUm, coatsToCome(act, context, zone.zone.id)));
 
 /** The coarsest grade that the next sheet allows and that will not show; null when none does both. */
-export function finalGrade(zone: ZoneState, act: Act, context: Context): { grade: Grade; verdict: Telegraph } | null {
+export function finalGrade(
+  zone: ZoneState,
+  act: Act,
+  context: Context,
+): { grade: Grade; verdict: Telegraph } | null {
   const kind = topOf(zone).kind;
   const range = isCoat(act) ? sheetIn(context, act.sheetId).over[kind] : BASE_RANGE;
   if (!range) return null;
   const material = sandedMaterial(kind);
-  const grade = coarsestThatHides({ ...range, tool: FINAL_TOOL, material, coats: coatsToCome(act, context, zone.zone.id) });
+  const grade = coarsestThatHides({
+    ...range,
+    tool: FINAL_TOOL,
+    material,
+    coats: coatsToCome(act, context, zone.zone.id),
+  });
   if (!grade) return null;
   return { grade, verdict: telegraphOn(zone, scratchDepthUm(grade, FINAL_TOOL, material), act, context) };
 }
@@ -48,6 +65,11 @@ export function blockGrade(zone: ZoneState, final: Grade, panel: PanelState, con
   const minutes = (grade: Grade): number =>
     sandingMinutes(grade, depthUm, { areaM2, tool: 'block', material }) +
     sandingMinutes(final, scratchDepthUm(grade, 'block', material), { areaM2, tool: FINAL_TOOL, material });
-  const within = BLOCK_GRADES.filter((grade) => grainUm(grade) > grainUm(final) && grainUm(grade) / grainUm(final) <= jump);
-  return within.reduce((best, grade) => (minutes(grade) < minutes(best) ? grade : best), within[within.length - 1] ?? 'P320');
+  const within = BLOCK_GRADES.filter(
+    (grade) => grainUm(grade) > grainUm(final) && grainUm(grade) / grainUm(final) <= jump,
+  );
+  return within.reduce(
+    (best, grade) => (minutes(grade) < minutes(best) ? grade : best),
+    within[within.length - 1] ?? 'P320',
+  );
 }

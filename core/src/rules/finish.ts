@@ -26,14 +26,26 @@ export const O1: Rule = {
     const filmLimit = ruleIn(context, 'stripFilmUm');
     const filmUm = foundFilmUm(zone);
     if (filmUm > filmLimit.value)
-      return o1.must(trial, { code: 'O1.thick', facts: { filmUm, limitUm: filmLimit.value }, source: filmLimit.source }, strip([zone.zone.id]));
+      return o1.must(
+        trial,
+        { code: 'O1.thick', facts: { filmUm, limitUm: filmLimit.value }, source: filmLimit.source },
+        strip([zone.zone.id]),
+      );
     if (zone.unsoundShare === 0) return fine;
     const wide = ruleIn(context, 'stripPanelSharePercent');
     const sharePercent = unsoundPercent(panel, context.panel.areaM2);
     if (sharePercent <= wide.value)
-      return o1.must(trial, { code: 'O1.local', facts: { sharePercent, limitPercent: wide.value }, source: wide.source }, strip([zone.zone.id]));
+      return o1.must(
+        trial,
+        { code: 'O1.local', facts: { sharePercent, limitPercent: wide.value }, source: wide.source },
+        strip([zone.zone.id]),
+      );
     const finishes = panel.zones.filter(isFoundFinish).map((other) => other.zone.id);
-    return o1.must(trial, { code: 'O1.panel', facts: { sharePercent, limitPercent: wide.value }, source: wide.source }, strip(finishes));
+    return o1.must(
+      trial,
+      { code: 'O1.panel', facts: { sharePercent, limitPercent: wide.value }, source: wide.source },
+      strip(finishes),
+    );
   },
 };
 
@@ -75,7 +87,9 @@ export const O5: Rule = {
   judge: (trial) => {
     const { act, zone } = trial;
     if (!isCoat(act) || zone.edge !== 'feathered' || act.isLightFirst) return fine;
-    const isFirst = !zone.stack.some((layer) => layer.laid && layer.kind !== 'filler' && layer.kind !== 'glaze');
+    const isFirst = !zone.stack.some(
+      (layer) => layer.laid && layer.kind !== 'filler' && layer.kind !== 'glaze',
+    );
     return isFirst ? o5.should(trial, { code: 'O5.heavy', facts: {} }) : fine;
   },
 };
@@ -100,7 +114,7 @@ export const N1: Rule = {
     const mayLie = sheet.overUnsanded.includes('ecoat');
     if (side === 'leave' && mayLie) return fine;
     const wording = mayLie
-      ? { code: 'N1.scuff', facts: { grit: SCUFF }, source } as const
+      ? ({ code: 'N1.scuff', facts: { grit: SCUFF }, source } as const)
       : ({ code: 'N1.sheet', facts: { grit: SCUFF, sheet: sheet.name }, source: 'sheet' } as const);
     return n1.must(trial, wording, abrade(zone, SCUFF, 'machine-soft', context));
   },
@@ -115,9 +129,13 @@ export const N3: Rule = {
   judge: (trial) => {
     const { act, zone } = trial;
     if (topOf(zone).kind !== 'ecoat' || !zone.spots) return fine;
-    if (act.op === 'hand-over') return n3.must(trial, { code: 'N3.uncovered', facts: { count: zone.spots.count } });
+    if (act.op === 'hand-over')
+      return n3.must(trial, { code: 'N3.uncovered', facts: { count: zone.spots.count } });
     if (!spotProblem(trial)) return fine;
-    return n3.must(trial, { code: 'N3.cut-through', facts: { ...spotFacts(trial), layer: labelOf(zone.spots.to) } });
+    return n3.must(trial, {
+      code: 'N3.cut-through',
+      facts: { ...spotFacts(trial), layer: labelOf(zone.spots.to) },
+    });
   },
 };
 

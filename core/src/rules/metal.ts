@@ -56,14 +56,22 @@ export const M1: Rule = {
     const sheet = sheetIn(context, act.sheetId);
     if (isBare(zone)) {
       if (!sheet.resistsCorrosion)
-        return m1.must(trial, { code: 'M1.bare', facts: { sheet: sheet.name, layer: labelOf(topOf(zone).kind) }, source: 'sheet' });
+        return m1.must(trial, {
+          code: 'M1.bare',
+          facts: { sheet: sheet.name, layer: labelOf(topOf(zone).kind) },
+          source: 'sheet',
+        });
       const { side } = schoolIn(context, 'firstCoat');
       return FIRST_COAT[act.op] === side
         ? fine
         : m1.school(trial, { code: 'school.first-coat', facts: { sheet: sheet.name, side } });
     }
     if (topOf(zone).kind === 'ecoat' || !spotProblem(trial)) return fine;
-    return m1.must(trial, { code: 'M1.spots', facts: spotFacts(trial), source: ruleIn(context, 'bareSpotMm').source });
+    return m1.must(trial, {
+      code: 'M1.spots',
+      facts: spotFacts(trial),
+      source: ruleIn(context, 'bareSpotMm').source,
+    });
   },
 };
 
@@ -91,7 +99,11 @@ export const M2: Rule = {
     if (exposedMin <= limitMin * TIGHT_SHARE) return fine;
     if (exposedMin <= limitMin)
       return m2.should(trial, { code: 'M2.tight', facts: { exposedMin, limitMin }, source: own.source });
-    return m2.must(trial, { code: 'M2.exposed', facts: { exposedMin, limitMin }, source: own.source }, remedy);
+    return m2.must(
+      trial,
+      { code: 'M2.exposed', facts: { exposedMin, limitMin }, source: own.source },
+      remedy,
+    );
   },
 };
 
@@ -108,11 +120,19 @@ export const M3: Rule = {
     const margin = ruleIn(context, 'dewMarginKelvin');
     const marginKelvin = celsius - dewPointCelsius(celsius, relativeHumidity);
     if (marginKelvin < margin.value)
-      return m3.must(trial, { code: 'M3.dew', facts: { marginKelvin, limitKelvin: margin.value }, source: margin.source });
+      return m3.must(trial, {
+        code: 'M3.dew',
+        facts: { marginKelvin, limitKelvin: margin.value },
+        source: margin.source,
+      });
     const sheet = sheetIn(context, act.sheetId);
     const { minCelsius, maxCelsius, maxRelativeHumidity } = sheet.climate;
     if (celsius < minCelsius || celsius > maxCelsius)
-      return m3.must(trial, { code: 'M3.temperature', facts: { sheet: sheet.name, roomCelsius: celsius, minCelsius, maxCelsius }, source: 'sheet' });
+      return m3.must(trial, {
+        code: 'M3.temperature',
+        facts: { sheet: sheet.name, roomCelsius: celsius, minCelsius, maxCelsius },
+        source: 'sheet',
+      });
     if (relativeHumidity <= maxRelativeHumidity) return fine;
     return m3.must(trial, {
       code: 'M3.humidity',
@@ -134,12 +154,17 @@ export const M4: Rule = {
     const kind = topOf(zone).kind;
     const range = sheetIn(context, act.sheetId).over[kind];
     if (!range) return fine;
-    const target = isCoarser(METAL_GRADE, range.finest) || METAL_GRADE === range.finest ? METAL_GRADE : range.finest;
+    const target =
+      isCoarser(METAL_GRADE, range.finest) || METAL_GRADE === range.finest ? METAL_GRADE : range.finest;
     const grade = zone.surface.scratch?.grade;
     if (grade && !isCoarser(grade, target) && !isCoarser(range.finest, grade)) return fine;
     return m4.must(
       trial,
-      { code: grade ? 'M4.grade' : 'M4.unsanded', facts: { layer: labelOf(kind), grit: target, found: grade ?? '' }, source: 'sheet' },
+      {
+        code: grade ? 'M4.grade' : 'M4.unsanded',
+        facts: { layer: labelOf(kind), grit: target, found: grade ?? '' },
+        source: 'sheet',
+      },
       abrade(zone, target, 'machine', context),
     );
   },
@@ -154,7 +179,11 @@ export const M5: Rule = {
   judge: (trial) => {
     const { act, zone } = trial;
     if (!isLaying(act) || zone.rust === 'none') return fine;
-    return m5.must(trial, { code: zone.rust === 'pitted' ? 'M5.pitted' : 'M5.surface', facts: {} }, removeRust(zone));
+    return m5.must(
+      trial,
+      { code: zone.rust === 'pitted' ? 'M5.pitted' : 'M5.surface', facts: {} },
+      removeRust(zone),
+    );
   },
 };
 
@@ -164,10 +193,17 @@ const etchVerdicts = (trial: Trial): readonly Verdict[] => {
   const { zone, act, panel, context } = trial;
   if (zone.stack.some((layer) => isBody(layer.kind))) return m6.must(trial, { code: 'M6.filler', facts: {} });
   const limit = ruleIn(context, 'etchSharePercent');
-  const areaM2 = panel.zones.reduce((sum, other) => (act.zones.includes(other.zone.id) ? sum + other.zone.areaM2 : sum), 0);
+  const areaM2 = panel.zones.reduce(
+    (sum, other) => (act.zones.includes(other.zone.id) ? sum + other.zone.areaM2 : sum),
+    0,
+  );
   const sharePercent = (areaM2 / context.panel.areaM2) * 100;
   if (sharePercent <= limit.value) return fine;
-  return m6.must(trial, { code: 'M6.spots-only', facts: { sharePercent, limitPercent: limit.value }, source: limit.source });
+  return m6.must(trial, {
+    code: 'M6.spots-only',
+    facts: { sharePercent, limitPercent: limit.value },
+    source: limit.source,
+  });
 };
 
 export const M6: Rule = {
@@ -178,7 +214,8 @@ export const M6: Rule = {
     const { act, zone } = trial;
     if (act.op === 'prime-etch') return etchVerdicts(trial);
     if (topOf(zone).kind !== 'etch') return fine;
-    if (act.op === 'prime-epoxy') return m6.must(trial, { code: 'M6.under-epoxy', facts: {}, source: 'sheet' });
+    if (act.op === 'prime-epoxy')
+      return m6.must(trial, { code: 'M6.under-epoxy', facts: {}, source: 'sheet' });
     if (act.op === 'fill' || act.op === 'glaze') return m6.must(trial, { code: 'M6.filler', facts: {} });
     return act.op === 'hand-over' ? m6.must(trial, { code: 'M6.uncovered', facts: {} }) : fine;
   },

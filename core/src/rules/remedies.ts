@@ -13,13 +13,18 @@ type Remedy = (why: readonly Reason[]) => Act;
 
 const plain =
   (op: 'flash' | 'guide-coat' | 'wash' | 'degrease' | 'mask' | 'tack', zones: readonly string[]): Remedy =>
-  (why) => ({ op, zones, why }) as Act;
+  (why) =>
+    ({ op, zones, why }) as Act;
 
 const all = (panel: PanelState, wanted: (zone: ZoneState) => boolean = () => true): string[] =>
   panel.zones.filter(wanted).map((zone) => zone.zone.id);
 
 /** The whole panel is washed, and degreased the first time, at once; later wipes go where the next coat goes. */
-export const wash = (panel: PanelState): Remedy => plain('wash', all(panel, (zone) => zone.surface.soil === 'grime'));
+export const wash = (panel: PanelState): Remedy =>
+  plain(
+    'wash',
+    all(panel, (zone) => zone.surface.soil === 'grime'),
+  );
 export const degrease = (zone: ZoneState, panel: PanelState): Remedy =>
   plain(
     'degrease',
@@ -40,11 +45,13 @@ const sand =
   (op: SandAct['op'], zones: readonly string[], grades: readonly [Grade, ...Grade[]], tool: Tool): Remedy =>
   (why) => ({ op, zones, grades, tool, why });
 
-export const block = (zone: ZoneState, grade: Grade): Remedy => sand('block', [zone.zone.id], [grade], 'block');
+export const block = (zone: ZoneState, grade: Grade): Remedy =>
+  sand('block', [zone.zone.id], [grade], 'block');
 export const feather = (zone: ZoneState): Remedy =>
   sand('feather', [zone.zone.id], ['P120', 'P180', 'P320'], 'machine');
 export const strip = (zones: readonly string[]): Remedy => sand('strip-sand', zones, ['P80'], 'machine');
-export const removeRust = (zone: ZoneState): Remedy => sand('remove-rust', [zone.zone.id], ['P80'], 'machine');
+export const removeRust = (zone: ZoneState): Remedy =>
+  sand('remove-rust', [zone.zone.id], ['P80'], 'machine');
 
 /** Grades from the open scratch to a target, inside the shop's largest jump; the target alone where nothing is open. */
 export function gradesTo(zone: ZoneState, target: Grade, tool: Tool, context: Context): [Grade, ...Grade[]] {
@@ -70,16 +77,21 @@ export const shape = (zone: ZoneState, target: Grade, context: Context): Remedy 
   const isFresh = zone.surface.scratch === null;
   const isFiller = topOf(zone).kind === 'filler';
   if (!isFresh || !isFiller) return abrade(zone, target, 'block', context);
-  const opened = { ...zone, surface: { ...zone.surface, scratch: { grade: 'P80', tool: 'block', depthUm: 0 } } } as const;
+  const opened = {
+    ...zone,
+    surface: { ...zone.surface, scratch: { grade: 'P80', tool: 'block', depthUm: 0 } },
+  } as const;
   return sand('abrade', [zone.zone.id], ['P80', ...gradesTo(opened, target, 'block', context)], 'block');
 };
 
-export const glaze = (zone: ZoneState, sheet: ProductSheet): Remedy => (why) => ({
-  op: 'glaze',
-  zones: [zone.zone.id],
-  sheetId: sheet.id,
-  why,
-});
+export const glaze =
+  (zone: ZoneState, sheet: ProductSheet): Remedy =>
+  (why) => ({
+    op: 'glaze',
+    zones: [zone.zone.id],
+    sheetId: sheet.id,
+    why,
+  });
 
 /** In which order remedies are taken up when several are asked for: what makes dust before what takes it away. */
 export const REMEDY_ORDER: readonly OpName[] = [

@@ -35,7 +35,12 @@ export interface Rule {
 
 type Wording = Pick<Reason, 'code' | 'facts'> & { readonly source?: Reason['source'] };
 
-const verdict = (level: Level, trial: Trial, reason: Reason, remedy?: (why: readonly Reason[]) => Act): Verdict => ({
+const verdict = (
+  level: Level,
+  trial: Trial,
+  reason: Reason,
+  remedy?: (why: readonly Reason[]) => Act,
+): Verdict => ({
   level,
   zoneId: trial.zone.zone.id,
   reason,

@@ -22,7 +22,8 @@ export const S1: Rule = {
     const { act, zone, panel } = trial;
     if (act.op !== 'hand-over') return fine;
     const { kind } = topOf(zone);
-    if (isBody(kind) || NOT_FOR_BASE.has(kind)) return s1.must(trial, { code: 'S1.unprimed', facts: { layer: labelOf(kind) } });
+    if (isBody(kind) || NOT_FOR_BASE.has(kind))
+      return s1.must(trial, { code: 'S1.unprimed', facts: { layer: labelOf(kind) } });
     if (zone.zone.id !== act.zones[0]) return fine;
     const tops = new Set(panel.zones.map((other) => topOf(other).kind));
     if (tops.size < 2) return fine;
@@ -40,10 +41,13 @@ export const S2: Rule = {
     const { act, zone, context } = trial;
     if (act.op !== 'seal' || !isCoat(act)) return fine;
     const { wetUm, limitUm } = sagOf(act, context);
-    if (wetUm > limitUm) return s2.must(trial, { code: 'S2.sag', facts: { wetUm, limitUm }, source: 'model' });
+    if (wetUm > limitUm)
+      return s2.must(trial, { code: 'S2.sag', facts: { wetUm, limitUm }, source: 'model' });
     const { side } = schoolIn(context, 'sealerCoats');
     const coats = act.coats[zone.zone.id] ?? 1;
-    return (coats > 1) === (side === 'two') ? fine : s2.school(trial, { code: 'school.sealer-coats', facts: { side, coats } });
+    return coats > 1 === (side === 'two')
+      ? fine
+      : s2.school(trial, { code: 'school.sealer-coats', facts: { side, coats } });
   },
 };
 
@@ -59,9 +63,14 @@ export const S3: Rule = {
     const { act, zone, panel, context } = trial;
     const { laid, kind } = topOf(zone);
     const isNext = isCoat(act) || act.op === 'hand-over';
-    if (!isNext || !laid || isBody(kind) || zone.surface.scratch || panel.clockMin <= laid.closesAtMin) return fine;
+    if (!isNext || !laid || isBody(kind) || zone.surface.scratch || panel.clockMin <= laid.closesAtMin)
+      return fine;
     const facts = { layer: labelOf(kind), overMin: panel.clockMin - laid.closesAtMin, grit: SCUFF };
-    return s3.must(trial, { code: 'S3.closed', facts, source: 'sheet' }, abrade(zone, SCUFF, FINAL_TOOL, context));
+    return s3.must(
+      trial,
+      { code: 'S3.closed', facts, source: 'sheet' },
+      abrade(zone, SCUFF, FINAL_TOOL, context),
+    );
   },
 };
 
@@ -84,7 +93,11 @@ export const S4: Rule = {
     if (act.op !== 'seal' || !isCoat(act) || act.toneL === undefined || baseL === null) return fine;
     const gap = ruleIn(context, 'toneGapL');
     if (Math.abs(act.toneL - baseL) <= gap.value) return fine;
-    return s4.should(trial, { code: 'S4.tone', facts: { toneL: act.toneL, baseL: Math.round(baseL) }, source: gap.source });
+    return s4.should(trial, {
+      code: 'S4.tone',
+      facts: { toneL: act.toneL, baseL: Math.round(baseL) },
+      source: gap.source,
+    });
   },
 };
 
@@ -97,7 +110,8 @@ export const S5: Rule = {
   judge: (trial) => {
     const { act, zone, panel } = trial;
     const { laid, kind } = topOf(zone);
-    if (!isSanding(act) || !laid || laid.sandableAtMin !== null || panel.clockMin > laid.closesAtMin) return fine;
+    if (!isSanding(act) || !laid || laid.sandableAtMin !== null || panel.clockMin > laid.closesAtMin)
+      return fine;
     return s5.must(trial, { code: 'S5.sanded', facts: { layer: labelOf(kind) }, source: 'sheet' });
   },
 };
@@ -111,14 +125,24 @@ export const C1: Rule = {
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     const { soil, isTacked } = zone.surface;
-    if (act.op === 'degrease' && soil === 'grime') return c1.must(trial, { code: 'C1.wash', facts: {} }, wash(panel));
+    if (act.op === 'degrease' && soil === 'grime')
+      return c1.must(trial, { code: 'C1.wash', facts: {} }, wash(panel));
     if (!isLaying(act)) return fine;
     // Open filler takes up liquid: it is blown off and tacked, never wiped wet.
     const isOpenBody = isBody(topOf(zone).kind) && soil === 'dusty';
     if (soil !== 'clean' && !isOpenBody)
-      return c1.must(trial, { code: soil === 'dusty' ? 'C1.dust' : 'C1.degrease', facts: {} }, degrease(zone, panel));
+      return c1.must(
+        trial,
+        { code: soil === 'dusty' ? 'C1.dust' : 'C1.degrease', facts: {} },
+        degrease(zone, panel),
+      );
     if (!isCoat(act)) return fine;
-    if (!panel.isMasked) return c1.must(trial, { code: 'C1.mask', facts: { sheet: sheetIn(context, act.sheetId).name } }, mask(panel));
+    if (!panel.isMasked)
+      return c1.must(
+        trial,
+        { code: 'C1.mask', facts: { sheet: sheetIn(context, act.sheetId).name } },
+        mask(panel),
+      );
     if (isTacked) return fine;
     return c1.must(trial, { code: isOpenBody ? 'C1.open-filler' : 'C1.tack', facts: {} }, tack(zone));
   },

@@ -31,7 +31,10 @@ export interface Coats {
 }
 
 /** Coats within the sheet's film per coat and maximum that meet a need; as many as it allows when they do not. */
-export function coatsFor(neededUm: number, film: { readonly perCoatUm: number; readonly maxUm: number }): Coats {
+export function coatsFor(
+  neededUm: number,
+  film: { readonly perCoatUm: number; readonly maxUm: number },
+): Coats {
   const most = Math.max(1, Math.floor(film.maxUm / film.perCoatUm + 1e-9));
   const wanted = Math.max(1, Math.ceil(neededUm / film.perCoatUm - 1e-9));
   const coats = Math.min(most, wanted);

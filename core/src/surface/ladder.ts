@@ -18,7 +18,13 @@ const MATERIAL_RATE: Record<SandedMaterial, number> = {
   plastic: 0.7,
   metal: 0.08,
 };
-const TOOL_RATE: Record<Tool, number> = { machine: 1, 'machine-soft': 1, block: 0.8, hand: 0.4, 'wet-hand': 0.4 };
+const TOOL_RATE: Record<Tool, number> = {
+  machine: 1,
+  'machine-soft': 1,
+  block: 0.8,
+  hand: 0.4,
+  'wet-hand': 0.4,
+};
 /** Change of disc, guide coat and wipe for each step. */
 const STEP_MINUTES = 2;
 const STEP_MINUTES_PER_M2 = 1;
@@ -86,9 +92,13 @@ export function bestLadder(task: LadderTask): Ladder | null {
   if (from === to) return ladderOf([from], task);
   const rungs = GRADES.filter(
     (grade) =>
-      grade === from || grade === to || (stock.includes(grade) && grainUm(grade) < grainUm(from) && grainUm(grade) > grainUm(to)),
+      grade === from ||
+      grade === to ||
+      (stock.includes(grade) && grainUm(grade) < grainUm(from) && grainUm(grade) > grainUm(to)),
   );
-  const best = new Map<Grade, { minutes: number; path: readonly [Grade, ...Grade[]] }>([[from, { minutes: 0, path: [from] }]]);
+  const best = new Map<Grade, { minutes: number; path: readonly [Grade, ...Grade[]] }>([
+    [from, { minutes: 0, path: [from] }],
+  ]);
   for (const [i, grade] of rungs.entries()) {
     const reached = best.get(grade);
     if (!reached) continue;
@@ -96,7 +106,8 @@ export function bestLadder(task: LadderTask): Ladder | null {
     for (const next of rungs.slice(i + 1)) {
       if (grainUm(grade) / grainUm(next) > largestJump) continue;
       const minutes = reached.minutes + sandingMinutes(next, depthUm, task);
-      if (minutes < (best.get(next)?.minutes ?? Infinity)) best.set(next, { minutes, path: [...reached.path, next] });
+      if (minutes < (best.get(next)?.minutes ?? Infinity))
+        best.set(next, { minutes, path: [...reached.path, next] });
     }
   }
   const found = best.get(to);

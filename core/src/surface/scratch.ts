@@ -5,7 +5,13 @@ import { familyOf, type LayerKind } from '../materials/layer-kinds.ts';
  * Depth of the scratch that a grade leaves: grain x tool x material, all calibrated for fresh abrasive.
  * P400 by machine on primer 5.25 µm; P180 on a block on filler 21.3 µm.
  */
-export const TOOL_FACTOR = { block: 0.2, hand: 0.2, machine: 0.15, 'machine-soft': 0.11, 'wet-hand': 0.15 } as const;
+export const TOOL_FACTOR = {
+  block: 0.2,
+  hand: 0.2,
+  machine: 0.15,
+  'machine-soft': 0.11,
+  'wet-hand': 0.15,
+} as const;
 export type Tool = keyof typeof TOOL_FACTOR;
 export const TOOLS = Object.keys(TOOL_FACTOR) as [Tool, ...Tool[]];
 

@@ -25,21 +25,29 @@ describe('telegraph, against shop practice', () => {
     ['P320', 'machine', 1, 0.84, false],
     ['P400', 'machine', 0, 1.07, false],
     ['P600', 'machine-soft', 0, 0.58, true],
-  ] as const)('%s by %s under %d sealer leaves %d µm of gloss', (grade, tool, sealerCoats, groove, passes) => {
-    const [gloss] = telegraph(scratchDepthUm(grade, tool, 'primer'), { sealerCoats, target: solid });
-    expect(gloss!.grooveUm).toBeCloseTo(groove, 2);
-    expect(gloss!.passes).toBe(passes);
-  });
+  ] as const)(
+    '%s by %s under %d sealer leaves %d µm of gloss',
+    (grade, tool, sealerCoats, groove, passes) => {
+      const [gloss] = telegraph(scratchDepthUm(grade, tool, 'primer'), { sealerCoats, target: solid });
+      expect(gloss!.grooveUm).toBeCloseTo(groove, 2);
+      expect(gloss!.passes).toBe(passes);
+    },
+  );
 
   test.each([
     ['P600', 2.05, true],
     ['P400', 2.78, false],
   ] as const)('flake over %s with a soft interface: %d µm', (grade, groove, passes) => {
-    const planes = telegraph(scratchDepthUm(grade, 'machine-soft', 'primer'), { sealerCoats: 0, target: metallic });
+    const planes = telegraph(scratchDepthUm(grade, 'machine-soft', 'primer'), {
+      sealerCoats: 0,
+      target: metallic,
+    });
     const flake = planes.find((plane) => plane.plane === 'flake')!;
     expect(flake.grooveUm).toBeCloseTo(groove, 2);
     expect(flake.passes).toBe(passes);
-    expect(worstPlane(planes).grooveUm / worstPlane(planes).limitUm).toBeGreaterThanOrEqual(groove / flake.limitUm);
+    expect(worstPlane(planes).grooveUm / worstPlane(planes).limitUm).toBeGreaterThanOrEqual(
+      groove / flake.limitUm,
+    );
   });
 
   test('the coarsest grade that hides is P400 under sealer at standard, and none is found in too coarse a range', () => {
@@ -75,13 +83,17 @@ describe('ladder', () => {
   test('is never slower than any sequence of the same grades, and keeps the jump', () => {
     const grade = fc.integer({ min: 0, max: GRADES.length - 1 });
     fc.assert(
-      fc.property(fc.uniqueArray(grade, { minLength: 2, maxLength: 6 }), fc.double({ min: 0.05, max: 9, noNaN: true }), (picks, areaM2) => {
-        const own = picks.sort((a, b) => a - b).map((i) => GRADES[i]!) as [never, ...never[]];
-        const best = bestLadder({ ...task, areaM2, from: own[0], to: own[own.length - 1]! })!;
-        expect(best.minutes).toBeLessThanOrEqual(ladderOf(own, { ...task, areaM2 }).minutes + 1e-9);
-        const steps = best.steps.map((step) => step.grade);
-        steps.forEach((step, i) => expect(isCoarser(i ? steps[i - 1]! : best.start, step)).toBe(true));
-      }),
+      fc.property(
+        fc.uniqueArray(grade, { minLength: 2, maxLength: 6 }),
+        fc.double({ min: 0.05, max: 9, noNaN: true }),
+        (picks, areaM2) => {
+          const own = picks.sort((a, b) => a - b).map((i) => GRADES[i]!) as [never, ...never[]];
+          const best = bestLadder({ ...task, areaM2, from: own[0], to: own[own.length - 1]! })!;
+          expect(best.minutes).toBeLessThanOrEqual(ladderOf(own, { ...task, areaM2 }).minutes + 1e-9);
+          const steps = best.steps.map((step) => step.grade);
+          steps.forEach((step, i) => expect(isCoarser(i ? steps[i - 1]! : best.start, step)).toBe(true));
+        },
+      ),
     );
   });
 });
@@ -91,7 +103,11 @@ describe('film budget', () => {
     const budget = filmBudget({ mustStayUm: 40, gapUm: 65, wavesUm: 60, peelUm: 12, ladderUm: 12 });
     expect(budget.staysUm).toBe(65);
     expect(budget.neededUm).toBe(149);
-    expect(coatsFor(budget.neededUm, { perCoatUm: 50, maxUm: 200 })).toEqual({ coats: 3, filmUm: 150, suffices: true });
+    expect(coatsFor(budget.neededUm, { perCoatUm: 50, maxUm: 200 })).toEqual({
+      coats: 3,
+      filmUm: 150,
+      suffices: true,
+    });
   });
 
   test('says so when one build cannot do it', () => {

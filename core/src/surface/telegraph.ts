@@ -33,7 +33,11 @@ export interface CoatsToCome {
 function planesOf({ sealerCoats, sealerSolids = SOLIDS.sealer, target }: CoatsToCome) {
   const { carrier, effect } = target.base;
   const throughBase = (1 - sealerSolids) ** sealerCoats * (1 - SOLIDS[carrier]) ** BASE_COATS;
-  const gloss = { plane: 'gloss', share: throughBase * (1 - SOLIDS.clear) ** CLEAR_COATS, limitUm: GLOSS_LIMIT_UM[target.quality] } as const;
+  const gloss = {
+    plane: 'gloss',
+    share: throughBase * (1 - SOLIDS.clear) ** CLEAR_COATS,
+    limitUm: GLOSS_LIMIT_UM[target.quality],
+  } as const;
   const flake = { plane: 'flake', share: throughBase, limitUm: FLAKE_LIMIT_UM[target.quality] } as const;
   return effect === 'solid' ? [gloss] : [gloss, flake];
 }
@@ -49,7 +53,9 @@ export const telegraph = (depthUm: number, coats: CoatsToCome): Telegraph[] =>
 
 /** The plane nearest to (or furthest past) its limit. */
 export const worstPlane = (planes: readonly Telegraph[]): Telegraph =>
-  planes.reduce((worst, plane) => (plane.grooveUm / plane.limitUm > worst.grooveUm / worst.limitUm ? plane : worst));
+  planes.reduce((worst, plane) =>
+    plane.grooveUm / plane.limitUm > worst.grooveUm / worst.limitUm ? plane : worst,
+  );
 
 interface Finish {
   readonly tool: Tool;

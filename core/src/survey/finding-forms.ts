@@ -1,14 +1,27 @@
 import { GRADES } from '../materials/grades.ts';
+import type { Quantity } from '../units/quantities.ts';
 import type { Finding, FindingKind, PlainFinding, SpreadFinding } from './finding.ts';
 
 /** How each finding is asked for: its words, the figures it needs, and what a new one starts with. */
 
-/** A figure of a finding; a number's unit is the end of its name, a `share` is 0..1 and asked in percent. */
+/** A figure of a finding; `least` and `most` are in the quantity's stored unit, a `share` is 0..1 and asked in percent. */
 export type FindingField =
-  | { readonly kind: 'number'; readonly name: string; readonly label: string }
+  | {
+      readonly kind: 'number';
+      readonly name: string;
+      readonly label: string;
+      readonly quantity: Quantity;
+      readonly least: number;
+      readonly most: number;
+    }
   | { readonly kind: 'share'; readonly name: string; readonly label: string }
   | { readonly kind: 'count'; readonly name: string; readonly label: string }
-  | { readonly kind: 'choice'; readonly name: string; readonly label: string; readonly options: readonly string[] };
+  | {
+      readonly kind: 'choice';
+      readonly name: string;
+      readonly label: string;
+      readonly options: readonly string[];
+    };
 
 export interface FindingForm {
   readonly label: string;
@@ -16,7 +29,14 @@ export interface FindingForm {
   readonly blank: Finding;
 }
 
-const number = (name: string, label: string): FindingField => ({ kind: 'number', name, label });
+const number = (name: string, label: string, quantity: Quantity, most: number): FindingField => ({
+  kind: 'number',
+  name,
+  label,
+  quantity,
+  least: 0.1,
+  most,
+});
 const share: FindingField = { kind: 'share', name: 'share', label: 'share of the zone' };
 const grit: FindingField = { kind: 'choice', name: 'grit', label: 'grit', options: GRADES };
 const plain = (kind: PlainFinding, label: string): FindingForm => ({ label, fields: [], blank: { kind } });
@@ -27,16 +47,27 @@ const spread = (kind: SpreadFinding, label: string): FindingForm => ({
 });
 
 export const FINDING_FORMS: Record<FindingKind, FindingForm> = {
-  'coarse-scratches': { label: 'coarse scratches', fields: [grit], blank: { kind: 'coarse-scratches', grit: 'P80' } },
-  low: { label: 'hollow', fields: [number('depthMm', 'depth')], blank: { kind: 'low', depthMm: 1 } },
+  'coarse-scratches': {
+    label: 'coarse scratches',
+    fields: [grit],
+    blank: { kind: 'coarse-scratches', grit: 'P80' },
+  },
+  low: {
+    label: 'hollow',
+    fields: [number('depthMm', 'depth', 'Mm', 50)],
+    blank: { kind: 'low', depthMm: 1 },
+  },
   waves: {
     label: 'waves',
-    fields: [number('um', 'peak to valley'), number('wavelengthMm', 'over a length of')],
+    fields: [
+      number('um', 'peak to valley', 'Um', 5000),
+      number('wavelengthMm', 'over a length of', 'Mm', 5000),
+    ],
     blank: { kind: 'waves', um: 60, wavelengthMm: 150 },
   },
   'rub-through': {
     label: 'rub-through spots',
-    fields: [number('spotMm', 'spot size'), { kind: 'count', name: 'count', label: 'spots' }],
+    fields: [number('spotMm', 'spot size', 'Mm', 5000), { kind: 'count', name: 'count', label: 'spots' }],
     blank: { kind: 'rub-through', spotMm: 10, count: 1 },
   },
   peeling: spread('peeling', 'peeling'),
@@ -48,8 +79,16 @@ export const FINDING_FORMS: Record<FindingKind, FindingForm> = {
     fields: [{ kind: 'choice', name: 'want', label: 'wanted', options: ['keep', 'flatten'] }],
     blank: { kind: 'texture', want: 'keep' },
   },
-  crack: { label: 'crack', fields: [number('lengthMm', 'length')], blank: { kind: 'crack', lengthMm: 20 } },
-  hole: { label: 'hole', fields: [number('lengthMm', 'length')], blank: { kind: 'hole', lengthMm: 20 } },
+  crack: {
+    label: 'crack',
+    fields: [number('lengthMm', 'length', 'Mm', 5000)],
+    blank: { kind: 'crack', lengthMm: 20 },
+  },
+  hole: {
+    label: 'hole',
+    fields: [number('lengthMm', 'length', 'Mm', 5000)],
+    blank: { kind: 'hole', lengthMm: 20 },
+  },
   pinholes: plain('pinholes', 'pinholes'),
   'rust-surface': plain('rust-surface', 'surface rust'),
   'rust-pitted': plain('rust-pitted', 'pitted rust'),

@@ -70,8 +70,16 @@ export const FINDING_KINDS: readonly FindingKind[] = [
 ];
 
 /** The finding that a kind belongs to; several kinds may share one shape. */
-type FindingOf<K extends FindingKind> = Finding extends infer F extends Finding ? (F extends Finding ? (K extends F['kind'] ? F : never) : never) : never;
+type FindingOf<K extends FindingKind> = Finding extends infer F extends Finding
+  ? F extends Finding
+    ? K extends F['kind']
+      ? F
+      : never
+    : never
+  : never;
 
 /** The first finding of a kind, typed, or undefined. */
-export const findingOf = <K extends FindingKind>(findings: readonly Finding[], kind: K): FindingOf<K> | undefined =>
-  findings.find((finding) => finding.kind === kind) as FindingOf<K> | undefined;
+export const findingOf = <K extends FindingKind>(
+  findings: readonly Finding[],
+  kind: K,
+): FindingOf<K> | undefined => findings.find((finding) => finding.kind === kind) as FindingOf<K> | undefined;

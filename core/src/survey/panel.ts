@@ -9,7 +9,9 @@ const AREA_TOLERANCE = 1.02;
 
 const withArea = (value: unknown): unknown => {
   if (typeof value !== 'object' || value === null || 'areaM2' in value) return value;
-  const outline = polygonSchema.safeParse('outline' in value ? value.outline : 'shape' in value ? value.shape : null);
+  const outline = polygonSchema.safeParse(
+    'outline' in value ? value.outline : 'shape' in value ? value.shape : null,
+  );
   return outline.success ? { ...value, areaM2: areaOfPolygonM2(outline.data) } : value;
 };
 
@@ -35,7 +37,11 @@ export const panelSchema = z.preprocess(
       const seen = new Set<string>();
       panel.zones.forEach((zone, i) => {
         if (seen.has(zone.id))
-          context.addIssue({ code: 'custom', path: ['zones', i, 'id'], message: `"${zone.id}" is used twice; give each zone its own id` });
+          context.addIssue({
+            code: 'custom',
+            path: ['zones', i, 'id'],
+            message: `"${zone.id}" is used twice; give each zone its own id`,
+          });
         seen.add(zone.id);
       });
       const problem = areaProblem(panel.areaM2, panel.zones);

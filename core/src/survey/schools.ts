@@ -74,13 +74,20 @@ export const schoolsSchema = z.looseObject(
   Object.fromEntries(
     names.map((name) => [
       name,
-      z.enum(sidesOf(name) as [string, ...string[]], { error: `must be one of: ${sidesOf(name).join(', ')}` }).optional(),
+      z
+        .enum(sidesOf(name) as [string, ...string[]], {
+          error: `must be one of: ${sidesOf(name).join(', ')}`,
+        })
+        .optional(),
     ]),
   ),
 ) as unknown as z.ZodType<Schools>;
 
 /** The side in force: the shop's own, else the first listed. */
-export function schoolOf<N extends SchoolName>(schools: Schools, name: N): { side: SideOf<N>; source: Source } {
+export function schoolOf<N extends SchoolName>(
+  schools: Schools,
+  name: N,
+): { side: SideOf<N>; source: Source } {
   const own = schools[name];
   return own === undefined
     ? { side: sidesOf(name)[0] as SideOf<N>, source: 'default' }

@@ -13,10 +13,20 @@ interface RuleRow {
   readonly about: string;
 }
 
-const row = (preset: number, from: number, to: number, about: string): RuleRow => ({ preset, from, to, about });
+const row = (preset: number, from: number, to: number, about: string): RuleRow => ({
+  preset,
+  from,
+  to,
+  about,
+});
 
 export const SHOP_RULES = {
-  bareMetalLimitMin: row(60, 5, 240, 'bare metal is coated within this time after abrading (up to 4 h only where RH is under 50 %)'),
+  bareMetalLimitMin: row(
+    60,
+    5,
+    240,
+    'bare metal is coated within this time after abrading (up to 4 h only where RH is under 50 %)',
+  ),
   dewMarginKelvin: row(3, 1, 10, 'surface above dew point before anything is sprayed'),
   bareSpotMm: row(50, 1, 100, 'largest rub-through that a sealer or build may cover'),
   bareSpotSharePercent: row(5, 0, 20, 'share of a panel that all rub-through spots may take together'),
@@ -61,5 +71,7 @@ export type ShopRules = Partial<Record<ShopRuleName, number | undefined>>;
 /** The figure in force and where it comes from: the shop's own setting, else the built-in default. */
 export function shopRule(rules: ShopRules, name: ShopRuleName): Sourced<number> {
   const own = rules[name];
-  return own === undefined ? { value: SHOP_RULES[name].preset, source: 'default' } : { value: own, source: 'shop' };
+  return own === undefined
+    ? { value: SHOP_RULES[name].preset, source: 'default' }
+    : { value: own, source: 'shop' };
 }

@@ -27,7 +27,11 @@ export const targetSchema = z.looseObject({
       color: z
         .union([
           z.string().regex(/^#[0-9a-fA-F]{6}$/, 'must be a hex colour such as #1b7f86'),
-          z.looseObject({ L: z.number().min(0).max(100), a: z.number().min(-160).max(160), b: z.number().min(-160).max(160) }),
+          z.looseObject({
+            L: z.number().min(0).max(100),
+            a: z.number().min(-160).max(160),
+            b: z.number().min(-160).max(160),
+          }),
         ])
         .optional(),
     })

@@ -18,9 +18,14 @@ test.each([
 test('what is typed in either unit system comes back as the same stored value', () => {
   const quantity = fc.constantFrom(...(Object.keys(QUANTITIES) as Quantity[]));
   fc.assert(
-    fc.property(quantity, fc.constantFrom('metric', 'us'), fc.double({ min: 0, max: 1e4, noNaN: true }), (q, system, x) => {
-      expect(toStored(q, toShown(q, x, system as 'us'), system as 'us')).toBeCloseTo(x, 6);
-    }),
+    fc.property(
+      quantity,
+      fc.constantFrom('metric', 'us'),
+      fc.double({ min: 0, max: 1e4, noNaN: true }),
+      (q, system, x) => {
+        expect(toStored(q, toShown(q, x, system as 'us'), system as 'us')).toBeCloseTo(x, 6);
+      },
+    ),
   );
 });
 

@@ -7,22 +7,27 @@ export const SENTENCES = {
   'op.nothing-to-block': 'There is no primer of ours on top to block.',
   'op.nothing-to-fill': 'There is no hollow to fill.',
   'op.grade-order': '{grit} after {before} is not finer; grades go from coarse to fine.',
-  'op.no-end': 'The preparation for this step never comes to an end; the planner gave up after {steps} steps.',
+  'op.no-end':
+    'The preparation for this step never comes to an end; the planner gave up after {steps} steps.',
   'coat.not-over': 'The sheet of {sheet} does not allow it over {layer}.',
   'coat.film': '{perCoatUm} dry a coat, at most {maxUm} in all.',
-  'coat.budget': 'Film budget: {staysUm} stays, {wavesUm} waves, {peelUm} peel, {ladderUm} for the grits: {neededUm}, so {coats} coats of {perCoatUm}.',
-  'coat.budget-short': 'Film budget asks for {neededUm}; the sheet stops at {maxUm}, {coats} coats do not level it in one build.',
+  'coat.budget':
+    'Film budget: {staysUm} stays, {wavesUm} waves, {peelUm} peel, {ladderUm} for the grits: {neededUm}, so {coats} coats of {perCoatUm}.',
+  'coat.budget-short':
+    'Film budget asks for {neededUm}; the sheet stops at {maxUm}, {coats} coats do not level it in one build.',
   'coat.volume': 'Mix {ratio}, {volumeMl} ready to spray at {transferPercent} transfer.',
   'coat.tip': 'Fluid tip {tip}.',
   'coat.flash': '{betweenMin} between coats: sheet {sheetMin}, at {roomCelsius} in this air.',
   'coat.usual': '{coats} coats: what the sheet asks for to seal the surface.',
-  'coat.sealer-coats': '{coats} coat by the shop’s school; {wetUm} wet stays under the sag limit of {limitUm}.',
+  'coat.sealer-coats':
+    '{coats} coat by the shop’s school; {wetUm} wet stays under the sag limit of {limitUm}.',
   'coat.tone': 'Tone L* {toneL}, the nearest on the shelf to a base of L* {baseL}.',
   'body.depth': '{deepestUm} deep in {lifts} lift, at most {maxUm}.',
   'body.sand-after': 'Sands after {sandAfterMin}.',
   'body.hardener': 'Hardener {usualPercent} by mass, from {fromPercent} to {toPercent}.',
   'flash.climate': '{waitMin} still to go at {roomCelsius} in {air}.',
-  'cure.air': '{name}: {waitMin} to 90 % cure at {roomCelsius} by day and {nightCelsius} at night; the sheet asks for at least {sheetMin}.',
+  'cure.air':
+    '{name}: {waitMin} to 90 % cure at {roomCelsius} by day and {nightCelsius} at night; the sheet asks for at least {sheetMin}.',
   'cure.bake': '{name}: {waitMin} under heat, panel at {bakeCelsius}, heating up and cooling down included.',
   'sand.minutes': '{grit} takes up to {takenUm} off in {handsOnMin}.',
   'sand.metal': '{grit} over bare metal, {handsOnMin}.',
@@ -31,8 +36,10 @@ export const SENTENCES = {
   // metal
   'M1.bare': '{sheet} does not protect {layer}; bare metal needs a corrosion-resisting first coat.',
   'M1.left-bare': '{layer} would be handed over bare.',
-  'M1.spots': '{count} rub-through spots of {spotMm}, {sharePercent} of the panel, are more than a sealer or build may cover ({limitMm}, {limitPercent}).',
-  'M2.found-bare': 'Nobody knows how long this metal has been bare; abrade it fresh and coat within {limitMin}.',
+  'M1.spots':
+    '{count} rub-through spots of {spotMm}, {sharePercent} of the panel, are more than a sealer or build may cover ({limitMm}, {limitPercent}).',
+  'M2.found-bare':
+    'Nobody knows how long this metal has been bare; abrade it fresh and coat within {limitMin}.',
   'M2.tight': 'Bare for {exposedMin} of {limitMin} when the first coat goes on: little time to spare.',
   'M2.exposed': 'Bare for {exposedMin}, limit {limitMin}: abrade and clean again.',
   'M3.dew': 'Only {marginKelvin} above dew point, {limitKelvin} needed: warm the panel or dry the air.',
@@ -59,16 +66,19 @@ export const SENTENCES = {
   'F7.thick': 'Glaze of {glazeUm} is more than {maxUm}.',
   // old finish and new parts
   'O1.local': 'Unsound finish on {sharePercent} of the panel: strip this zone to a sound edge.',
-  'O1.panel': 'Unsound finish on {sharePercent} of the panel, more than {limitPercent}: strip the whole panel.',
+  'O1.panel':
+    'Unsound finish on {sharePercent} of the panel, more than {limitPercent}: strip the whole panel.',
   'O1.thick': 'Film of {filmUm} is more than {limitUm}: it comes off.',
   'O3.degrease': 'Grease is taken off before sanding, or it is sanded in.',
-  'O4.feather': 'The edge of the old finish is feathered {layerMm} a layer; primer reaches {overlapMm} past it and stops in an open edge.',
+  'O4.feather':
+    'The edge of the old finish is feathered {layerMm} a layer; primer reaches {overlapMm} past it and stops in an open edge.',
   'O5.heavy': 'A heavy first coat lifts feathered edges.',
   'O5.light': 'First coat light: feathered edges lift first.',
   'N1.leave': 'Sound e-coat stays unsanded: the factory dip is the best corrosion layer there is.',
   'N1.scuff': 'E-coat is scuffed {grit} all over: a mechanical key everywhere.',
   'N1.sheet': '{sheet} wants e-coat scuffed {grit}.',
-  'N3.cut-through': '{count} cut-throughs of {spotMm} to {layer} are more than this coat may cover ({limitMm}, {limitPercent}): prime them as bare metal.',
+  'N3.cut-through':
+    '{count} cut-throughs of {spotMm} to {layer} are more than this coat may cover ({limitMm}, {limitPercent}): prime them as bare metal.',
   'N3.uncovered': '{count} cut-throughs are still bare.',
   // build
   'B1.block': 'Fresh {layer} is blocked level: {ledgeUm} uneven, {quality} allows {limitUm}.',
@@ -84,7 +94,8 @@ export const SENTENCES = {
   'K3.thin': 'Blocking would leave {leftUm}, {staysUm} must stay: glaze the low and build again.',
   'K4.shine': 'Shine left on {layer}: {grit} all over, edges and recesses by pad.',
   'K4.key': '{layer} is keyed {grit} for the primer (found {found}).',
-  'K4.telegraph': 'A {found} scratch in {layer} would leave {nowFineUm} in the {plane} plane; {grit} leaves {grooveFineUm}, limit {limitFineUm}.',
+  'K4.telegraph':
+    'A {found} scratch in {layer} would leave {nowFineUm} in the {plane} plane; {grit} leaves {grooveFineUm}, limit {limitFineUm}.',
   'K4.no-grade': 'No grade that {coat} allows on {layer} stays invisible at this quality.',
   'K5.order': 'Primer dust gets into a sound area that is sanded after the primed ones.',
   'K6.through': '{count} sand-through to {layer}: prime the spot again.',
@@ -120,7 +131,8 @@ export const SENTENCES = {
   'plan.unsupported': '{layer} is not planned yet: this version plans steel, filler, old finish and e-coat.',
   'plan.no-system': 'No system on this shelf gets the panel ready for base: {reason}',
   'plan.gave-up': 'The search stopped after {looked} states; these are the best systems found by then.',
-  'plan.strip-first': 'Soluble finish: strip this zone, or wait for the isolating systems of a later version.',
+  'plan.strip-first':
+    'Soluble finish: strip this zone, or wait for the isolating systems of a later version.',
 } as const;
 
 export type SentenceCode = keyof typeof SENTENCES;

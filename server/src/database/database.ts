@@ -51,7 +51,9 @@ export class Database {
   /** Runs `work` in a transaction, after every write that was asked for before it; all of it holds or none. */
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
     const turn = this.lastWrite.then(() =>
-      this.sequelize.transaction({ type: 'IMMEDIATE' as Transaction.TYPES }, (transaction) => work(transaction)),
+      this.sequelize.transaction({ type: 'IMMEDIATE' as Transaction.TYPES }, (transaction) =>
+        work(transaction),
+      ),
     );
     this.lastWrite = turn.catch(() => undefined);
     return turn;

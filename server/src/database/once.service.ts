@@ -9,7 +9,10 @@ export class OnceService {
   constructor(private readonly database: Database) {}
 
   /** Runs `work` in a write transaction, unless this client key was answered before. */
-  run<T extends object>(clientKey: string | undefined, work: (transaction: Transaction) => Promise<T>): Promise<T> {
+  run<T extends object>(
+    clientKey: string | undefined,
+    work: (transaction: Transaction) => Promise<T>,
+  ): Promise<T> {
     return this.database.write(async (transaction) => {
       if (clientKey === undefined) return work(transaction);
       const known = await WriteRow.findByPk(clientKey, { transaction });

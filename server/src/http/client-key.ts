@@ -4,7 +4,9 @@ import { z } from 'zod';
 import { Valid } from './valid.pipe.ts';
 
 /** A key that a client makes for each write, so that sending twice writes once. */
-const clientKey = new Valid(z.string().min(8, 'Idempotency-Key needs at least 8 characters').max(100).optional());
+const clientKey = new Valid(
+  z.string().min(8, 'Idempotency-Key needs at least 8 characters').max(100).optional(),
+);
 
 /** The request's `Idempotency-Key`, checked; undefined where the client sent none. */
 export const ClientKey = createParamDecorator((_: unknown, context: ExecutionContext): string | undefined =>

@@ -23,7 +23,10 @@ export class ProblemFilter implements ExceptionFilter {
     const response = host.switchToHttp().getResponse<Response>();
     if (response.headersSent) return void response.end();
     const details = this.detailsOf(error);
-    response.status(details.status).type('application/problem+json').send(JSON.stringify({ type: 'about:blank', ...details }));
+    response
+      .status(details.status)
+      .type('application/problem+json')
+      .send(JSON.stringify({ type: 'about:blank', ...details }));
   }
 
   private detailsOf(error: unknown): Details {
@@ -32,8 +35,14 @@ export class ProblemFilter implements ExceptionFilter {
     const status = statusOf(error);
     if (status < 500) return { status, title: SENTENCES[status] ?? sentenceOf(error), problems: [] };
     const reference = randomUUID().slice(0, 8);
-    this.logger.error(`${reference} ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`);
-    return { status: 500, title: `Something went wrong on our side. Nothing was saved. Reference ${reference}.`, reference };
+    this.logger.error(
+      `${reference} ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`,
+    );
+    return {
+      status: 500,
+      title: `Something went wrong on our side. Nothing was saved. Reference ${reference}.`,
+      reference,
+    };
   }
 }
 

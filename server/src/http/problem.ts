@@ -13,8 +13,14 @@ export class Refused extends Error {
   }
 }
 
-export const notFound = (what: string): Refused => new Refused(404, `${what} is not here; it may have been removed.`);
+export const notFound = (what: string): Refused =>
+  new Refused(404, `${what} is not here; it may have been removed.`);
 
 /** A stale version: nothing was written, and both values are in the answer. */
 export const stale = (yours: unknown, theirs: unknown): Refused =>
-  new Refused(409, 'Somebody changed this in the meantime. Nothing was overwritten: choose which one stays.', [], { yours, theirs });
+  new Refused(
+    409,
+    'Somebody changed this in the meantime. Nothing was overwritten: choose which one stays.',
+    [],
+    { yours, theirs },
+  );

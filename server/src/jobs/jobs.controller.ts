@@ -1,16 +1,9 @@
 import { Body, Controller, Get, Header, Param, Patch, Post, Put } from '@nestjs/common';
 import { ClientKey } from '../http/client-key.ts';
-import {
-  jobParams,
-  panelParams,
-  zoneParams,
-  type PanelParams,
-  type ZoneParams,
-} from '../http/params.ts';
+import { jobParams, panelParams, zoneParams, type PanelParams, type ZoneParams } from '../http/params.ts';
 import { Valid } from '../http/valid.pipe.ts';
 import { jobPatchSchema, zoneWriteSchema, type JobPatch, type ZoneWrite } from './jobs.schemas.ts';
 import { JobsService } from './jobs.service.ts';
-
 
 @Controller('api/jobs')
 export class JobsController {

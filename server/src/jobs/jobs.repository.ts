@@ -18,7 +18,12 @@ const bodyOf = <T>(row: { body: object }): T => row.body as T;
 @Injectable()
 export class JobsRepository {
   async list(): Promise<{ id: string; title: string; version: number; updatedAt: Date }[]> {
-    const rows = await JobRow.findAll({ order: [['createdAt', 'ASC'], ['id', 'ASC']] });
+    const rows = await JobRow.findAll({
+      order: [
+        ['createdAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    });
     return rows.map(({ id, title, version, updatedAt }) => ({ id, title, version, updatedAt }));
   }
 
@@ -33,13 +38,20 @@ export class JobsRepository {
   }
 
   async panel({ job, panel }: PanelKey, transaction?: Transaction): Promise<Versioned<PanelFacts> | null> {
-    const row = await PanelRow.findOne({ where: { jobId: job, id: panel }, transaction: transaction ?? null });
+    const row = await PanelRow.findOne({
+      where: { jobId: job, id: panel },
+      transaction: transaction ?? null,
+    });
     return row && { version: row.version, value: bodyOf<PanelFacts>(row) };
   }
 
   async zones({ job, panel }: PanelKey, transaction?: Transaction): Promise<Versioned<Zone>[]> {
     const where = { jobId: job, panelId: panel };
-    const rows = await ZoneRow.findAll({ where, order: [['place', 'ASC']], transaction: transaction ?? null });
+    const rows = await ZoneRow.findAll({
+      where,
+      order: [['place', 'ASC']],
+      transaction: transaction ?? null,
+    });
     return rows.map((row) => ({ version: row.version, value: bodyOf<Zone>(row) }));
   }
 
@@ -49,7 +61,13 @@ export class JobsRepository {
     for (const [place, panel] of panels.entries()) {
       const { zones, ...facts } = panel;
       await PanelRow.create({ jobId: file.job.id, id: panel.id, place, body: facts }, { transaction });
-      const rows = zones.map((zone, i) => ({ jobId: file.job.id, panelId: panel.id, id: zone.id, place: i, body: zone }));
+      const rows = zones.map((zone, i) => ({
+        jobId: file.job.id,
+        panelId: panel.id,
+        id: zone.id,
+        place: i,
+        body: zone,
+      }));
       await ZoneRow.bulkCreate(rows, { transaction });
     }
   }
@@ -68,4 +86,3 @@ export class JobsRepository {
     return nRows === 1;
   }
 }
-

@@ -1,4 +1,13 @@
-import { areaProblem, readJob, type JobFile, type JobView, type Panel, type PanelFacts, type PanelView, type Zone } from '@blue-ledge/core';
+import {
+  areaProblem,
+  readJob,
+  type JobFile,
+  type JobView,
+  type Panel,
+  type PanelFacts,
+  type PanelView,
+  type Zone,
+} from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
 import { OnceService } from '../database/once.service.ts';
 import type { PanelParams, ZoneParams } from '../http/params.ts';
@@ -34,7 +43,11 @@ export class JobsService {
   }
 
   async panel(key: PanelParams): Promise<PanelView> {
-    const [job, panel, zones] = await Promise.all([this.jobs.job(key.job), this.jobs.panel(key), this.jobs.zones(key)]);
+    const [job, panel, zones] = await Promise.all([
+      this.jobs.job(key.job),
+      this.jobs.panel(key),
+      this.jobs.zones(key),
+    ]);
     if (!job) throw notFound(`Job "${key.job}"`);
     if (!panel) throw notFound(`Panel "${key.panel}"`);
     return {
@@ -54,20 +67,28 @@ export class JobsService {
     const file = read.value;
     return this.once.run(clientKey, async (transaction) => {
       if (await this.jobs.job(file.job.id, transaction))
-        throw new Refused(409, `A job with the id "${file.job.id}" is here already. Give the file another job id, or open that job.`);
+        throw new Refused(
+          409,
+          `A job with the id "${file.job.id}" is here already. Give the file another job id, or open that job.`,
+        );
       await this.jobs.insert(file, transaction);
       return { id: file.job.id, version: 1 };
     });
   }
 
   /** Changes target, shop or title. */
-  patch(id: string, { version, target, shop, title }: JobPatch, clientKey?: string): Promise<{ version: number }> {
+  patch(
+    id: string,
+    { version, target, shop, title }: JobPatch,
+    clientKey?: string,
+  ): Promise<{ version: number }> {
     return this.once.run(clientKey, async (transaction) => {
       const now = await this.jobs.job(id, transaction);
       if (!now) throw notFound(`Job "${id}"`);
       const job = { ...now.value.job, ...(target ? { target } : {}), ...(title ? { title } : {}) };
       const body: JobBody = { ...now.value, job, ...(shop ? { shop } : {}) };
-      if (!(await this.jobs.updateJob(id, body, version, transaction))) throw stale({ target, shop, title }, now);
+      if (!(await this.jobs.updateJob(id, body, version, transaction)))
+        throw stale({ target, shop, title }, now);
       return { version: version + 1 };
     });
   }
@@ -75,7 +96,9 @@ export class JobsService {
   /** Changes one zone, where the panel stays whole with it. */
   writeZone(key: ZoneParams, { version, zone }: ZoneWrite, clientKey?: string): Promise<Versioned<Zone>> {
     if (zone.id !== key.zone)
-      throw new Refused(400, 'The zone was not saved.', [{ path: 'zone.id', message: `must stay "${key.zone}"` }]);
+      throw new Refused(400, 'The zone was not saved.', [
+        { path: 'zone.id', message: `must stay "${key.zone}"` },
+      ]);
     return this.once.run(clientKey, async (transaction) => {
       const panel = await this.jobs.panel(key, transaction);
       const zones = await this.jobs.zones(key, transaction);
@@ -84,7 +107,9 @@ export class JobsService {
       const after = zones.map(({ value }) => (value.id === zone.id ? zone : value));
       const problem = areaProblem(panel.value.areaM2, after);
       if (problem)
-        throw new Refused(422, 'The zone was not saved.', [{ path: 'zone.areaM2', message: `The zones ${problem}` }]);
+        throw new Refused(422, 'The zone was not saved.', [
+          { path: 'zone.areaM2', message: `The zones ${problem}` },
+        ]);
       if (!(await this.jobs.updateZone(key, zone, version, transaction))) throw stale(zone, now);
       return { value: zone, version: version + 1 };
     });

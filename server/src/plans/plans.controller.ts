@@ -1,13 +1,7 @@
 import { Body, Controller, Get, Param, Post, Put } from '@nestjs/common';
 import { z } from 'zod';
 import { ClientKey } from '../http/client-key.ts';
-import {
-  panelParams,
-  planParams,
-  versionSchema,
-  type PanelParams,
-  type PlanParams,
-} from '../http/params.ts';
+import { panelParams, planParams, versionSchema, type PanelParams, type PlanParams } from '../http/params.ts';
 import { Valid } from '../http/valid.pipe.ts';
 import { PlansService } from './plans.service.ts';
 

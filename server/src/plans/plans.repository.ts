@@ -27,7 +27,13 @@ const storedOf = (row: PlanRow): StoredPlan => ({
 export class PlansRepository {
   async latest({ job, panel }: PanelParams): Promise<StoredPlan | null> {
     const where = { jobId: job, panelId: panel };
-    const row = await PlanRow.findOne({ where, order: [['createdAt', 'DESC'], ['id', 'ASC']] });
+    const row = await PlanRow.findOne({
+      where,
+      order: [
+        ['createdAt', 'DESC'],
+        ['id', 'ASC'],
+      ],
+    });
     return row && storedOf(row);
   }
 
@@ -42,12 +48,17 @@ export class PlansRepository {
     transaction: Transaction,
   ): Promise<StoredPlan> {
     const { id, chosen, survey, plan: body } = plan;
-    return storedOf(await PlanRow.create({ id, jobId: job, panelId: panel, chosen, survey, body }, { transaction }));
+    return storedOf(
+      await PlanRow.create({ id, jobId: job, panelId: panel, chosen, survey, body }, { transaction }),
+    );
   }
 
   /** Writes where the version is still `from`; false when it is not. */
   async choose(id: string, chosen: string, from: number, transaction: Transaction): Promise<boolean> {
-    const [nRows] = await PlanRow.update({ chosen, version: from + 1 }, { where: { id, version: from }, transaction });
+    const [nRows] = await PlanRow.update(
+      { chosen, version: from + 1 },
+      { where: { id, version: from }, transaction },
+    );
     return nRows === 1;
   }
 }

@@ -33,7 +33,11 @@ export class PlansService {
     const plan = planPanel({ panel: view.panel, shop: view.shop, target: view.target, sheets });
     const survey = fingerprint(view);
     return this.once.run(clientKey, async (transaction) => {
-      const stored = await this.plans.insert(key, { id: randomUUID(), chosen: plan.chosen, survey, plan }, transaction);
+      const stored = await this.plans.insert(
+        key,
+        { id: randomUUID(), chosen: plan.chosen, survey, plan },
+        transaction,
+      );
       return viewOf(stored, view);
     });
   }
@@ -46,14 +50,22 @@ export class PlansService {
   }
 
   /** Chooses one of the plan's systems that are ready. */
-  choose({ plan: id }: PlanParams, systemId: string, version: number, clientKey?: string): Promise<{ chosen: string; version: number }> {
+  choose(
+    { plan: id }: PlanParams,
+    systemId: string,
+    version: number,
+    clientKey?: string,
+  ): Promise<{ chosen: string; version: number }> {
     return this.once.run(clientKey, async (transaction) => {
       const stored = await this.plans.byId(id, transaction);
       if (!stored) throw notFound('This plan');
       const system = stored.plan.systems.find((candidate) => candidate.id === systemId);
       if (system?.verdict !== 'ready')
         throw new Refused(422, 'The system was not chosen.', [
-          { path: 'systemId', message: system ? `is refused: ${system.refusedBy[0]?.text ?? ''}` : 'is not in this plan' },
+          {
+            path: 'systemId',
+            message: system ? `is refused: ${system.refusedBy[0]?.text ?? ''}` : 'is not in this plan',
+          },
         ]);
       if (!(await this.plans.choose(id, systemId, version, transaction)))
         throw stale(systemId, { chosen: stored.chosen, version: stored.version });

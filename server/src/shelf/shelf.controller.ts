@@ -3,7 +3,9 @@ import { Controller, Get, Param } from '@nestjs/common';
 import { z } from 'zod';
 import { Valid } from '../http/valid.pipe.ts';
 
-const schemaParams = z.object({ name: z.enum(SCHEMA_NAMES, { error: `must be one of: ${SCHEMA_NAMES.join(', ')}` }) });
+const schemaParams = z.object({
+  name: z.enum(SCHEMA_NAMES, { error: `must be one of: ${SCHEMA_NAMES.join(', ')}` }),
+});
 
 /** The built-in sheets, and the JSON Schemas of what this server takes and gives. */
 @Controller('api')

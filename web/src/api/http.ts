@@ -12,7 +12,9 @@ export class Refused extends Error {
   /** One line for each thing that is wrong, else the title. */
   get lines(): string[] {
     const problems = this.details.problems ?? [];
-    return problems.length > 0 ? problems.map(({ path, message }) => (path ? `${path}: ${message}` : message)) : [this.message];
+    return problems.length > 0
+      ? problems.map(({ path, message }) => (path ? `${path}: ${message}` : message))
+      : [this.message];
   }
 }
 
@@ -30,7 +32,10 @@ interface Request {
 export async function ask<T>(path: string, { method = 'GET', body, key }: Request = {}): Promise<T> {
   const response = await fetch(`/api${path}`, {
     method,
-    headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...(key ? { 'idempotency-key': key } : {}) },
+    headers: {
+      ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+      ...(key ? { 'idempotency-key': key } : {}),
+    },
     ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
   }).catch(() => null);
   // A proxy in between answers 502 to 504 for a server that is down.

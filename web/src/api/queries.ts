@@ -9,7 +9,8 @@ export interface PanelKey {
   readonly panel: string;
 }
 
-const panelPath = ({ job, panel }: PanelKey): string => `/jobs/${encodeURIComponent(job)}/panels/${encodeURIComponent(panel)}`;
+const panelPath = ({ job, panel }: PanelKey): string =>
+  `/jobs/${encodeURIComponent(job)}/panels/${encodeURIComponent(panel)}`;
 export const panelQueryKey = ({ job, panel }: PanelKey) => ['panel', job, panel] as const;
 const planQueryKey = ({ job, panel }: PanelKey) => ['plan', job, panel] as const;
 
@@ -40,7 +41,8 @@ export function useTakeJob() {
 export function usePatchJob(id: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (patch: object) => ask(`/jobs/${encodeURIComponent(id)}`, { method: 'PATCH', body: patch, key: newKey() }),
+    mutationFn: (patch: object) =>
+      ask(`/jobs/${encodeURIComponent(id)}`, { method: 'PATCH', body: patch, key: newKey() }),
     onSettled: () => client.invalidateQueries(),
   });
 }
@@ -64,7 +66,8 @@ export function useChooseSystem(key: PanelKey, plan: PlanView | null | undefined
         body: { systemId, version: plan!.version },
         key: newKey(),
       }),
-    onSuccess: (answer) => client.setQueryData<PlanView | null>(planQueryKey(key), (old) => (old ? { ...old, ...answer } : null)),
+    onSuccess: (answer) =>
+      client.setQueryData<PlanView | null>(planQueryKey(key), (old) => (old ? { ...old, ...answer } : null)),
     onError: () => client.invalidateQueries({ queryKey: planQueryKey(key) }),
   });
 }

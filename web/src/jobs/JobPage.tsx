@@ -20,10 +20,15 @@ export function JobPage() {
       <div className="page-head">
         <h1>{data.job.title}</h1>
         <span className="note">
-          {data.panels.length} {data.panels.length === 1 ? 'panel' : 'panels'}, {data.job.target.quality} quality, {data.job.target.base.carrier} base
+          {data.panels.length} {data.panels.length === 1 ? 'panel' : 'panels'}, {data.job.target.quality}{' '}
+          quality, {data.job.target.base.carrier} base
         </span>
         <div className="head-actions">
-          <Button icon={<DownloadOutlined />} href={`/api/jobs/${encodeURIComponent(id)}/file`} download={`${id}.ledge.json`}>
+          <Button
+            icon={<DownloadOutlined />}
+            href={`/api/jobs/${encodeURIComponent(id)}/file`}
+            download={`${id}.ledge.json`}
+          >
             Save as job file
           </Button>
         </div>

@@ -20,7 +20,8 @@ export function JobsPage() {
     target.value = '';
     if (!chosen) return;
     take.reset();
-    if (chosen.size > MOST_JOB_BYTES) return setTooLarge(new Error(`${chosen.name} is larger than a job file may be (8 MB). Split the job.`));
+    if (chosen.size > MOST_JOB_BYTES)
+      return setTooLarge(new Error(`${chosen.name} is larger than a job file may be (8 MB). Split the job.`));
     setTooLarge(null);
     take.mutate(await chosen.text(), { onSuccess: ({ id }) => void navigate(`/jobs/${id}`) });
   };
@@ -33,15 +34,29 @@ export function JobsPage() {
         <h1>Jobs</h1>
         <span className="note">{jobs.length === 1 ? '1 job' : `${jobs.length} jobs`}</span>
         <div className="head-actions">
-          <input ref={file} type="file" accept=".json,application/json" className="visually-hidden" aria-label="Job file" onChange={(event) => void open(event)} />
-          <Button type="primary" icon={<UploadOutlined />} loading={take.isPending} onClick={() => file.current?.click()}>
+          <input
+            ref={file}
+            type="file"
+            accept=".json,application/json"
+            className="visually-hidden"
+            aria-label="Job file"
+            onChange={(event) => void open(event)}
+          />
+          <Button
+            type="primary"
+            icon={<UploadOutlined />}
+            loading={take.isPending}
+            onClick={() => file.current?.click()}
+          >
             Take in a job file
           </Button>
         </div>
       </div>
       {problem && <Problem error={problem} />}
       {jobs.length === 0 ? (
-        <p className="empty">No job yet. A job holds the panels of one vehicle; take one in from a file that ends in .ledge.json.</p>
+        <p className="empty">
+          No job yet. A job holds the panels of one vehicle; take one in from a file that ends in .ledge.json.
+        </p>
       ) : (
         <ul className="job-list">
           {jobs.map(({ id, title }) => (

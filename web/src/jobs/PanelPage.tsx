@@ -1,19 +1,10 @@
-import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router';
-import type { PanelView } from '@blue-ledge/core';
-import { usePanel, type PanelKey } from '../api/queries.ts';
+import { Link, NavLink, Outlet, useParams } from 'react-router';
+import { usePanel } from '../api/queries.ts';
 import { Pending } from '../shared/Problem.tsx';
 import { withDrafts } from './with-drafts.ts';
 import { useDrafts } from '../state/drafts.ts';
+import type { PanelContext } from './panel-context.ts';
 import './jobs.css';
-
-export interface PanelContext {
-  readonly key: PanelKey;
-  /** The panel with edits that are still on their way. */
-  readonly view: PanelView;
-}
-
-/** What the stages of a panel share. */
-export const usePanelContext = (): PanelContext => useOutletContext<PanelContext>();
 
 /** A panel: its head with the stages that are alive, and the stage that is open. */
 export function PanelPage() {

@@ -43,7 +43,9 @@ export function ShopForm({ job, onChange }: ShopFormProps) {
               aria-label={HEADS[name] ?? name}
               value={side as string}
               options={Object.entries(sides).map(([value, { label }]) => ({ value, label }))}
-              onChange={(value) => onChange({ shop: { ...shop, schools: { ...shop.schools, [name]: value } } })}
+              onChange={(value) =>
+                onChange({ shop: { ...shop, schools: { ...shop.schools, [name]: value } } })
+              }
             />
             <span className="note">
               {sides[side]?.reason} ({source === 'shop' ? 'shop rule' : 'default'})

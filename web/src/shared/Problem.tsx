@@ -24,5 +24,7 @@ interface PendingProps {
 
 /** Stands in for a page whose content is on its way or did not come. */
 export function Pending({ error, what }: PendingProps) {
-  return <main className="page">{error ? <Problem error={error} /> : <p role="status">Fetching {what}…</p>}</main>;
+  return (
+    <main className="page">{error ? <Problem error={error} /> : <p role="status">Fetching {what}…</p>}</main>
+  );
 }

@@ -13,7 +13,14 @@ export const sourceWords = (source: Source): string => SHAPES[source].words;
 export function SourceMark({ source }: { readonly source: Source }) {
   const { path, isFilled, words } = SHAPES[source];
   return (
-    <svg width="12" height="12" viewBox="-0.5 -0.5 12 12" role="img" aria-label={words} style={{ flex: 'none', verticalAlign: '-1px' }}>
+    <svg
+      width="12"
+      height="12"
+      viewBox="-0.5 -0.5 12 12"
+      role="img"
+      aria-label={words}
+      style={{ flex: 'none', verticalAlign: '-1px' }}
+    >
       <title>{words}</title>
       <path d={path} fill={isFilled ? '#14212B' : 'none'} stroke="#14212B" strokeWidth="1.5" />
     </svg>
@@ -22,7 +29,12 @@ export function SourceMark({ source }: { readonly source: Source }) {
 
 /** The four marks with their words. */
 export function SourceLegend() {
-  const words: Record<Source, string> = { sheet: 'sheet', shop: 'shop rule', default: 'default', model: 'model' };
+  const words: Record<Source, string> = {
+    sheet: 'sheet',
+    shop: 'shop rule',
+    default: 'default',
+    model: 'model',
+  };
   return (
     <p className="source-legend note">
       {(Object.keys(words) as Source[]).map((source) => (

@@ -42,7 +42,8 @@ function SaveState() {
   if (isLost)
     return (
       <p className="save-state save-state-lost" role="status">
-        <b>The server does not answer.</b> {waiting > 0 ? 'Your changes are kept here; ' : ''}trying again every 2 s.
+        <b>The server does not answer.</b> {waiting > 0 ? 'Your changes are kept here; ' : ''}trying again
+        every 2 s.
       </p>
     );
   return (
@@ -62,7 +63,13 @@ function UnitSwitch() {
   return (
     <div className="unit-switch" role="group" aria-label="Units">
       {SYSTEMS.map(([name, text, words]) => (
-        <button key={name} type="button" aria-pressed={system === name} aria-label={words} onClick={() => choose(name)}>
+        <button
+          key={name}
+          type="button"
+          aria-pressed={system === name}
+          aria-label={words}
+          onClick={() => choose(name)}
+        >
           {text}
         </button>
       ))}

@@ -35,7 +35,7 @@ export const nameOf = ({ job, panel, zone }: ZoneKey): string => `${job}/${panel
 const MOST_UNDO = 30;
 
 export const useDrafts = create<Drafts>()(
-  persist((): Drafts => ({ drafts: {}, undo: {}, refusals: {} }), { name: 'ledge-drafts' }),
+  persist<Drafts>(() => ({ drafts: {}, undo: {}, refusals: {} }), { name: 'ledge-drafts' }),
 );
 
 const without = <T>(record: Readonly<Record<string, T>>, name: string): Record<string, T> =>
@@ -61,8 +61,9 @@ export function dropDraft(draft: Draft): void {
   );
 }
 
-export const refuseDraft = (draft: Draft, refusal: Refusal): void =>
+export function refuseDraft(draft: Draft, refusal: Refusal): void {
   useDrafts.setState(({ refusals }) => ({ refusals: { ...refusals, [nameOf(draft.key)]: refusal } }));
+}
 
 /** Takes the last replaced value off the pile; null where there is none. */
 export function takeUndo(key: ZoneKey): Zone | null {

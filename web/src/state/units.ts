@@ -1,10 +1,19 @@
-import { formatMinutes, formatQuantity, say, type Quantity, type Said, type UnitSystem } from '@blue-ledge/core';
+import {
+  formatMinutes,
+  formatQuantity,
+  say,
+  type Quantity,
+  type Said,
+  type UnitSystem,
+} from '@blue-ledge/core';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
 /** Metric or US, switched at once; everything is stored in SI. */
 export const useUnits = create<{ system: UnitSystem; choose: (system: UnitSystem) => void }>()(
-  persist((set) => ({ system: 'metric' as UnitSystem, choose: (system: UnitSystem) => set({ system }) }), { name: 'ledge-units' }),
+  persist((set) => ({ system: 'metric' as UnitSystem, choose: (system: UnitSystem) => set({ system }) }), {
+    name: 'ledge-units',
+  }),
 );
 
 /** Formatters in the units in force. */

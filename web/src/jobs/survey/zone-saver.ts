@@ -3,7 +3,15 @@ import { Refused, Unreachable, ask, newKey } from '../../api/http.ts';
 import { panelQueryKey } from '../../api/queries.ts';
 import { queryClient } from '../../api/query-client.ts';
 import { connection } from '../../state/connection.ts';
-import { dropDraft, keepDraft, nameOf, refuseDraft, useDrafts, type Draft, type ZoneKey } from '../../state/drafts.ts';
+import {
+  dropDraft,
+  keepDraft,
+  nameOf,
+  refuseDraft,
+  useDrafts,
+  type Draft,
+  type ZoneKey,
+} from '../../state/drafts.ts';
 
 /** Saves zone drafts one after the other, a moment after the last edit, and again when the server is back. */
 
@@ -16,7 +24,10 @@ export function editZone(key: ZoneKey, zone: Zone, version: number, replaced: Zo
   keepDraft({ key, zone, version, writeKey: newKey() }, replaced);
   const name = nameOf(key);
   clearTimeout(timers.get(name));
-  timers.set(name, setTimeout(() => void save(name), REST_MS));
+  timers.set(
+    name,
+    setTimeout(() => void save(name), REST_MS),
+  );
 }
 
 async function save(name: string): Promise<void> {
@@ -51,7 +62,10 @@ function taken(draft: Draft, saved: { value: Zone; version: number }): void {
     view
       ? {
           ...view,
-          panel: { ...view.panel, zones: view.panel.zones.map((zone) => (zone.id === key.zone ? saved.value : zone)) },
+          panel: {
+            ...view.panel,
+            zones: view.panel.zones.map((zone) => (zone.id === key.zone ? saved.value : zone)),
+          },
           zoneVersions: { ...view.zoneVersions, [key.zone]: saved.version },
         }
       : view,

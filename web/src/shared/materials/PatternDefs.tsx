@@ -8,7 +8,13 @@ export function PatternDefs() {
         {(Object.keys(PATTERNS) as (keyof typeof PATTERNS)[]).map((kind) => {
           const { width, height, fill, ink, lines, stroke = 1.1, dots = [] } = PATTERNS[kind];
           return (
-            <pattern key={kind} id={patternId(kind)} width={width} height={height} patternUnits="userSpaceOnUse">
+            <pattern
+              key={kind}
+              id={patternId(kind)}
+              width={width}
+              height={height}
+              patternUnits="userSpaceOnUse"
+            >
               <rect width={width} height={height} fill={fill} />
               {lines && <path d={lines} stroke={ink} strokeWidth={stroke} fill="none" />}
               {dots.map(([x, y, r]) => (

@@ -12,9 +12,22 @@ export function Swatch({ kind, width = 44, height = 22 }: SwatchProps) {
   const { code, label } = LAYER_KINDS[kind];
   return (
     <svg width={width} height={height} role="img" aria-label={label} style={{ flex: 'none' }}>
-      <rect width={width} height={height} fill={`url(#${patternId(kind)})`} stroke="#14212B" strokeWidth="1.5" />
+      <rect
+        width={width}
+        height={height}
+        fill={`url(#${patternId(kind)})`}
+        stroke="#14212B"
+        strokeWidth="1.5"
+      />
       <rect x={width / 2 - 11} y={height / 2 - 8} width="22" height="16" fill="#F9F7F1" />
-      <text x={width / 2} y={height / 2 + 4.5} textAnchor="middle" fontSize="13" fontWeight="600" fill="#14212B">
+      <text
+        x={width / 2}
+        y={height / 2 + 4.5}
+        textAnchor="middle"
+        fontSize="13"
+        fontWeight="600"
+        fill="#14212B"
+      >
         {code}
       </text>
     </svg>

@@ -13,7 +13,15 @@ interface PanelMapProps {
 }
 
 /** The panel from the front: zones by pattern and letter, and the line of the cut. */
-export function PanelMap({ zones, areaM2, width, height, selected, onSelect, hasCut = false }: PanelMapProps) {
+export function PanelMap({
+  zones,
+  areaM2,
+  width,
+  height,
+  selected,
+  onSelect,
+  hasCut = false,
+}: PanelMapProps) {
   const boxes = layoutMap(zones, areaM2, { width: width - 24, height: height - 8 });
   const core = boxes[boxes.length - 1]?.outline;
   const cutY = core ? core.y + core.height / 2 + 4 : 0;
@@ -45,7 +53,14 @@ export function PanelMap({ zones, areaM2, width, height, selected, onSelect, has
         {boxes.map(({ id, label: [x, y] }) => (
           <g key={id} transform={`translate(${x} ${y})`} pointerEvents="none">
             <rect x="-12" y="-12" width="24" height="24" fill={id === selected ? '#1E5B8C' : '#14212B'} />
-            <text y="6" textAnchor="middle" fill="#F9F7F1" fontSize="16" fontWeight="600" fontFamily="var(--f-label)">
+            <text
+              y="6"
+              textAnchor="middle"
+              fill="#F9F7F1"
+              fontSize="16"
+              fontWeight="600"
+              fontFamily="var(--f-label)"
+            >
               {id.slice(0, 3)}
             </text>
           </g>

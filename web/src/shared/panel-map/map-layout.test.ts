@@ -2,9 +2,20 @@ import type { Zone } from '@blue-ledge/core';
 import { cutSpans, layoutMap } from './map-layout.ts';
 
 const zone = (id: string, areaM2: number, ...kinds: string[]): Zone =>
-  ({ id, name: id, areaM2, substrate: kinds[0], layers: kinds.map((kind) => ({ kind })), findings: [] }) as unknown as Zone;
+  ({
+    id,
+    name: id,
+    areaM2,
+    substrate: kinds[0],
+    layers: kinds.map((kind) => ({ kind })),
+    findings: [],
+  }) as unknown as Zone;
 
-const DOOR = [zone('C', 0.25, 'steel', 'filler'), zone('A', 1.5, 'steel', 'old-finish'), zone('B', 0.35, 'steel')];
+const DOOR = [
+  zone('C', 0.25, 'steel', 'filler'),
+  zone('A', 1.5, 'steel', 'old-finish'),
+  zone('B', 0.35, 'steel'),
+];
 
 test('a level cut goes from sound finish through metal to filler and out again', () => {
   const spans = cutSpans(DOOR, 2.1);

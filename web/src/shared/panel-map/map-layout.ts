@@ -28,7 +28,15 @@ export interface CutSpan {
 }
 
 /** Outermost first: sound finish, then metal, then body; larger before smaller. Ids settle ties. */
-const DEPTH: Record<string, number> = { finish: 0, metal: 1, composite: 1, plastic: 1, primer: 1, topcoat: 0, body: 2 };
+const DEPTH: Record<string, number> = {
+  finish: 0,
+  metal: 1,
+  composite: 1,
+  plastic: 1,
+  primer: 1,
+  topcoat: 0,
+  body: 2,
+};
 
 export function nestedOrder(zones: readonly Zone[]): Zone[] {
   const depth = (zone: Zone): number => DEPTH[familyOf(zone)] ?? 1;
@@ -42,12 +50,21 @@ const LABEL_PX = 13;
 
 /** Share of the panel's area that a zone and all inside it take, 0..1, by place in the order. */
 function sharesOf(order: readonly Zone[], panelAreaM2: number): number[] {
-  const total = Math.max(panelAreaM2, order.reduce((sum, zone) => sum + zone.areaM2, 0));
-  return order.map((_, i) => (i === 0 ? 1 : order.slice(i).reduce((sum, zone) => sum + zone.areaM2, 0) / total));
+  const total = Math.max(
+    panelAreaM2,
+    order.reduce((sum, zone) => sum + zone.areaM2, 0),
+  );
+  return order.map((_, i) =>
+    i === 0 ? 1 : order.slice(i).reduce((sum, zone) => sum + zone.areaM2, 0) / total,
+  );
 }
 
 /** Boxes for a drawing of at most `width` x `height` px, outermost first. */
-export function layoutMap(zones: readonly Zone[], panelAreaM2: number, size: { width: number; height: number }): MapZone[] {
+export function layoutMap(
+  zones: readonly Zone[],
+  panelAreaM2: number,
+  size: { width: number; height: number },
+): MapZone[] {
   const order = nestedOrder(zones);
   const width = Math.min(size.width, size.height * ASPECT);
   const height = width / ASPECT;
@@ -57,9 +74,19 @@ export function layoutMap(zones: readonly Zone[], panelAreaM2: number, size: { w
     const [w, h] = [width * scale, height * scale];
     // The repair sits below the middle of the panel, as on most doors and sides.
     const drop = i === 0 ? 0 : (height - h) * 0.12;
-    return { x: left + (width - w) / 2, y: top + (height - h) / 2 + drop, width: w, height: h, corner: Math.min(26, w / 5) };
+    return {
+      x: left + (width - w) / 2,
+      y: top + (height - h) / 2 + drop,
+      width: w,
+      height: h,
+      corner: Math.min(26, w / 5),
+    };
   });
-  return order.map((zone, i) => ({ id: zone.id, outline: boxes[i]!, label: labelOf(boxes[i]!, boxes[i + 1]) }));
+  return order.map((zone, i) => ({
+    id: zone.id,
+    outline: boxes[i]!,
+    label: labelOf(boxes[i]!, boxes[i + 1]),
+  }));
 }
 
 /** In the middle of a core; of a ring, in the band above what lies inside. */
@@ -74,7 +101,9 @@ export function cutSpans(zones: readonly Zone[], panelAreaM2: number): CutSpan[]
   const order = nestedOrder(zones);
   const panelWidthMm = Math.sqrt(panelAreaM2 * ASPECT) * 1000;
   const widths = sharesOf(order, panelAreaM2).map((share) => Math.sqrt(share) * panelWidthMm);
-  const sides = order.slice(0, -1).map((zone, i) => ({ zoneId: zone.id, mm: (widths[i]! - widths[i + 1]!) / 2 }));
+  const sides = order
+    .slice(0, -1)
+    .map((zone, i) => ({ zoneId: zone.id, mm: (widths[i]! - widths[i + 1]!) / 2 }));
   const core = order[order.length - 1];
   if (!core) return [];
   return [...sides, { zoneId: core.id, mm: widths[widths.length - 1]! }, ...sides.toReversed()];

@@ -1,7 +1,8 @@
-import { LAYER_KINDS, formatNumber, type UnitSystem } from '@blue-ledge/core';
+import { LAYER_KINDS, formatNumber, type StrataLayer, type UnitSystem } from '@blue-ledge/core';
 import { area, line } from 'd3-shape';
 import { useMemo } from 'react';
 import { patternId } from '../materials/patterns.ts';
+import { coreLayers, coreX } from './core-strip.ts';
 import { layoutSection, type SectionGeometry, type SectionInput } from './section-layout.ts';
 
 interface StrataSectionProps {
@@ -16,6 +17,9 @@ interface StrataSectionProps {
   readonly onPick: (zoneId: string) => void;
 }
 
+/** Room for the core and its figures at the right of the section, px. */
+const CORE_PX = 128;
+
 const ribbonPath = area<readonly [number, number, number]>()
   .x(([x]) => x)
   .y0(([, , bottom]) => bottom)
@@ -27,15 +31,30 @@ const between = area<readonly [x: number, before: number, now: number]>()
   .y1(([, before]) => before);
 
 /** The cross-section along the cut after one step, with what that step took off as a ghost. */
-export function StrataSection({ input, n, width, height, system, core, showsRemoved, onPick }: StrataSectionProps) {
-  const size = useMemo(() => ({ width, height }), [width, height]);
+export function StrataSection({
+  input,
+  n,
+  width,
+  height,
+  system,
+  core,
+  showsRemoved,
+  onPick,
+}: StrataSectionProps) {
+  const size = useMemo(() => ({ width: width - CORE_PX, height }), [width, height]);
   const now = useMemo(() => layoutSection(input, n, size), [input, n, size]);
   const before = useMemo(() => (n > 0 ? layoutSection(input, n - 1, size) : null), [input, n, size]);
   const bottom = height - 8;
   const ground = `${linePath([...now.ground]) ?? ''}L${now.ground[now.ground.length - 1]![0]} ${bottom}L${now.ground[0]![0]} ${bottom}Z`;
   return (
-    <svg width="100%" viewBox={`0 0 ${width} ${height}`} role="img" aria-label={describe(input, n)} className="section-drawing">
-      <Ticks geometry={now} system={system} width={width} />
+    <svg
+      width="100%"
+      viewBox={`0 0 ${width} ${height}`}
+      role="img"
+      aria-label={describe(input, n)}
+      className="section-drawing"
+    >
+      <Ticks geometry={now} system={system} width={size.width} />
       <path d={ground} fill={`url(#${patternId('steel')})`} stroke="#14212B" strokeWidth="1.2" />
       {now.ribbons.map((ribbon) => (
         <path
@@ -51,6 +70,16 @@ export function StrataSection({ input, n, width, height, system, core, showsRemo
       <path d={linePath([...now.surface]) ?? ''} fill="none" stroke="#14212B" strokeWidth="2.2" />
       <OuterBreaks geometry={now} bottom={bottom} />
       <ZoneTabs geometry={now} core={core} bottom={bottom} onPick={onPick} />
+      {core && (
+        <Core
+          geometry={now}
+          zoneId={core}
+          layers={input.strata[n]!.zones[core] ?? []}
+          x0={size.width}
+          bottom={bottom}
+          system={system}
+        />
+      )}
       {now.plaques.map(({ x, y, kind, um }) => (
         <g key={`${kind} ${x} ${y}`} transform={`translate(${x} ${y})`}>
           <rect x="-32" y="-9.5" width="64" height="19" fill="#F9F7F1" stroke="#14212B" strokeWidth="1" />
@@ -66,12 +95,21 @@ export function StrataSection({ input, n, width, height, system, core, showsRemo
 /** What the drawing shows, for those who do not see it. */
 function describe({ strata }: SectionInput, n: number): string {
   const zones = Object.entries(strata[n]!.zones).map(
-    ([id, layers]) => `zone ${id}: ${layers.map((layer) => `${LAYER_KINDS[layer.kind].label} ${Math.round(layer.um)} µm`).join(', ') || 'bare'}`,
+    ([id, layers]) =>
+      `zone ${id}: ${layers.map((layer) => `${LAYER_KINDS[layer.kind].label} ${Math.round(layer.um)} µm`).join(', ') || 'bare'}`,
   );
   return `Section ${n === 0 ? 'as found' : `after step ${n}`}; from the substrate up, ${zones.join('; ')}.`;
 }
 
-function Ticks({ geometry, system, width }: { readonly geometry: SectionGeometry; readonly system: UnitSystem; readonly width: number }) {
+function Ticks({
+  geometry,
+  system,
+  width,
+}: {
+  readonly geometry: SectionGeometry;
+  readonly system: UnitSystem;
+  readonly width: number;
+}) {
   return (
     <g fontSize="12.5" fill="#42515C">
       <text x="38" y="22" textAnchor="end">
@@ -93,7 +131,13 @@ function Ticks({ geometry, system, width }: { readonly geometry: SectionGeometry
 }
 
 /** Deep body work is not to the scale of the film: a double zigzag through it, with the depth in words. */
-function BreakMark({ geometry, input }: { readonly geometry: SectionGeometry; readonly input: SectionInput }) {
+function BreakMark({
+  geometry,
+  input,
+}: {
+  readonly geometry: SectionGeometry;
+  readonly input: SectionInput;
+}) {
   const y = geometry.breakY!;
   const deep = geometry.spans.filter((span) => (input.hollowsUm[span.zoneId] ?? 0) > 0);
   return deep.map(({ zoneId, x0, x1 }) => {
@@ -112,12 +156,20 @@ function BreakMark({ geometry, input }: { readonly geometry: SectionGeometry; re
 
 /** What the step took off: dashed old surface and hatch. */
 function Removed({ before, now }: { readonly before: SectionGeometry; readonly now: SectionGeometry }) {
-  const gone = before.surface.map(([x, y], i) => [x, Math.min(y, now.surface[i]![1]), now.surface[i]![1]] as const);
+  const gone = before.surface.map(
+    ([x, y], i) => [x, Math.min(y, now.surface[i]![1]), now.surface[i]![1]] as const,
+  );
   if (!gone.some(([, was, is]) => is - was > 1)) return null;
   return (
     <g>
       <path d={between(gone) ?? ''} fill="url(#removed-film)" />
-      <path d={linePath(gone.map(([x, was]) => [x, was] as const)) ?? ''} fill="none" stroke="#2B2B2B" strokeWidth="1.6" strokeDasharray="5 3.5" />
+      <path
+        d={linePath(gone.map(([x, was]) => [x, was] as const)) ?? ''}
+        fill="none"
+        stroke="#2B2B2B"
+        strokeWidth="1.6"
+        strokeDasharray="5 3.5"
+      />
     </g>
   );
 }
@@ -146,21 +198,84 @@ interface ZoneTabsProps {
 }
 
 function ZoneTabs({ geometry, core, bottom, onPick }: ZoneTabsProps) {
-  const picked = geometry.spans.find((span) => span.zoneId === core);
-  const corePx = picked ? (picked.x0 + picked.x1) / 2 + (picked.x1 - picked.x0 > 90 ? 44 : 0) : null;
+  const corePx = coreX(geometry, core);
   return (
     <g>
-      {corePx !== null && <line x1={corePx} x2={corePx} y1="28" y2={bottom} stroke="#1E5B8C" strokeWidth="2" />}
+      {corePx !== null && (
+        <line x1={corePx} x2={corePx} y1="28" y2={bottom} stroke="#1E5B8C" strokeWidth="2" />
+      )}
       {geometry.spans.map(({ zoneId, x0, x1 }, i) => (
         <g key={`${zoneId} ${x0}`} onClick={() => onPick(zoneId)} style={{ cursor: 'pointer' }}>
           {i > 0 && <line x1={x0} x2={x0} y1="26" y2={bottom} stroke="#8A8577" strokeDasharray="1 5" />}
           <path d={`M${x0 + 3} 28V22H${x1 - 3}V28`} fill="none" stroke="#14212B" strokeWidth="1.4" />
-          <rect x={(x0 + x1) / 2 - 12} y="2" width="24" height="20" fill={zoneId === core ? '#1E5B8C' : '#14212B'} />
+          <rect
+            x={(x0 + x1) / 2 - 12}
+            y="2"
+            width="24"
+            height="20"
+            fill={zoneId === core ? '#1E5B8C' : '#14212B'}
+          />
           <text x={(x0 + x1) / 2} y="17" textAnchor="middle" fill="#F9F7F1" fontSize="14" fontWeight="600">
             {zoneId.slice(0, 3)}
           </text>
         </g>
       ))}
+    </g>
+  );
+}
+
+interface CoreProps {
+  readonly geometry: SectionGeometry;
+  readonly zoneId: string;
+  readonly layers: readonly StrataLayer[];
+  readonly x0: number;
+  readonly bottom: number;
+  readonly system: UnitSystem;
+}
+
+/** The core beside the section: the layers under the blue line at their own height, with figure and name. */
+function Core({ geometry, zoneId, layers, x0, bottom, system }: CoreProps) {
+  const x = coreX(geometry, zoneId);
+  if (x === null) return null;
+  const cut = coreLayers(geometry, x, layers);
+  const floor = cut[cut.length - 1]?.bottom ?? geometry.zeroY;
+  return (
+    <g>
+      <text x={x0} y="17" fontSize="14" fontWeight="600" fill="#1E5B8C" fontFamily="var(--f-label)">
+        Core, zone {zoneId}
+      </text>
+      <line x1={x0 + 2} x2={x0 + 2} y1="28" y2={bottom} stroke="#1E5B8C" strokeWidth="2" />
+      <rect
+        x={x0 + 8}
+        y={floor}
+        width="20"
+        height={Math.max(0, bottom - floor)}
+        fill={`url(#${patternId('steel')})`}
+        stroke="#14212B"
+        strokeWidth="1"
+      />
+      {cut.map(({ slot, kind, um, top, bottom: under, labelY }) => (
+        <g key={slot}>
+          <rect
+            x={x0 + 8}
+            y={top}
+            width="20"
+            height={Math.max(1, under - top)}
+            fill={`url(#${patternId(kind)})`}
+            stroke="#14212B"
+            strokeWidth="1"
+          />
+          <text x={x0 + 34} y={labelY + 5} fontSize="12.5" fill="#42515C">
+            <tspan fontSize="16" fontWeight="600" fill="#14212B">
+              {formatNumber('Um', um, system)}
+            </tspan>{' '}
+            {LAYER_KINDS[kind].short}
+          </text>
+        </g>
+      ))}
+      <text x={x0 + 34} y={Math.min(bottom - 4, floor + 24)} fontSize="12.5" fill="#42515C">
+        substrate
+      </text>
     </g>
   );
 }

@@ -83,30 +83,48 @@ export function layoutSpans(spans: readonly CutSpan[], width: number): Span[] {
   const innerPx = hasOuter ? room - 2 * OUTER_PX : room;
   const wanted = inner.map((span) => Math.max(MIN_SPAN, (span.mm / innerMm) * innerPx));
   const shrink = innerPx / wanted.reduce((sum, px) => sum + px, 0);
-  const widths = hasOuter ? [OUTER_PX, ...wanted.map((px) => px * shrink), OUTER_PX] : wanted.map((px) => px * shrink);
+  const widths = hasOuter
+    ? [OUTER_PX, ...wanted.map((px) => px * shrink), OUTER_PX]
+    : wanted.map((px) => px * shrink);
   let x = EDGE.left;
   return spans.map(({ zoneId }, i) => ({ zoneId, x0: x, x1: (x += widths[i]!) }));
 }
 
 /** Weight of each span at x: 1 inside, sliding from one to the next across a tapered edge. */
-function weightsAt(x: number, spans: readonly Span[]): readonly (readonly [zoneId: string, weight: number])[] {
-  const i = Math.max(0, spans.findIndex((span) => x < span.x1));
+function weightsAt(
+  x: number,
+  spans: readonly Span[],
+): readonly (readonly [zoneId: string, weight: number])[] {
+  const i = Math.max(
+    0,
+    spans.findIndex((span) => x < span.x1),
+  );
   const here = spans[x >= spans[spans.length - 1]!.x1 ? spans.length - 1 : i]!;
   const before = spans[i - 1];
   const after = spans[i + 1];
   if (before && x - here.x0 < TAPER) {
     const share = 0.5 + (x - here.x0) / (2 * TAPER);
-    return [[here.zoneId, share], [before.zoneId, 1 - share]];
+    return [
+      [here.zoneId, share],
+      [before.zoneId, 1 - share],
+    ];
   }
   if (after && here.x1 - x < TAPER) {
     const share = 0.5 + (here.x1 - x) / (2 * TAPER);
-    return [[here.zoneId, share], [after.zoneId, 1 - share]];
+    return [
+      [here.zoneId, share],
+      [after.zoneId, 1 - share],
+    ];
   }
   return [[here.zoneId, 1]];
 }
 
 /** Depth of the hollow at x, 0..1 of the zone's depth: a bowl that comes up inside its own zone. */
-function bowlAt(x: number, spans: readonly Span[], hollowsUm: SectionInput['hollowsUm']): readonly [depthUm: number, share: number] {
+function bowlAt(
+  x: number,
+  spans: readonly Span[],
+  hollowsUm: SectionInput['hollowsUm'],
+): readonly [depthUm: number, share: number] {
   const span = spans.find((candidate) => x >= candidate.x0 && x <= candidate.x1);
   const depthUm = span ? (hollowsUm[span.zoneId] ?? 0) : 0;
   if (!span || depthUm === 0) return [0, 0];
@@ -119,12 +137,18 @@ interface Scale {
   readonly hollow: number;
 }
 
-function scaleOf({ strata, hollowsUm }: SectionInput, height: number): Scale & { zeroY: number; topUm: number } {
+function scaleOf(
+  { strata, hollowsUm }: SectionInput,
+  height: number,
+): Scale & { zeroY: number; topUm: number } {
   const filmOf = (layers: readonly { kind: LayerKind; um: number }[]): number =>
     layers.reduce((sum, layer) => (isBody(layer.kind) ? sum : sum + layer.um), 0);
   const tallest = Math.max(LEAST_TOP_UM, ...strata.flatMap(({ zones }) => Object.values(zones).map(filmOf)));
   const deepest = Math.max(0, ...Object.values(hollowsUm));
-  const hollowPx = Math.min(MOST_HOLLOW_PX, (deepest * MOST_PX_PER_UM) / HOLLOW_RATIO + (deepest > 0 ? 22 : 0));
+  const hollowPx = Math.min(
+    MOST_HOLLOW_PX,
+    (deepest * MOST_PX_PER_UM) / HOLLOW_RATIO + (deepest > 0 ? 22 : 0),
+  );
   const zeroY = height - EDGE.bottom - GROUND_PX - hollowPx;
   const film = Math.min(MOST_PX_PER_UM, (zeroY - EDGE.top) / tallest);
   return { film, hollow: deepest > 0 ? hollowPx / deepest : 0, zeroY, topUm: (zeroY - EDGE.top) / film };
@@ -145,9 +169,13 @@ export function layoutSection(input: SectionInput, n: number, size: SectionSize)
   const scale = scaleOf(input, size.height);
   const { zones, slots } = input.strata[n]!;
   const xs = sampleXs(spans);
-  const inUse = slots.filter((slot) => Object.values(zones).some((layers) => layers.some((layer) => layer.slot === slot)));
+  const inUse = slots.filter((slot) =>
+    Object.values(zones).some((layers) => layers.some((layer) => layer.slot === slot)),
+  );
   const kindOf = (slot: string): LayerKind =>
-    Object.values(zones).flat().find((layer) => layer.slot === slot)!.kind;
+    Object.values(zones)
+      .flat()
+      .find((layer) => layer.slot === slot)!.kind;
 
   const ground = xs.map((x) => {
     const [depthUm, share] = bowlAt(x, spans, input.hollowsUm);
@@ -214,10 +242,14 @@ function plaquesOf(ribbons: readonly Ribbon[], spans: readonly Span[], zones: St
       .sort((a, b) => b.x1 - b.x0 - (a.x1 - a.x0));
     for (const span of places) {
       const x = (span.x0 + span.x1) / 2;
-      const [, top, bottom] = points.reduce((best, point) => (Math.abs(point[0] - x) < Math.abs(best[0] - x) ? point : best));
+      const [, top, bottom] = points.reduce((best, point) =>
+        Math.abs(point[0] - x) < Math.abs(best[0] - x) ? point : best,
+      );
       const um = zones[span.zoneId]!.find((layer) => layer.slot === slot)!.um;
       const plaque = { x, y: (top + bottom) / 2, kind, um };
-      const isFree = bottom - top >= PLAQUE_PX && taken.every((other) => Math.abs(other.y - plaque.y) >= PLAQUE_PX || Math.abs(other.x - x) > 60);
+      const isFree =
+        bottom - top >= PLAQUE_PX &&
+        taken.every((other) => Math.abs(other.y - plaque.y) >= PLAQUE_PX || Math.abs(other.x - x) > 60);
       if (!isFree) continue;
       taken.push(plaque);
       break;

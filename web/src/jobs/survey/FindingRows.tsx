@@ -1,0 +1,133 @@
+import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
+import {
+  FINDING_FORMS,
+  PLANNED_FINDINGS,
+  type Finding,
+  type FindingField,
+  type FindingKind,
+} from '@blue-ledge/core';
+import { Button, InputNumber, Select } from 'antd';
+import { NumberField } from '../../shared/NumberField.tsx';
+
+interface FindingRowsProps {
+  readonly findings: readonly Finding[];
+  readonly onChange: (findings: Finding[], field: string) => void;
+}
+
+/** What is wrong with the zone, each finding with the figures that it needs. */
+export function FindingRows({ findings, onChange }: FindingRowsProps) {
+  const open = PLANNED_FINDINGS.filter((kind) => !findings.some((finding) => finding.kind === kind));
+  return (
+    <section aria-labelledby="findings-head">
+      <h3 id="findings-head">Findings</h3>
+      {findings.length === 0 && <p className="note">Nothing is wrong here, as far as anybody has said.</p>}
+      <ul className="finding-rows">
+        {findings.map((finding, i) => (
+          <li key={`${finding.kind} ${i}`}>
+            <b>{FINDING_FORMS[finding.kind].label}</b>
+            <span className="finding-fields">
+              {FINDING_FORMS[finding.kind].fields.map((field) => (
+                <Figure
+                  key={field.name}
+                  field={field}
+                  finding={finding}
+                  onChange={(value) =>
+                    onChange(
+                      findings.map((old, j) =>
+                        j === i ? ({ ...old, [field.name]: value } as Finding) : old,
+                      ),
+                      `${finding.kind} ${field.name}`,
+                    )
+                  }
+                />
+              ))}
+              {!PLANNED_FINDINGS.includes(finding.kind) && (
+                <span className="note">kept, but no plan asks for it yet</span>
+              )}
+            </span>
+            <Button
+              type="text"
+              icon={<CloseOutlined />}
+              aria-label={`Remove finding ${FINDING_FORMS[finding.kind].label}`}
+              onClick={() =>
+                onChange(
+                  findings.filter((_, j) => j !== i),
+                  'remove finding',
+                )
+              }
+            />
+          </li>
+        ))}
+      </ul>
+      <Select
+        aria-label="Add a finding"
+        placeholder="Add a finding"
+        prefix={<PlusOutlined />}
+        value={null}
+        options={open.map((kind) => ({ value: kind, label: FINDING_FORMS[kind].label }))}
+        onChange={(kind: FindingKind | null) =>
+          kind && onChange([...findings, FINDING_FORMS[kind].blank], 'add finding')
+        }
+        className="add-row"
+      />
+    </section>
+  );
+}
+
+interface FigureProps {
+  readonly field: FindingField;
+  readonly finding: Finding;
+  readonly onChange: (value: string | number) => void;
+}
+
+function Figure({ field, finding, onChange }: FigureProps) {
+  const value = (finding as Record<string, unknown>)[field.name];
+  switch (field.kind) {
+    case 'choice':
+      return (
+        <Select
+          aria-label={field.label}
+          value={value as string}
+          options={field.options.map((option) => ({ value: option, label: option }))}
+          onChange={onChange}
+          showSearch
+          style={{ width: 110 }}
+        />
+      );
+    case 'count':
+      return (
+        <label className="field">
+          {field.label}
+          <InputNumber
+            value={value as number}
+            min={1}
+            max={1000}
+            precision={0}
+            onChange={(count) => count && onChange(count)}
+          />
+        </label>
+      );
+    case 'share':
+      return (
+        <NumberField
+          label={field.label}
+          quantity="Percent"
+          value={(value as number) * 100}
+          from={0}
+          to={100}
+          onChange={(percent) => onChange(percent / 100)}
+        />
+      );
+    case 'number':
+      return (
+        <NumberField
+          label={field.label}
+          quantity={field.quantity}
+          value={value as number}
+          from={field.least}
+          to={field.most}
+          onChange={onChange}
+        />
+      );
+  }
+}

@@ -1,0 +1,83 @@
+import { UndoOutlined } from '@ant-design/icons';
+import { withLayers, type PanelView, type Zone } from '@blue-ledge/core';
+import { Button, Input } from 'antd';
+import { useId, useState } from 'react';
+import type { PanelKey } from '../../api/queries.ts';
+import { NumberField } from '../../shared/NumberField.tsx';
+import { FindingRows } from './FindingRows.tsx';
+import { LayerRows } from './LayerRows.tsx';
+import { SaveNotice } from './SaveNotice.tsx';
+import { useZoneEdit } from './use-zone-edit.ts';
+
+interface ZoneEditorProps {
+  readonly panelKey: PanelKey;
+  readonly view: PanelView;
+  readonly zone: Zone;
+}
+
+/** A zone smaller than this is a spot, not a zone. */
+const LEAST_AREA_M2 = 0.0001;
+
+/** One zone: name, area, layers and findings. Every change is saved by itself and can be undone. */
+export function ZoneEditor({ panelKey, view, zone }: ZoneEditorProps) {
+  const edit = useZoneEdit(panelKey, view, zone);
+  return (
+    <section className="sheet zone-editor" aria-label={`Zone ${zone.id}`}>
+      <header>
+        <span className="zone-letter zone-letter-large">{zone.id}</span>
+        <NameField name={zone.name} onChange={(name) => edit.change({ ...zone, name }, 'name')} />
+        <NumberField
+          label="Area"
+          quantity="M2"
+          value={zone.areaM2}
+          from={LEAST_AREA_M2}
+          to={view.panel.areaM2}
+          onChange={(areaM2) => edit.change({ ...zone, areaM2 }, 'area')}
+        />
+        <Button icon={<UndoOutlined />} disabled={!edit.undo} onClick={() => edit.undo?.()}>
+          Undo
+        </Button>
+      </header>
+      <SaveNotice edit={edit} />
+      <div className="zone-columns">
+        <LayerRows
+          layers={zone.layers}
+          onChange={(layers, field) => edit.change(withLayers(zone, layers), field)}
+        />
+        <FindingRows
+          findings={zone.findings}
+          onChange={(findings, field) => edit.change({ ...zone, findings }, field)}
+        />
+      </div>
+    </section>
+  );
+}
+
+function NameField({ name, onChange }: { readonly name: string; readonly onChange: (name: string) => void }) {
+  const [isEmpty, setIsEmpty] = useState(false);
+  const id = useId();
+  return (
+    <div className="field zone-name-field">
+      <label htmlFor={id}>Name</label>
+      <Input
+        id={id}
+        defaultValue={name}
+        key={isEmpty ? 'empty' : name}
+        autoFocus={isEmpty}
+        maxLength={80}
+        status={isEmpty ? 'error' : ''}
+        onBlur={({ target }) => {
+          const typed = target.value.trim();
+          setIsEmpty(typed === '');
+          if (typed !== '' && typed !== name) onChange(typed);
+        }}
+        onPressEnter={({ currentTarget }) => currentTarget.blur()}
+      />
+      {isEmpty && (
+        <p className="field-problem" role="alert">
+          A zone needs a name.
+        </p>
+      )}
+    </div>
+  );
+}

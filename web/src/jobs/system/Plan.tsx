@@ -1,0 +1,76 @@
+import type { PanelView, PlanView as Stored } from '@blue-ledge/core';
+import { useMemo } from 'react';
+import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
+import { useSize } from '../../shared/use-size.ts';
+import { SectionPanel } from './SectionPanel.tsx';
+import { StepDetail } from './StepDetail.tsx';
+import { StepList } from './StepList.tsx';
+import { SystemCards } from './SystemCards.tsx';
+import { sectionInput } from './section-input.ts';
+import { useSelection } from './use-selection.ts';
+
+interface PlanProps {
+  readonly plan: Stored;
+  readonly view: PanelView;
+  readonly isChoosing: boolean;
+  readonly onChoose: (systemId: string) => void;
+}
+
+/** A plan on screen: cards to compare, map, section with scrubber, and the steps. */
+export function PlanView({ plan: stored, view, isChoosing, onChoose }: PlanProps) {
+  const { plan, chosen } = stored;
+  const { zones, areaM2 } = view.panel;
+  const selection = useSelection(plan, chosen);
+  const inputs = useMemo(
+    () => new Map(plan.systems.map((system) => [system.id, sectionInput(plan, system, zones, areaM2)])),
+    [plan, zones, areaM2],
+  );
+  const [mapBox, map] = useSize();
+  if (!selection) return <NoSystem warnings={plan.warnings} />;
+  const { system, n } = selection;
+  return (
+    <div className="system-grid">
+      <SystemCards
+        systems={plan.systems}
+        inputs={inputs}
+        chosen={chosen}
+        shown={system.id}
+        isChoosing={isChoosing}
+        onShow={selection.showSystem}
+        onChoose={onChoose}
+      />
+      <section className="sheet system-map" aria-labelledby="system-map-head">
+        <h2 id="system-map-head">Panel map</h2>
+        <div ref={mapBox} className="map-box">
+          {map.width > 0 && (
+            <PanelMap
+              zones={zones}
+              areaM2={areaM2}
+              width={map.width}
+              height={map.height}
+              selected={selection.core}
+              onSelect={selection.showCore}
+              hasCut
+            />
+          )}
+        </div>
+      </section>
+      <SectionPanel input={inputs.get(system.id)!} selection={selection} />
+      <section className="sheet system-steps" aria-labelledby="steps-head">
+        <StepList system={system} n={n} onPick={selection.showStep} />
+        <StepDetail system={system} n={n} />
+      </section>
+    </div>
+  );
+}
+
+function NoSystem({ warnings }: { readonly warnings: readonly string[] }) {
+  return (
+    <div className="no-plan">
+      <h2>No system fits</h2>
+      {warnings.map((warning) => (
+        <p key={warning}>{warning}</p>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,180 @@
+import { LeftOutlined, RightOutlined } from '@ant-design/icons';
+import { filmUm, stepTitle, type Step } from '@blue-ledge/core';
+import { scaleBand, scaleLinear } from 'd3-scale';
+import type { KeyboardEvent, PointerEvent } from 'react';
+import { patternId } from '../../shared/materials/patterns.ts';
+import type { SectionInput } from '../../shared/section/section-layout.ts';
+import { useSize } from '../../shared/use-size.ts';
+import { useFormat } from '../../state/units.ts';
+
+interface ScrubberProps {
+  readonly input: SectionInput;
+  readonly steps: readonly Step[];
+  /** Step that is shown; 0 is as found. */
+  readonly n: number;
+  readonly core: string;
+  readonly onMove: (n: number) => void;
+}
+
+const HEIGHT = 72;
+const AXIS_PX = 20;
+const TOP_PX = 16;
+/** A step's number needs this much room. */
+const NUMBER_PX = 19;
+
+const KEYS: Record<string, (n: number, last: number) => number> = {
+  ArrowLeft: (n) => n - 1,
+  ArrowDown: (n) => n - 1,
+  ArrowRight: (n) => n + 1,
+  ArrowUp: (n) => n + 1,
+  PageUp: (n) => n + 5,
+  PageDown: (n) => n - 5,
+  Home: () => 0,
+  End: (_, last) => last,
+};
+
+/** Moves through the steps: one column for each, as high as the film of the core's zone is after it. */
+export function Scrubber({ input, steps, n, core, onMove }: ScrubberProps) {
+  const { quantity } = useFormat();
+  const [box, { width }] = useSize();
+  const last = steps.length;
+  const films = input.strata.map(({ zones }) => filmUm(zones[core] ?? []));
+  const x = scaleBand<number>()
+    .domain(films.map((_, i) => i))
+    .range([0, width]);
+  const y = scaleLinear()
+    .domain([0, Math.max(1, ...films)])
+    .range([HEIGHT - AXIS_PX, TOP_PX]);
+  const every = Math.max(1, Math.ceil(NUMBER_PX / Math.max(1, x.bandwidth())));
+  const step = steps[n - 1];
+
+  const toPointer = (event: PointerEvent<HTMLDivElement>): void => {
+    const { left } = event.currentTarget.getBoundingClientRect();
+    onMove(Math.floor((event.clientX - left) / x.bandwidth()));
+  };
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const move = KEYS[event.key];
+    if (!move) return;
+    event.preventDefault();
+    onMove(move(n, last));
+  };
+  return (
+    <div className="scrubber">
+      <button
+        type="button"
+        className="scrub-arrow"
+        aria-label="Step back"
+        disabled={n === 0}
+        onClick={() => onMove(n - 1)}
+      >
+        <LeftOutlined />
+      </button>
+      <div
+        ref={box}
+        className="scrub-track"
+        role="slider"
+        tabIndex={0}
+        aria-label="Step"
+        aria-valuemin={0}
+        aria-valuemax={last}
+        aria-valuenow={n}
+        aria-valuetext={
+          step
+            ? `after step ${n} of ${last}, ${stepTitle(step)}, ${quantity('Um', films[n] ?? 0)} of film in zone ${core}`
+            : 'as found'
+        }
+        onKeyDown={onKeyDown}
+        onPointerDown={(event) => {
+          event.currentTarget.setPointerCapture(event.pointerId);
+          toPointer(event);
+        }}
+        onPointerMove={(event) => event.buttons === 1 && toPointer(event)}
+      >
+        {width > 0 && (
+          <svg width={width} height={HEIGHT} aria-hidden="true">
+            {input.strata.map(({ zones }, i) => (
+              <Column
+                key={i}
+                layers={zones[core] ?? []}
+                x={x(i)!}
+                width={x.bandwidth()}
+                y={y}
+                isAhead={i > n}
+              />
+            ))}
+            {films.map((_, i) =>
+              i === n || (i % every === 0 && Math.abs(i - n) >= every) ? (
+                <text
+                  key={i}
+                  x={x(i)! + x.bandwidth() / 2}
+                  y={HEIGHT - 5}
+                  textAnchor="middle"
+                  fontSize="12.5"
+                  fontWeight={i === n ? 700 : 400}
+                  fill="#14212B"
+                >
+                  {i === 0 ? 'found' : i}
+                </text>
+              ) : null,
+            )}
+            <rect
+              x={x(n)!}
+              y={2}
+              width={x.bandwidth()}
+              height={HEIGHT - AXIS_PX - 1}
+              fill="none"
+              stroke="#1E5B8C"
+              strokeWidth="2.5"
+            />
+          </svg>
+        )}
+      </div>
+      <button
+        type="button"
+        className="scrub-arrow"
+        aria-label="Step on"
+        disabled={n === last}
+        onClick={() => onMove(n + 1)}
+      >
+        <RightOutlined />
+      </button>
+    </div>
+  );
+}
+
+interface ColumnProps {
+  readonly layers: Parameters<typeof filmUm>[0];
+  readonly x: number;
+  readonly width: number;
+  readonly y: (um: number) => number;
+  readonly isAhead: boolean;
+}
+
+/** Film of the zone after one step, layer on layer; body work adds no height. Steps ahead are pale. */
+function Column({ layers, x, width, y, isAhead }: ColumnProps) {
+  let below = 0;
+  const boxes = layers.flatMap((layer) => {
+    const um = filmUm([layer]);
+    if (um === 0) return [];
+    const from = below;
+    below += um;
+    return [{ slot: layer.slot, kind: layer.kind, top: y(below), bottom: y(from) }];
+  });
+  return (
+    <g opacity={isAhead ? 0.38 : 1}>
+      <line x1={x} x2={x + width} y1={y(0)} y2={y(0)} stroke="#14212B" strokeWidth="1.5" />
+      {boxes.map(({ slot, kind, top, bottom }) => (
+        <rect
+          key={slot}
+          x={x}
+          y={top}
+          width={width}
+          height={bottom - top}
+          fill={`url(#${patternId(kind)})`}
+          stroke="#14212B"
+          strokeWidth=".8"
+        />
+      ))}
+    </g>
+  );
+}

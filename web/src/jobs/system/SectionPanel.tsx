@@ -1,0 +1,58 @@
+import { stepTitle } from '@blue-ledge/core';
+import { Checkbox } from 'antd';
+import { useState } from 'react';
+import { StrataSection } from '../../shared/section/StrataSection.tsx';
+import type { SectionInput } from '../../shared/section/section-layout.ts';
+import { useSize } from '../../shared/use-size.ts';
+import { useFormat } from '../../state/units.ts';
+import { Scrubber } from './Scrubber.tsx';
+import type { Selection } from './use-selection.ts';
+
+/** The strata section after the step that is looked at, and the scrubber that moves through the steps. */
+export function SectionPanel({
+  input,
+  selection,
+}: {
+  readonly input: SectionInput;
+  readonly selection: Selection;
+}) {
+  const { system, n, core, showStep, showCore } = selection;
+  const { system: units, quantity } = useFormat();
+  const [showsRemoved, setShowsRemoved] = useState(true);
+  const [box, size] = useSize();
+  const step = system.steps[n - 1];
+  const { level } = system;
+  return (
+    <section className="sheet system-section" aria-labelledby="section-head">
+      <header>
+        <h2 id="section-head">Strata section L–L′</h2>
+        <span className="section-when">
+          {step ? `after step ${n}, ${stepTitle(step).toLowerCase()}` : 'as found'}
+        </span>
+        {level && (
+          <span className="section-level">
+            ledge at hand-over <b>{quantity('Um', level.ledgeUm)}</b> of {quantity('Um', level.limitUm)}
+          </span>
+        )}
+        <Checkbox checked={showsRemoved} onChange={({ target }) => setShowsRemoved(target.checked)}>
+          Removed film
+        </Checkbox>
+      </header>
+      <div ref={box} className="section-box">
+        {size.width > 0 && (
+          <StrataSection
+            input={input}
+            n={n}
+            width={size.width}
+            height={size.height}
+            system={units}
+            core={core}
+            showsRemoved={showsRemoved}
+            onPick={showCore}
+          />
+        )}
+      </div>
+      <Scrubber input={input} steps={system.steps} n={n} core={core} onMove={showStep} />
+    </section>
+  );
+}

@@ -1,0 +1,106 @@
+import { CloseSquareOutlined, WarningOutlined } from '@ant-design/icons';
+import { stepMeans, stepTitle, type Said, type Step, type System } from '@blue-ledge/core';
+import { SourceMark, sourceWords } from '../../shared/SourceMark.tsx';
+import { useFormat } from '../../state/units.ts';
+
+/** The step that is looked at: what to do, with what, how long, until when, why, and what can hurt. */
+export function StepDetail({ system, n }: { readonly system: System; readonly n: number }) {
+  const step = system.steps[n - 1];
+  const isEnd = system.verdict === 'refused' && n === system.steps.length;
+  return (
+    <section className="step-detail" aria-label="Step in detail" aria-live="polite" tabIndex={0}>
+      {isEnd && <Refusal system={system} />}
+      {step ? <Detail step={step} /> : <p>The panel as it came in. Move the scrubber to see each step.</p>}
+    </section>
+  );
+}
+
+function Detail({ step }: { readonly step: Step }) {
+  const { minutes, system } = useFormat();
+  const means = stepMeans(step, system);
+  const { window: open } = step;
+  return (
+    <>
+      <h3>
+        {step.n}. {stepTitle(step)} <span className="note">zone {step.zones.join(', ')}</span>
+      </h3>
+      {means && <p className="detail-means">{means}</p>}
+      <p className="detail-times">
+        {step.handsOnMin > 0 && (
+          <span>
+            hands-on <b>{minutes(step.handsOnMin)}</b>{' '}
+            <SourceMark source={step.sources['handsOnMin'] ?? 'default'} />
+          </span>
+        )}
+        {step.waitMin > 0 && (
+          <span>
+            wait <b>{minutes(step.waitMin)}</b> <SourceMark source={step.sources['waitMin'] ?? 'default'} />
+          </span>
+        )}
+        {open && (
+          <span>
+            next coat{' '}
+            <b>
+              {open.opensMin > 0 ? `${minutes(open.opensMin)} to ` : 'within '}
+              {minutes(open.closesMin)}
+            </b>{' '}
+            <SourceMark source={step.sources['window'] ?? 'sheet'} />
+          </span>
+        )}
+      </p>
+      <Reasons reasons={step.why} />
+      {step.cautions.length > 0 && (
+        <ul className="cautions">
+          {step.cautions.map((caution, i) => (
+            <li key={caution}>
+              {i === 0 && <WarningOutlined />} {caution}
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}
+
+/** Reasons, each with the rule behind it and where it comes from, in words as well as by mark. */
+function Reasons({ reasons }: { readonly reasons: readonly Said[] }) {
+  const { said } = useFormat();
+  return (
+    <ul className="reasons">
+      {reasons.map((reason, i) => (
+        <li key={i}>
+          <SourceMark source={reason.source} /> {said(reason)}{' '}
+          <span className="note">
+            {isRule(reason.rule) && <b>{reason.rule}</b>} {sourceWords(reason.source)}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Ids of the trade's rules are a letter or two and a number; other reasons speak for themselves. */
+const isRule = (rule: string): boolean => /^[A-Z]{1,2}\d+$/.test(rule);
+
+function Refusal({ system }: { readonly system: System }) {
+  const { said } = useFormat();
+  const { refusedStep } = system;
+  return (
+    <div className="problem">
+      <b>
+        <CloseSquareOutlined />{' '}
+        {refusedStep
+          ? `Here it stops: ${refusedStep.sheetName ?? 'hand over to base'} on zone ${refusedStep.zones.join(', ')}`
+          : 'Here it stops'}
+      </b>
+      <ul>
+        {system.refusedBy.map((reason, i) => (
+          <li key={i}>
+            Zone {reason.zoneId}: {said(reason)}{' '}
+            {isRule(reason.rule) && <span className="rule-id">{reason.rule}</span>}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,73 @@
+import { stepFigure, stepTitle, type Step, type System } from '@blue-ledge/core';
+import { useEffect, useRef } from 'react';
+import { SourceLegend, SourceMark } from '../../shared/SourceMark.tsx';
+import { useFormat } from '../../state/units.ts';
+
+interface StepListProps {
+  readonly system: System;
+  readonly n: number;
+  readonly onPick: (n: number) => void;
+}
+
+/** All steps of a system, one line each: what, on which zones, with what figure, how long. */
+export function StepList({ system, n, onPick }: StepListProps) {
+  const { minutes } = useFormat();
+  const list = useRef<HTMLOListElement>(null);
+  const isRefused = system.verdict === 'refused';
+  useEffect(() => {
+    list.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
+  }, [n, system]);
+  return (
+    <>
+      <header className="steps-head">
+        <h2 id="steps-head">
+          {isRefused ? `${system.steps.length} steps, then refused` : `Plan, ${system.steps.length} steps`}
+        </h2>
+        <span>
+          hands-on <b>{minutes(system.totals.handsOnMin)}</b>
+        </span>
+        <SourceLegend />
+      </header>
+      <ol className="step-list" ref={list} tabIndex={-1}>
+        {system.steps.map((step) => (
+          <li key={step.n}>
+            <StepRow step={step} isShown={step.n === n} onPick={() => onPick(step.n)} />
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+}
+
+function StepRow({
+  step,
+  isShown,
+  onPick,
+}: {
+  readonly step: Step;
+  readonly isShown: boolean;
+  readonly onPick: () => void;
+}) {
+  const { minutes, system } = useFormat();
+  const figure = stepFigure(step, system);
+  return (
+    <button type="button" className="step-row" aria-current={isShown ? 'step' : undefined} onClick={onPick}>
+      <span className="step-n">{step.n}</span>
+      <span className="step-what">
+        <span className="step-title">{stepTitle(step)}</span>
+        <span className="note step-zones">{step.zones.join(' ')}</span>
+      </span>
+      <span className="step-figure">
+        {figure && (
+          <>
+            {figure.text} <SourceMark source={figure.source} />
+          </>
+        )}
+      </span>
+      <span className="step-time">
+        <b>{step.handsOnMin > 0 ? minutes(step.handsOnMin) : ''}</b>
+        {step.waitMin > 0 && <span className="note">wait {minutes(step.waitMin)}</span>}
+      </span>
+    </button>
+  );
+}

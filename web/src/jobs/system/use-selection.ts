@@ -1,0 +1,51 @@
+import type { PanelPlan, System } from '@blue-ledge/core';
+import { useSearchParams } from 'react-router';
+
+export interface Selection {
+  readonly system: System;
+  /** Step that is shown; 0 is the panel as found. */
+  readonly n: number;
+  /** Zone that the core goes through. */
+  readonly core: string;
+  readonly showSystem: (id: string) => void;
+  readonly showStep: (n: number) => void;
+  readonly showCore: (zoneId: string) => void;
+}
+
+/** What is looked at, kept in the address: system, step and core. */
+export function useSelection(plan: PanelPlan, chosen: string | null): Selection | null {
+  const [search, setSearch] = useSearchParams();
+  const wanted = search.get('system') ?? chosen ?? plan.chosen;
+  const system =
+    plan.systems.find(({ id }) => id === wanted) ??
+    plan.systems.find(({ id }) => id === chosen) ??
+    plan.systems[0];
+  if (!system) return null;
+  const last = system.steps.length;
+  const asked = Number.parseInt(search.get('step') ?? '', 10);
+  const zones = Object.keys(plan.found);
+  const put = (change: Record<string, string>): void =>
+    setSearch(
+      (old) => {
+        const next = new URLSearchParams(old);
+        for (const [name, value] of Object.entries(change)) next.set(name, value);
+        return next;
+      },
+      { replace: true },
+    );
+  return {
+    system,
+    n: Number.isNaN(asked) ? last : Math.min(Math.max(0, asked), last),
+    core: zones.find((id) => id === search.get('zone')) ?? busiestZone(plan, system),
+    showSystem: (id) =>
+      put({ system: id, step: String(plan.systems.find((other) => other.id === id)?.steps.length ?? 0) }),
+    showStep: (n) => put({ step: String(Math.min(Math.max(0, n), last)) }),
+    showCore: (zone) => put({ zone }),
+  };
+}
+
+/** The zone whose layers change most often tells most about the system. */
+function busiestZone(plan: PanelPlan, system: System): string {
+  const changes = (id: string): number => system.steps.filter((step) => step.stacks[id]).length;
+  return Object.keys(plan.found).reduce((best, id) => (changes(id) > changes(best) ? id : best));
+}

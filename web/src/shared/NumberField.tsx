@@ -1,0 +1,68 @@
+import { QUANTITIES, formatNumber, toShown, toStored, type Quantity } from '@blue-ledge/core';
+import { InputNumber } from 'antd';
+import { useId, useState } from 'react';
+import { useUnits } from '../state/units.ts';
+
+interface NumberFieldProps {
+  readonly label: string;
+  readonly quantity: Quantity;
+  /** In the quantity's stored unit; null shows an empty field. */
+  readonly value: number | null;
+  /** Least and most, in the stored unit. */
+  readonly from: number;
+  readonly to: number;
+  readonly onChange: (value: number) => void;
+  readonly isLabelHidden?: boolean;
+}
+
+/** A number in the reader's units. What is outside the range stays in the field with a sentence, and is not passed on. */
+export function NumberField({
+  label,
+  quantity,
+  value,
+  from,
+  to,
+  onChange,
+  isLabelHidden = false,
+}: NumberFieldProps) {
+  const system = useUnits((state) => state.system);
+  const [problem, setProblem] = useState<string | null>(null);
+  const id = useId();
+  const { symbol, digits } = QUANTITIES[quantity][system];
+  const shown = value === null ? null : Number(toShown(quantity, value, system).toFixed(digits + 1));
+
+  const take = (typed: number | string | null): void => {
+    const stored = typed === null || typed === '' ? Number.NaN : toStored(quantity, Number(typed), system);
+    const isRight = stored >= from && stored <= to;
+    setProblem(
+      isRight
+        ? null
+        : `${label} must be from ${formatNumber(quantity, from, system)} to ${formatNumber(quantity, to, system)} ${symbol}.`,
+    );
+    if (isRight && stored !== value) onChange(stored);
+  };
+
+  return (
+    <div className="field">
+      <label htmlFor={id} className={isLabelHidden ? 'visually-hidden' : ''}>
+        {label}
+      </label>
+      <InputNumber
+        key={system}
+        id={id}
+        value={shown}
+        suffix={symbol}
+        status={problem ? 'error' : ''}
+        aria-invalid={problem !== null}
+        aria-describedby={problem ? `${id}-problem` : undefined}
+        decimalSeparator="."
+        onChange={take}
+      />
+      {problem && (
+        <p id={`${id}-problem`} className="field-problem" role="alert">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}
