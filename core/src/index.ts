@@ -43,6 +43,7 @@ export type { SandedMaterial, Tool } from './surface/scratch.ts';
 export { telegraph } from './surface/telegraph.ts';
 
 // planner
+export { foundStacks } from './planner/found.ts';
 export { planJob } from './planner/plan-job.ts';
 export { planPanel } from './planner/plan-panel.ts';
 export { jobPlanSchema, panelPlanSchema } from './planner/plan.ts';

@@ -7,11 +7,12 @@ import { surveyState } from '../operations/survey-state.ts';
 import type { Panel } from '../survey/panel.ts';
 import type { Shop, Target } from '../survey/shop.ts';
 import { sentence } from '../wording/say.ts';
+import { foundStacks } from './found.ts';
 import type { PanelPlan, Said, System } from './plan.ts';
 import type { Performed } from './prepare.ts';
 import { totalsOf } from './score.ts';
 import { familyOfWay, searchSystems, type Refusal, type Searched, type Way } from './search-systems.ts';
-import { saidOf, stackOf, stepOf } from './steps.ts';
+import { saidOf, stepOf } from './steps.ts';
 import { stopOf, type Stop } from './stops.ts';
 import { refusedTitle, titleOf } from './titles.ts';
 
@@ -41,9 +42,7 @@ export function planPanel(task: PlanTask): PanelPlan {
   };
   const stopped = task.panel.zones.flatMap((zone) => stopOf(zone, whole) ?? []);
   const zones = task.panel.zones.filter((zone) => !stopped.some((stop) => stop.zoneId === zone.id));
-  const found = Object.fromEntries(
-    surveyState(task.panel).zones.map((state) => [state.zone.id, stackOf(state.stack)]),
-  );
+  const found = foundStacks(task.panel);
   const empty = { panelId: task.panel.id, found, stopped, sheetVersions: {}, warnings: [] };
   if (zones.length === 0) return { ...empty, chosen: null, systems: [] };
   const context: Context = { ...whole, panel: { ...task.panel, zones } };

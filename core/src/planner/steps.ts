@@ -98,13 +98,21 @@ function figuresOf({ act, before, numbers }: Performed, context: Context): Figur
   return { fields: {}, sources: {} };
 }
 
-const unique = (reasons: readonly Reason[]): Reason[] => {
-  const seen = new Set<string>();
-  return reasons.filter((reason) => {
-    const text = `${reason.rule}${say(reason)}`;
-    return !seen.has(text) && seen.add(text);
-  });
-};
+/** The largest figure of a reason: of two that say the same about different zones, the worse is kept. */
+const severity = (reason: Reason): number =>
+  Math.max(0, ...Object.values(reason.facts).map((value) => (typeof value === 'number' ? value : 0)));
+
+/** One reason for each rule and sentence, in the order of their first mention. */
+function unique(reasons: readonly Reason[]): Reason[] {
+  const kept = new Map<string, Reason>();
+  for (const reason of reasons) {
+    const words = Object.values(reason.facts).filter((value) => typeof value === 'string');
+    const name = [reason.rule, reason.code, ...words].join('|');
+    const known = kept.get(name);
+    if (!known || severity(reason) > severity(known)) kept.set(name, reason);
+  }
+  return [...kept.values()];
+}
 
 const sheetOf = (act: Act, context: Context) => (isLaying(act) ? sheetIn(context, act.sheetId) : undefined);
 

@@ -7,7 +7,7 @@ import { Pending } from '../../shared/Problem.tsx';
 import { SourceLegend, SourceMark } from '../../shared/SourceMark.tsx';
 import { StrataSection } from '../../shared/section/StrataSection.tsx';
 import { useFormat } from '../../state/units.ts';
-import { sectionInput } from '../system/section-input.ts';
+import { sectionInput } from '../section-input.ts';
 import { useSelection } from '../system/use-selection.ts';
 import './sheet.css';
 
@@ -43,7 +43,7 @@ function Sheet({ view, stored, back }: SheetProps) {
     return <Pending error={new Error('No system of this plan can be printed.')} what="the plan" />;
   const { system, core } = selection;
   const { panel, shop, target } = view;
-  const input = sectionInput(stored.plan, system, panel.zones, panel.areaM2);
+  const input = sectionInput(stored.plan.found, system, panel);
   return (
     <main className="page plan-sheet">
       <p className="sheet-acts">

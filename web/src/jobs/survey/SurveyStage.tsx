@@ -4,8 +4,9 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
 import { useSize } from '../../shared/use-size.ts';
 import { usePanelContext } from '../panel-context.ts';
+import { FoundSection } from './FoundSection.tsx';
 import { ZoneEditor } from './ZoneEditor.tsx';
-import { ZoneList } from './ZoneList.tsx';
+import { ZoneList } from '../../shared/panel-map/ZoneList.tsx';
 import './survey.css';
 
 /** Survey: the zones of the panel, what each is made of and what is wrong with it. */
@@ -36,7 +37,10 @@ export function SurveyStage() {
         </div>
         <ZoneList zones={panel.zones} panelAreaM2={panel.areaM2} selected={zone.id} onSelect={select} />
       </section>
-      <ZoneEditor key={zone.id} panelKey={key} view={view} zone={zone} />
+      <div className="survey-zone">
+        <ZoneEditor key={zone.id} panelKey={key} view={view} zone={zone} />
+        <FoundSection panel={panel} core={zone.id} onPick={select} />
+      </div>
       <Button
         type="primary"
         className="ledge-button survey-next"

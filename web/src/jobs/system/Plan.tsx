@@ -1,12 +1,13 @@
 import type { PanelView, PlanView as Stored } from '@blue-ledge/core';
 import { useMemo } from 'react';
 import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
+import { ZoneList } from '../../shared/panel-map/ZoneList.tsx';
 import { useSize } from '../../shared/use-size.ts';
 import { SectionPanel } from './SectionPanel.tsx';
 import { StepDetail } from './StepDetail.tsx';
 import { StepList } from './StepList.tsx';
 import { SystemCards } from './SystemCards.tsx';
-import { sectionInput } from './section-input.ts';
+import { sectionInput } from '../section-input.ts';
 import { useSelection } from './use-selection.ts';
 
 interface PlanProps {
@@ -22,8 +23,8 @@ export function PlanView({ plan: stored, view, isChoosing, onChoose }: PlanProps
   const { zones, areaM2 } = view.panel;
   const selection = useSelection(plan, chosen);
   const inputs = useMemo(
-    () => new Map(plan.systems.map((system) => [system.id, sectionInput(plan, system, zones, areaM2)])),
-    [plan, zones, areaM2],
+    () => new Map(plan.systems.map((system) => [system.id, sectionInput(plan.found, system, view.panel)])),
+    [plan, view.panel],
   );
   const [mapBox, map] = useSize();
   if (!selection) return <NoSystem warnings={plan.warnings} />;
@@ -54,6 +55,12 @@ export function PlanView({ plan: stored, view, isChoosing, onChoose }: PlanProps
             />
           )}
         </div>
+        <ZoneList
+          zones={zones}
+          panelAreaM2={areaM2}
+          selected={selection.core}
+          onSelect={selection.showCore}
+        />
       </section>
       <SectionPanel input={inputs.get(system.id)!} selection={selection} />
       <section className="sheet system-steps" aria-labelledby="steps-head">

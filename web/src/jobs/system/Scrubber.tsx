@@ -113,7 +113,7 @@ export function Scrubber({ input, steps, n, core, onMove }: ScrubberProps) {
                   fontWeight={i === n ? 700 : 400}
                   fill="#14212B"
                 >
-                  {i === 0 ? 'found' : i}
+                  {i}
                 </text>
               ) : null,
             )}

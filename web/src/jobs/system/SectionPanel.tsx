@@ -1,4 +1,4 @@
-import { stepTitle } from '@blue-ledge/core';
+import { formatNumber, stepTitle } from '@blue-ledge/core';
 import { Checkbox } from 'antd';
 import { useState } from 'react';
 import { StrataSection } from '../../shared/section/StrataSection.tsx';
@@ -25,13 +25,13 @@ export function SectionPanel({
   return (
     <section className="sheet system-section" aria-labelledby="section-head">
       <header>
-        <h2 id="section-head">Strata section L–L′</h2>
+        <h2 id="section-head">Section L–L′</h2>
         <span className="section-when">
           {step ? `after step ${n}, ${stepTitle(step).toLowerCase()}` : 'as found'}
         </span>
         {level && (
           <span className="section-level">
-            ledge at hand-over <b>{quantity('Um', level.ledgeUm)}</b> of {quantity('Um', level.limitUm)}
+            ledge left <b>{formatNumber('Um', level.ledgeUm, units)}</b> of {quantity('Um', level.limitUm)}
           </span>
         )}
         <Checkbox checked={showsRemoved} onChange={({ target }) => setShowsRemoved(target.checked)}>

@@ -94,13 +94,27 @@ function Refusal({ system }: { readonly system: System }) {
           : 'Here it stops'}
       </b>
       <ul>
-        {system.refusedBy.map((reason, i) => (
-          <li key={i}>
-            Zone {reason.zoneId}: {said(reason)}{' '}
+        {byReason(system.refusedBy).map(({ zones, reason }) => (
+          <li key={reason.text}>
+            Zone {zones.join(', ')}: {said(reason)}{' '}
             {isRule(reason.rule) && <span className="rule-id">{reason.rule}</span>}
           </li>
         ))}
       </ul>
     </div>
   );
+}
+
+interface ZonesReason {
+  readonly zones: readonly string[];
+  readonly reason: Said;
+}
+
+/** What is said of several zones in the same words is said once. */
+function byReason(refusals: System['refusedBy']): ZonesReason[] {
+  const texts = [...new Set(refusals.map(({ text }) => text))];
+  return texts.map((text) => {
+    const same = refusals.filter((refusal) => refusal.text === text);
+    return { zones: same.map(({ zoneId }) => zoneId), reason: same[0]! };
+  });
 }

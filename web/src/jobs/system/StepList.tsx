@@ -1,5 +1,7 @@
+import { PrinterOutlined } from '@ant-design/icons';
 import { stepFigure, stepTitle, type Step, type System } from '@blue-ledge/core';
 import { useEffect, useRef } from 'react';
+import { Link, useLocation } from 'react-router';
 import { SourceLegend, SourceMark } from '../../shared/SourceMark.tsx';
 import { useFormat } from '../../state/units.ts';
 
@@ -12,6 +14,7 @@ interface StepListProps {
 /** All steps of a system, one line each: what, on which zones, with what figure, how long. */
 export function StepList({ system, n, onPick }: StepListProps) {
   const { minutes } = useFormat();
+  const { search } = useLocation();
   const list = useRef<HTMLOListElement>(null);
   const isRefused = system.verdict === 'refused';
   useEffect(() => {
@@ -27,6 +30,9 @@ export function StepList({ system, n, onPick }: StepListProps) {
           hands-on <b>{minutes(system.totals.handsOnMin)}</b>
         </span>
         <SourceLegend />
+        <Link className="print-link" to={{ pathname: '../plan-sheet', search }}>
+          <PrinterOutlined /> Print the plan
+        </Link>
       </header>
       <ol className="step-list" ref={list} tabIndex={-1}>
         {system.steps.map((step) => (

@@ -107,7 +107,7 @@ function Card({ system, input, isChosen, isShown, isChoosing, onShow, onChoose }
         <div className={`card-foot ${isChosen ? 'is-chosen' : ''}`}>
           <Verdict system={system} isChosen={isChosen} />
           {isShown && !isChosen && (
-            <Button size="small" type="primary" loading={isChoosing} onClick={onChoose}>
+            <Button type="primary" loading={isChoosing} onClick={onChoose}>
               Choose
             </Button>
           )}

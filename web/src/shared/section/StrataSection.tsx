@@ -3,7 +3,13 @@ import { area, line } from 'd3-shape';
 import { useMemo } from 'react';
 import { patternId } from '../materials/patterns.ts';
 import { coreLayers, coreX } from './core-strip.ts';
-import { layoutSection, type SectionGeometry, type SectionInput } from './section-layout.ts';
+import {
+  layoutSection,
+  removedUm,
+  type Plaque,
+  type SectionGeometry,
+  type SectionInput,
+} from './section-layout.ts';
 
 interface StrataSectionProps {
   readonly input: SectionInput;
@@ -67,6 +73,7 @@ export function StrataSection({
       ))}
       {now.breakY !== null && <BreakMark geometry={now} input={input} />}
       {showsRemoved && before && <Removed before={before} now={now} />}
+      {showsRemoved && before && <RemovedTag before={before} removed={removedUm(input, n)} system={system} />}
       <path d={linePath([...now.surface]) ?? ''} fill="none" stroke="#14212B" strokeWidth="2.2" />
       <OuterBreaks geometry={now} bottom={bottom} />
       <ZoneTabs geometry={now} core={core} bottom={bottom} onPick={onPick} />
@@ -80,15 +87,38 @@ export function StrataSection({
           system={system}
         />
       )}
-      {now.plaques.map(({ x, y, kind, um }) => (
-        <g key={`${kind} ${x} ${y}`} transform={`translate(${x} ${y})`}>
-          <rect x="-32" y="-9.5" width="64" height="19" fill="#F9F7F1" stroke="#14212B" strokeWidth="1" />
-          <text y="4.8" textAnchor="middle" fontSize="13" fill="#14212B">
-            {LAYER_KINDS[kind].code} <tspan fontWeight="600">{formatNumber('Um', um, system)}</tspan>
-          </text>
-        </g>
+      {now.plaques.map((plaque) => (
+        <PlaqueMark key={`${plaque.kind} ${plaque.x} ${plaque.y}`} plaque={plaque} system={system} />
       ))}
     </svg>
+  );
+}
+
+/** Code and thickness of a layer, on a plaque as wide as its text. */
+function PlaqueMark({
+  plaque: { x, y, kind, um },
+  system,
+}: {
+  readonly plaque: Plaque;
+  readonly system: UnitSystem;
+}) {
+  const figure = formatNumber('Um', um, system);
+  const width = 32 + 7.5 * figure.length;
+  return (
+    <g transform={`translate(${x} ${y})`}>
+      <rect
+        x={-width / 2}
+        y="-9.5"
+        width={width}
+        height="19"
+        fill="#F9F7F1"
+        stroke="#14212B"
+        strokeWidth="1"
+      />
+      <text y="4.8" textAnchor="middle" fontSize="13" fill="#14212B">
+        {LAYER_KINDS[kind].code} <tspan fontWeight="600">{figure}</tspan>
+      </text>
+    </g>
   );
 }
 
@@ -170,6 +200,34 @@ function Removed({ before, now }: { readonly before: SectionGeometry; readonly n
         strokeWidth="1.6"
         strokeDasharray="5 3.5"
       />
+    </g>
+  );
+}
+
+interface RemovedTagProps {
+  readonly before: SectionGeometry;
+  readonly removed: ReturnType<typeof removedUm>;
+  readonly system: UnitSystem;
+}
+
+/** How much came off, on the zone that lost most, above the old surface. */
+function RemovedTag({ before, removed, system }: RemovedTagProps) {
+  if (removed.length === 0) return null;
+  const { zoneId, um } = removed.reduce((most, other) => (other.um > most.um ? other : most));
+  const span = before.spans.find((candidate) => candidate.zoneId === zoneId);
+  if (!span) return null;
+  const x = (span.x0 + span.x1) / 2;
+  const [, y] = before.surface.reduce((best, point) =>
+    Math.abs(point[0] - x) < Math.abs(best[0] - x) ? point : best,
+  );
+  const text = `−${formatNumber('Um', um, system)} off`;
+  const width = 14 + 7.2 * text.length;
+  return (
+    <g transform={`translate(${x - 24} ${Math.max(46, y - 14)})`}>
+      <rect x={-width / 2} y="-10" width={width} height="20" fill="#2B2B2B" />
+      <text y="4.8" textAnchor="middle" fontSize="13" fontWeight="600" fill="#F9F7F1">
+        {text}
+      </text>
     </g>
   );
 }

@@ -54,19 +54,22 @@ export interface SectionGeometry {
   readonly breakY: number | null;
 }
 
-const EDGE = { left: 44, right: 12, top: 40, bottom: 30 } as const;
+const EDGE = { left: 44, right: 12, top: 40, bottom: 10 } as const;
 const OUTER_PX = 62;
 const MIN_SPAN = 44;
 /** Half the width of a feathered edge, px. */
 const TAPER = 13;
 const HOLLOW_RATIO = 15;
 const MOST_HOLLOW_PX = 78;
-const GROUND_PX = 46;
+const GROUND_PX = 38;
+const GROUND_SHARE = 0.16;
 /** Thinnest film that is still seen. */
 const LEAST_FILM_PX = 5;
 const SAMPLE_PX = 3;
 const MOST_PX_PER_UM = 0.85;
 const LEAST_TOP_UM = 120;
+/** Share of the drawing's height that a hollow may take. */
+const MOST_HOLLOW_SHARE = 0.3;
 const PLAQUE_PX = 19;
 
 const smooth = (t: number): number => {
@@ -95,11 +98,9 @@ function weightsAt(
   x: number,
   spans: readonly Span[],
 ): readonly (readonly [zoneId: string, weight: number])[] {
-  const i = Math.max(
-    0,
-    spans.findIndex((span) => x < span.x1),
-  );
-  const here = spans[x >= spans[spans.length - 1]!.x1 ? spans.length - 1 : i]!;
+  const at = spans.findIndex((span) => x < span.x1);
+  const i = at === -1 ? spans.length - 1 : at;
+  const here = spans[i]!;
   const before = spans[i - 1];
   const after = spans[i + 1];
   if (before && x - here.x0 < TAPER) {
@@ -147,19 +148,22 @@ function scaleOf(
   const deepest = Math.max(0, ...Object.values(hollowsUm));
   const hollowPx = Math.min(
     MOST_HOLLOW_PX,
+    height * MOST_HOLLOW_SHARE,
     (deepest * MOST_PX_PER_UM) / HOLLOW_RATIO + (deepest > 0 ? 22 : 0),
   );
-  const zeroY = height - EDGE.bottom - GROUND_PX - hollowPx;
+  const zeroY = height - EDGE.bottom - Math.min(GROUND_PX, height * GROUND_SHARE) - hollowPx;
   const film = Math.min(MOST_PX_PER_UM, (zeroY - EDGE.top) / tallest);
   return { film, hollow: deepest > 0 ? hollowPx / deepest : 0, zeroY, topUm: (zeroY - EDGE.top) / film };
 }
 
 const filmPx = (um: number, film: number): number => (um > 0 ? Math.max(LEAST_FILM_PX, um * film) : 0);
 
-const TICK_STEPS = [10, 20, 50, 100, 200, 500, 1000];
+const TICK_STEPS = [10, 20, 50, 100, 200, 500, 1000, 2000, 5000];
+/** Least distance of two figures on the axis, px. */
+const TICK_PX = 20;
 
-function ticksTo(topUm: number): number[] {
-  const step = TICK_STEPS.find((candidate) => topUm / candidate <= 6) ?? 2000;
+function ticksTo(topUm: number, pxPerUm: number): number[] {
+  const step = TICK_STEPS.find((candidate) => candidate * pxPerUm >= TICK_PX) ?? topUm;
   return Array.from({ length: Math.floor(topUm / step) + 1 }, (_, i) => i * step);
 }
 
@@ -202,7 +206,7 @@ export function layoutSection(input: SectionInput, n: number, size: SectionSize)
     plaques: plaquesOf(ribbons, spans, zones),
     zeroY: scale.zeroY,
     pxPerUm: scale.film,
-    ticksUm: ticksTo(scale.topUm),
+    ticksUm: ticksTo(scale.topUm, scale.film),
     breakY: scale.hollow > 0 ? scale.zeroY + 16 : null,
   };
 }
@@ -256,4 +260,17 @@ function plaquesOf(ribbons: readonly Ribbon[], spans: readonly Span[], zones: St
     }
   }
   return taken;
+}
+
+/** What step `n` took off each zone, µm; zones that lost nothing are left out. */
+export function removedUm(
+  { strata }: SectionInput,
+  n: number,
+): { readonly zoneId: string; readonly um: number }[] {
+  const thickness = (zones: Strata['zones'], id: string): number =>
+    (zones[id] ?? []).reduce((sum, layer) => sum + layer.um, 0);
+  const before = strata[n - 1]?.zones ?? {};
+  return Object.keys(before)
+    .map((zoneId) => ({ zoneId, um: thickness(before, zoneId) - thickness(strata[n]!.zones, zoneId) }))
+    .filter(({ um }) => um > 0.5);
 }

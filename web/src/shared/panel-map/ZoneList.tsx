@@ -1,5 +1,6 @@
 import { LAYER_KINDS, type Zone } from '@blue-ledge/core';
-import { Swatch } from '../../shared/materials/Swatch.tsx';
+import './zone-list.css';
+import { Swatch } from '../materials/Swatch.tsx';
 import { useFormat } from '../../state/units.ts';
 
 interface ZoneListProps {

@@ -1,0 +1,45 @@
+import {
+  foundStacks,
+  isBody,
+  strataOf,
+  type Panel,
+  type Stack,
+  type Step,
+  type System,
+  type Zone,
+} from '@blue-ledge/core';
+import { cutSpans } from '../shared/panel-map/map-layout.ts';
+import type { SectionInput } from '../shared/section/section-layout.ts';
+
+/** What the strata section draws: for one system of a plan, or for a survey that nobody has planned yet. */
+
+type Stacks = Readonly<Record<string, Stack>>;
+
+/** @param found stacks as the plan found them; zones the plan does not know are left out */
+export function sectionInput(found: Stacks, system: System, panel: Panel): SectionInput {
+  return sectionOf(found, system.steps, panel);
+}
+
+export const surveySection = (panel: Panel): SectionInput => sectionOf(foundStacks(panel), [], panel);
+
+function sectionOf(found: Stacks, steps: readonly Step[], { zones, areaM2 }: Panel): SectionInput {
+  const drawn = zones.filter((zone) => found[zone.id]);
+  return {
+    spans: cutSpans(drawn, areaM2),
+    strata: strataOf(found, steps),
+    hollowsUm: Object.fromEntries(drawn.map((zone) => [zone.id, hollowUm(zone, found, steps)])),
+  };
+}
+
+/** Depth of a zone's hollow: the most body work that ever fills it, or the low that the survey found. */
+function hollowUm(zone: Zone, found: Stacks, steps: readonly Step[]): number {
+  const stacks = [
+    found[zone.id] ?? [],
+    ...steps.flatMap((step) => (step.stacks[zone.id] ? [step.stacks[zone.id]!] : [])),
+  ];
+  const filled = stacks.map((stack) =>
+    stack.reduce((sum, layer) => (isBody(layer.kind) ? sum + layer.um : sum), 0),
+  );
+  const low = zone.findings.find((finding) => finding.kind === 'low');
+  return Math.max(0, ...filled, low ? low.depthMm * 1000 : 0);
+}

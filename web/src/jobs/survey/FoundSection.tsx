@@ -1,0 +1,38 @@
+import type { Panel } from '@blue-ledge/core';
+import { useMemo } from 'react';
+import { StrataSection } from '../../shared/section/StrataSection.tsx';
+import { useSize } from '../../shared/use-size.ts';
+import { useUnits } from '../../state/units.ts';
+import { surveySection } from '../section-input.ts';
+
+interface FoundSectionProps {
+  readonly panel: Panel;
+  readonly core: string;
+  readonly onPick: (zoneId: string) => void;
+}
+
+/** The panel in section as it was found: what is typed above shows here at once. */
+export function FoundSection({ panel, core, onPick }: FoundSectionProps) {
+  const system = useUnits((state) => state.system);
+  const input = useMemo(() => surveySection(panel), [panel]);
+  const [box, { width, height }] = useSize();
+  return (
+    <section className="sheet survey-section" aria-labelledby="found-head">
+      <h2 id="found-head">Section as found</h2>
+      <div ref={box} className="section-box">
+        {width > 0 && (
+          <StrataSection
+            input={input}
+            n={0}
+            width={width}
+            height={height}
+            system={system}
+            core={core}
+            showsRemoved={false}
+            onPick={onPick}
+          />
+        )}
+      </div>
+    </section>
+  );
+}
