@@ -1,4 +1,5 @@
 import { Navigate, createBrowserRouter } from 'react-router';
+import { Fault } from './shell/Fault.tsx';
 import { Lost } from './shell/Lost.tsx';
 import { Shell } from './shell/Shell.tsx';
 
@@ -7,7 +8,7 @@ export const router = createBrowserRouter([
   {
     path: '/',
     element: <Shell />,
-    errorElement: <Lost />,
+    errorElement: <Fault />,
     HydrateFallback: () => null,
     children: [
       { index: true, element: <Navigate to="/jobs" replace /> },

@@ -9,6 +9,8 @@ export interface JobSummary {
   readonly id: string;
   readonly title: string;
   readonly version: number;
+  /** Names of its panels. */
+  readonly panels: readonly string[];
 }
 
 export interface JobView {

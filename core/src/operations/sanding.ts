@@ -27,6 +27,8 @@ const FEATHER_MIN_PER_M = 1.2;
 const ABRASIVE_PER_M2_STEP = 1.4;
 /** Keying a surface that has no scratch yet takes off about this much of a coat, µm (calibrated). */
 const KEY_DEPTH_UM = 3;
+/** Skin of glaze that levelling leaves over the pinholes, µm (calibrated: closed, not built up). */
+const GLAZE_LEFT_UM = 20;
 
 const dusty = (zone: ZoneState, scratch: Scratch): ZoneState => ({
   ...zone,
@@ -52,9 +54,17 @@ function depthsUm(zone: ZoneState, grades: readonly Grade[], tool: Tool): number
   const material = sandedMaterial(topOf(zone).kind);
   const { scratch, wavesUm, peelUm } = zone.surface;
   const isShaping = isBody(topOf(zone).kind) && !scratch;
-  const first = isShaping ? wavesUm : Math.max(scratch?.depthUm ?? KEY_DEPTH_UM, peelUm);
+  const first = isShaping
+    ? Math.max(wavesUm, topOf(zone).um - shapedTopUm(zone))
+    : Math.max(scratch?.depthUm ?? KEY_DEPTH_UM, peelUm);
   return grades.map((_, i) => (i === 0 ? first : scratchDepthUm(grades[i - 1]!, tool, material)));
 }
+
+/** Top layer once freshly spread body work has its shape, µm: filler lies flush, glaze stays as a skin only. */
+const shapedTopUm = (zone: ZoneState): number => {
+  const { kind, um } = topOf(zone);
+  return kind === 'glaze' ? Math.min(um, GLAZE_LEFT_UM) : um;
+};
 
 /** Film of a build after blocking it level, µm. */
 export function blockedUm(zone: ZoneState, panel: PanelState, context: Context): number {
@@ -146,7 +156,7 @@ function shaped(zone: ZoneState, context: Context): ZoneState {
   if (!isBody(topOf(zone).kind) || zone.surface.scratch) return zone;
   const wavesUm = Math.min(zone.surface.wavesUm, ruleIn(context, 'shapedFillerWavesUm').value);
   const wavelengthMm = ruleIn(context, 'shapedFillerWaveLengthMm').value;
-  return { ...zone, surface: { ...zone.surface, wavesUm, wavelengthMm } };
+  return { ...withTop(zone, shapedTopUm(zone)), surface: { ...zone.surface, wavesUm, wavelengthMm } };
 }
 
 function explain(zones: readonly ZoneState[], act: SandAct, panel: PanelState, context: Context): Reason[] {

@@ -31,22 +31,29 @@ const round = (value: number): number => Math.round(value * 10) / 10;
 
 type Window = NonNullable<Step['window']>;
 
-function windowOf({ act, after }: Performed, context: Context): { window: Window; source: Source } | null {
+interface OpenWindow {
+  readonly window: Window;
+  readonly source: Source;
+  readonly rule: 'S3' | 'M2';
+}
+
+/** For how long the next coat bonds after this act: the coat's recoat window, or the exposure limit of bare metal. */
+function windowOf({ act, after }: Performed, context: Context): OpenWindow | null {
   if (isCoat(act)) {
     const sheet = sheetIn(context, act.sheetId);
+    const { closesMin, past } = sheet.recoat;
     const opensMin = round(flashMin(sheet.flash.beforeNextMin, sheet, context));
     return {
-      window: { opensMin, closesMin: sheet.recoat.closesMin, thenWhat: THEN_WHAT[sheet.recoat.past] },
+      window: { opensMin, closesMin, thenWhat: THEN_WHAT[past] },
       source: 'sheet',
+      rule: 'S3',
     };
   }
   const leavesBare = isSanding(act) && act.zones.some((id) => isBare(zoneOf(after, id)));
   if (!leavesBare) return null;
   const limit = ruleIn(context, 'bareMetalLimitMin');
-  return {
-    window: { opensMin: 0, closesMin: limit.value, thenWhat: 'abrade and clean again' },
-    source: limit.source,
-  };
+  const window = { opensMin: 0, closesMin: limit.value, thenWhat: 'abrade and clean again' };
+  return { window, source: limit.source, rule: 'M2' };
 }
 
 function changedStacks(before: PanelState, after: PanelState): Record<string, Stack> {
@@ -126,8 +133,8 @@ export function stepOf(performed: Performed, n: number, context: Context): Step 
   const windowReason: Reason[] = window
     ? [
         {
-          rule: isCoat(act) ? 'S3' : 'M2',
-          code: 'S3.window',
+          rule: window.rule,
+          code: `${window.rule}.window`,
           facts: { ...window.window },
           source: window.source,
         },

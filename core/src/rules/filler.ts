@@ -3,7 +3,12 @@ import { isBody, isMetal, labelOf } from '../materials/layer-kinds.ts';
 import { COAT_OPS, SAND_OPS, isCoat, isSanding, type BodyAct } from '../operations/act.ts';
 import { bodyFilmUm, liftsOf } from '../operations/bodywork.ts';
 import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import { SANDABLE_CONVERSION } from '../operations/curing.ts';
 import { isBare, topOf, type ZoneState } from '../operations/state.ts';
+import { scratchDepthUm } from '../surface/scratch.ts';
+import { sinkBackUm } from '../surface/sink-back.ts';
+import { glossLimitUm } from '../surface/telegraph.ts';
+import type { Source } from '../wording/reason.ts';
 import { abrade, cure, glaze, shape } from './remedies.ts';
 import { fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
 
@@ -109,12 +114,28 @@ export const F5: Rule = {
 
 const f6 = speaker('F6');
 
-/** P320 for show work, whatever the school; else the school's grade. */
-const fillerFinish = (context: Context): { grade: Grade; source: 'shop' | 'default' | 'model' } => {
-  const { side, source } = schoolIn(context, 'fillerFinish');
-  if (context.target.quality === 'show') return { grade: 'P320', source: 'model' };
-  return { grade: side, source: source === 'shop' ? 'shop' : 'default' };
-};
+/** Cure of the build when the topcoat goes on that may be counted on: what rule B3 asks for. */
+const TOPCOATED_AT = SANDABLE_CONVERSION;
+const FINEST_FILLER_GRADE: Grade = 'P320';
+
+interface FillerFinish {
+  readonly grade: Grade;
+  readonly source: Source;
+  /** What comes back of its scratch under the topcoat, µm, and what the quality allows. */
+  readonly sinkFineUm: number;
+  readonly limitFineUm: number;
+}
+
+/** The shop's grade where the sink-back model lets it pass at this quality; else the finest that filler is given. */
+function fillerFinish(context: Context): FillerFinish {
+  const { quality } = context.target;
+  const school = schoolIn(context, 'fillerFinish');
+  const sinkUm = (grade: Grade): number => sinkBackUm(scratchDepthUm(grade, 'block', 'filler'), TOPCOATED_AT);
+  const passes = sinkUm(school.side) <= glossLimitUm(quality);
+  const grade = passes ? school.side : FINEST_FILLER_GRADE;
+  const source = passes && school.source === 'shop' ? 'shop' : 'model';
+  return { grade, source, sinkFineUm: sinkUm(grade), limitFineUm: glossLimitUm(quality) };
+}
 
 export const F6: Rule = {
   id: 'F6',
@@ -123,14 +144,11 @@ export const F6: Rule = {
   judge: (trial) => {
     const { act, zone, context } = trial;
     if (!isCoat(act) || !isBody(topOf(zone).kind)) return fine;
-    const { grade: target, source } = fillerFinish(context);
+    const { grade: target, source, ...sink } = fillerFinish(context);
     const grade = zone.surface.scratch?.grade;
     if (grade && !isCoarser(grade, target)) return fine;
-    return f6.must(
-      trial,
-      { code: 'F6.grade', facts: { grit: target, found: grade ?? 'unsanded' }, source },
-      shape(zone, target, context),
-    );
+    const facts = { grit: target, found: grade ?? 'unsanded', ...sink };
+    return f6.must(trial, { code: 'F6.grade', facts, source }, shape(zone, target, context));
   },
 };
 

@@ -1,6 +1,3 @@
-import type { Quality } from '../survey/shop.ts';
-import { glossLimitUm } from './telegraph.ts';
-
 /**
  * Will a buried scratch come back?
  * Film over a buried scratch is thicker by its depth h; what still shrinks after the topcoat leaves h x s with
@@ -13,7 +10,3 @@ const UNCURED_SHRINK = 0.065;
 /** Groove that comes back, µm. @param conversion cure of the build when topcoated, 0..1 */
 export const sinkBackUm = (depthUm: number, conversion: number): number =>
   depthUm * (RESIDUAL_SHRINK + UNCURED_SHRINK * (1 - Math.min(1, Math.max(0, conversion))));
-
-/** Whether it stays inside the gloss limit of the target quality. */
-export const sinkBackPasses = (depthUm: number, conversion: number, quality: Quality): boolean =>
-  sinkBackUm(depthUm, conversion) <= glossLimitUm(quality);

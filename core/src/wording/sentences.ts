@@ -40,6 +40,7 @@ export const SENTENCES = {
     '{count} rub-through spots of {spotMm}, {sharePercent} of the panel, are more than a sealer or build may cover ({limitMm}, {limitPercent}).',
   'M2.found-bare':
     'Nobody knows how long this metal has been bare; abrade it fresh and coat within {limitMin}.',
+  'M2.window': 'Bare metal: coat within {closesMin}; past it, {thenWhat}.',
   'M2.tight': 'Bare for {exposedMin} of {limitMin} when the first coat goes on: little time to spare.',
   'M2.exposed': 'Bare for {exposedMin}, limit {limitMin}: abrade and clean again.',
   'M3.dew': 'Only {marginKelvin} above dew point, {limitKelvin} needed: warm the panel or dry the air.',
@@ -60,7 +61,8 @@ export const SENTENCES = {
   'F2.over': 'Filler never lies over {layer}.',
   'F3.deep': '{depthMm} of filler, at most {maxMm}: metalwork first.',
   'F5.wet': 'Filler takes up water: sand it dry.',
-  'F6.grade': 'Filler is finished {grit} before primer (now {found}); a coarser scratch sinks back.',
+  'F6.grade':
+    'Filler is finished {grit} before primer (found {found}): {sinkFineUm} of its scratch sinks back, {limitFineUm} may.',
   'F7.pinholes': 'Open the pinholes, blow them out and glaze them before primer.',
   'F7.no-glaze': 'Pinholes need glaze and there is none on the shelf: add a glaze sheet.',
   'F7.thick': 'Glaze of {glazeUm} is more than {maxUm}.',

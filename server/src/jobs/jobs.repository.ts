@@ -1,4 +1,4 @@
-import type { JobFile, PanelFacts, Zone } from '@blue-ledge/core';
+import type { JobFile, JobSummary, PanelFacts, Zone } from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
 import type { Transaction } from 'sequelize';
 import { JobRow, PanelRow, ZoneRow } from '../database/rows.ts';
@@ -17,14 +17,19 @@ const bodyOf = <T>(row: { body: object }): T => row.body as T;
 /** The only file that reads and writes jobs, panels and zones. */
 @Injectable()
 export class JobsRepository {
-  async list(): Promise<{ id: string; title: string; version: number; updatedAt: Date }[]> {
-    const rows = await JobRow.findAll({
-      order: [
-        ['createdAt', 'ASC'],
-        ['id', 'ASC'],
-      ],
-    });
-    return rows.map(({ id, title, version, updatedAt }) => ({ id, title, version, updatedAt }));
+  async list(): Promise<JobSummary[]> {
+    const [jobs, panels] = await Promise.all([
+      JobRow.findAll({
+        order: [
+          ['createdAt', 'ASC'],
+          ['id', 'ASC'],
+        ],
+      }),
+      PanelRow.findAll({ order: [['place', 'ASC']] }),
+    ]);
+    const namesOf = (jobId: string): string[] =>
+      panels.filter((row) => row.jobId === jobId).map((row) => bodyOf<PanelFacts>(row).name);
+    return jobs.map(({ id, title, version }) => ({ id, title, version, panels: namesOf(id) }));
   }
 
   async job(id: string, transaction?: Transaction): Promise<Versioned<JobBody> | null> {

@@ -1,6 +1,6 @@
 import type { JobSummary, JobView, PanelView, PlanView } from '@blue-ledge/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ask, newKey } from './http.ts';
+import { Unreachable, ask, newKey } from './http.ts';
 
 /** Hooks on what the server owns. */
 
@@ -37,14 +37,45 @@ export function useTakeJob() {
   });
 }
 
-/** Changes a job's shop or target. */
+export interface JobChange {
+  readonly shop?: Partial<JobView['shop']>;
+  readonly target?: Partial<JobView['job']['target']>;
+}
+
+const changed = (view: JobView, { shop, target }: JobChange): JobView => ({
+  ...view,
+  shop: { ...view.shop, ...shop },
+  job: { ...view.job, target: { ...view.job.target, ...target } },
+});
+
+/** Changes a job's shop or target: shown at once, sent one after the other, and again when the server was away. */
 export function usePatchJob(id: string) {
   const client = useQueryClient();
-  return useMutation({
-    mutationFn: (patch: object) =>
-      ask(`/jobs/${encodeURIComponent(id)}`, { method: 'PATCH', body: patch, key: newKey() }),
-    onSettled: () => client.invalidateQueries(),
+  const queryKey = ['job', id];
+  const show = (update: (view: JobView) => JobView): void =>
+    void client.setQueryData<JobView>(queryKey, (view) => view && update(view));
+  const mutation = useMutation({
+    scope: { id: `job ${id}` },
+    retry: (nTries, error) => error instanceof Unreachable && nTries < 60,
+    retryDelay: 1500,
+    mutationFn: async ({ change, key }: { change: JobChange; key: string }) => {
+      const view = client.getQueryData<JobView>(queryKey)!;
+      const next = changed(view, change);
+      const body = {
+        version: view.version,
+        ...(change.shop ? { shop: next.shop } : { target: next.job.target }),
+      };
+      return ask<{ version: number }>(`/jobs/${encodeURIComponent(id)}`, { method: 'PATCH', body, key });
+    },
+    onMutate: ({ change }) => show((view) => changed(view, change)),
+    onSuccess: ({ version }) => {
+      show((view) => ({ ...view, version }));
+      void client.invalidateQueries({ queryKey: ['panel', id] });
+      void client.invalidateQueries({ queryKey: ['plan', id] });
+    },
+    onError: () => client.invalidateQueries({ queryKey }),
   });
+  return { error: mutation.error, change: (change: JobChange) => mutation.mutate({ change, key: newKey() }) };
 }
 
 /** Plans the panel as it is surveyed now. */

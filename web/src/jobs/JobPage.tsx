@@ -40,7 +40,7 @@ export function JobPage() {
             <PanelCard key={panel.id} job={id} panel={panel} />
           ))}
         </ul>
-        <ShopForm job={data} onChange={(change) => patch.mutate({ version: data.version, ...change })} />
+        <ShopForm job={data} onChange={patch.change} />
       </div>
     </main>
   );

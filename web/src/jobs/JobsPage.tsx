@@ -59,10 +59,11 @@ export function JobsPage() {
         </p>
       ) : (
         <ul className="job-list">
-          {jobs.map(({ id, title }) => (
+          {jobs.map(({ id, title, panels }) => (
             <li key={id} className="ledge">
               <Link to={`/jobs/${id}`}>
                 <h2>{title}</h2>
+                <span>{panels.join(', ')}</span>
                 <span className="note">job {id}</span>
               </Link>
             </li>

@@ -1,6 +1,6 @@
 import { QUANTITIES, formatNumber, toShown, toStored, type Quantity } from '@blue-ledge/core';
 import { InputNumber } from 'antd';
-import { useId, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 import { useUnits } from '../state/units.ts';
 
 interface NumberFieldProps {
@@ -13,6 +13,8 @@ interface NumberFieldProps {
   readonly to: number;
   readonly onChange: (value: number) => void;
   readonly isLabelHidden?: boolean;
+  /** Passes a value on when the field is left, not with every digit. */
+  readonly whenLeft?: boolean;
 }
 
 /** A number in the reader's units. What is outside the range stays in the field with a sentence, and is not passed on. */
@@ -24,9 +26,11 @@ export function NumberField({
   to,
   onChange,
   isLabelHidden = false,
+  whenLeft = false,
 }: NumberFieldProps) {
   const system = useUnits((state) => state.system);
   const [problem, setProblem] = useState<string | null>(null);
+  const pending = useRef<number | null>(null);
   const id = useId();
   const { symbol, digits } = QUANTITIES[quantity][system];
   const shown = value === null ? null : Number(toShown(quantity, value, system).toFixed(digits + 1));
@@ -39,7 +43,12 @@ export function NumberField({
         ? null
         : `${label} must be from ${formatNumber(quantity, from, system)} to ${formatNumber(quantity, to, system)} ${symbol}.`,
     );
-    if (isRight && stored !== value) onChange(stored);
+    pending.current = isRight && stored !== value ? stored : null;
+    if (!whenLeft) passOn();
+  };
+  const passOn = (): void => {
+    if (pending.current !== null) onChange(pending.current);
+    pending.current = null;
   };
 
   return (
@@ -57,6 +66,9 @@ export function NumberField({
         aria-describedby={problem ? `${id}-problem` : undefined}
         decimalSeparator="."
         onChange={take}
+        onStep={passOn}
+        onBlur={passOn}
+        onPressEnter={passOn}
       />
       {problem && (
         <p id={`${id}-problem`} className="field-problem" role="alert">

@@ -80,7 +80,7 @@ function Card({ system, input, isChosen, isShown, isChoosing, onShow, onChoose }
     ? [
         [minutes(totals.handsOnMin), 'hands-on'],
         [minutes(totals.elapsedMin), 'until ready'],
-        [String(totals.materialCost), 'material cost'],
+        [String(totals.materialCost), 'material'],
         [level ? quantity('Um', level.ledgeUm) : '-', 'ledge left'],
       ]
     : [];

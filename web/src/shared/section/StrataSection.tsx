@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { patternId } from '../materials/patterns.ts';
 import { coreLayers, coreX } from './core-strip.ts';
 import {
+  axisTicks,
   layoutSection,
   removedUm,
   type Plaque,
@@ -145,17 +146,14 @@ function Ticks({
       <text x="38" y="22" textAnchor="end">
         {system === 'metric' ? 'µm' : 'mil'}
       </text>
-      {geometry.ticksUm.map((um) => {
-        const y = geometry.zeroY - um * geometry.pxPerUm;
-        return (
-          <g key={um}>
-            <line x1="44" x2={width - 12} y1={y} y2={y} stroke="#C6C1B3" strokeDasharray="2 4" />
-            <text x="38" y={y + 4} textAnchor="end">
-              {formatNumber('Um', um, system)}
-            </text>
-          </g>
-        );
-      })}
+      {axisTicks(geometry, system).map(({ figure, y }) => (
+        <g key={figure}>
+          <line x1="44" x2={width - 12} y1={y} y2={y} stroke="#C6C1B3" strokeDasharray="2 4" />
+          <text x="38" y={y + 4} textAnchor="end">
+            {figure}
+          </text>
+        </g>
+      ))}
     </g>
   );
 }

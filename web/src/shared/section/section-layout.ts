@@ -1,4 +1,5 @@
-import { isBody, type LayerKind, type Strata } from '@blue-ledge/core';
+import { isBody, toShown, toStored, type LayerKind, type Strata, type UnitSystem } from '@blue-ledge/core';
+import { ticks } from 'd3-array';
 import type { CutSpan } from '../panel-map/map-layout.ts';
 
 /**
@@ -49,7 +50,6 @@ export interface SectionGeometry {
   readonly plaques: readonly Plaque[];
   readonly zeroY: number;
   readonly pxPerUm: number;
-  readonly ticksUm: readonly number[];
   /** y of the break through deep body work, or null where there is none. */
   readonly breakY: number | null;
 }
@@ -138,10 +138,7 @@ interface Scale {
   readonly hollow: number;
 }
 
-function scaleOf(
-  { strata, hollowsUm }: SectionInput,
-  height: number,
-): Scale & { zeroY: number; topUm: number } {
+function scaleOf({ strata, hollowsUm }: SectionInput, height: number): Scale & { zeroY: number } {
   const filmOf = (layers: readonly { kind: LayerKind; um: number }[]): number =>
     layers.reduce((sum, layer) => (isBody(layer.kind) ? sum : sum + layer.um), 0);
   const tallest = Math.max(LEAST_TOP_UM, ...strata.flatMap(({ zones }) => Object.values(zones).map(filmOf)));
@@ -153,18 +150,25 @@ function scaleOf(
   );
   const zeroY = height - EDGE.bottom - Math.min(GROUND_PX, height * GROUND_SHARE) - hollowPx;
   const film = Math.min(MOST_PX_PER_UM, (zeroY - EDGE.top) / tallest);
-  return { film, hollow: deepest > 0 ? hollowPx / deepest : 0, zeroY, topUm: (zeroY - EDGE.top) / film };
+  return { film, hollow: deepest > 0 ? hollowPx / deepest : 0, zeroY };
 }
 
 const filmPx = (um: number, film: number): number => (um > 0 ? Math.max(LEAST_FILM_PX, um * film) : 0);
 
-const TICK_STEPS = [10, 20, 50, 100, 200, 500, 1000, 2000, 5000];
 /** Least distance of two figures on the axis, px. */
-const TICK_PX = 20;
+const TICK_PX = 24;
 
-function ticksTo(topUm: number, pxPerUm: number): number[] {
-  const step = TICK_STEPS.find((candidate) => candidate * pxPerUm >= TICK_PX) ?? topUm;
-  return Array.from({ length: Math.floor(topUm / step) + 1 }, (_, i) => i * step);
+/** Round figures on the axis in the reader's units: what is written, and y in px. */
+export function axisTicks(
+  { zeroY, pxPerUm }: SectionGeometry,
+  system: UnitSystem,
+): { readonly figure: number; readonly y: number }[] {
+  const height = zeroY - EDGE.top;
+  const top = toShown('Um', height / pxPerUm, system);
+  return ticks(0, top, Math.max(1, Math.floor(height / TICK_PX))).map((figure) => ({
+    figure,
+    y: zeroY - toStored('Um', figure, system) * pxPerUm,
+  }));
 }
 
 /** The section after step `n` (0: as found). */
@@ -206,7 +210,6 @@ export function layoutSection(input: SectionInput, n: number, size: SectionSize)
     plaques: plaquesOf(ribbons, spans, zones),
     zeroY: scale.zeroY,
     pxPerUm: scale.film,
-    ticksUm: ticksTo(scale.topUm, scale.film),
     breakY: scale.hollow > 0 ? scale.zeroY + 16 : null,
   };
 }
