@@ -18,11 +18,11 @@ const unsoundPercent = (panel: PanelState, panelM2: number): number =>
 
 export const O1: Rule = {
   id: 'O1',
-  on: LAYING_OPS,
+  on: [...LAYING_OPS, 'hand-over'],
   asks: 'Unsound finish comes off: locally to a sound edge, or from the whole panel.',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
-    if (!isLaying(act) || !isFoundFinish(zone)) return fine;
+    if ((!isLaying(act) && act.op !== 'hand-over') || !isFoundFinish(zone)) return fine;
     const filmLimit = ruleIn(context, 'stripFilmUm');
     const filmUm = foundFilmUm(zone);
     if (filmUm > filmLimit.value)

@@ -8,11 +8,12 @@ import { SENTENCES, type SentenceCode } from './sentences.ts';
  * @throws {Error} when a fact that the sentence names is missing: a bug of ours, never a user's.
  */
 export function fill(template: string, facts: Facts, system: UnitSystem = 'metric'): string {
-  return template.replace(/\{(\w+)\}/g, (_, name: string) => {
+  const text = template.replace(/\{(\w+)\}/g, (_, name: string) => {
     const value = facts[name];
     if (value === undefined) throw new Error(`sentence "${template}" lacks the fact ${name}`);
     return formatFact(name, value, system);
   });
+  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
 /** The sentence for a code. */

@@ -1,5 +1,6 @@
 import { LeftOutlined, RightOutlined } from '@ant-design/icons';
 import { filmUm, stepTitle, type Step } from '@blue-ledge/core';
+import { cumsum } from 'd3-array';
 import { scaleBand, scaleLinear } from 'd3-scale';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { patternId } from '../../shared/materials/patterns.ts';
@@ -152,26 +153,20 @@ interface ColumnProps {
 
 /** Film of the zone after one step, layer on layer; body work adds no height. Steps ahead are pale. */
 function Column({ layers, x, width, y, isAhead }: ColumnProps) {
-  let below = 0;
-  const boxes = layers.flatMap((layer) => {
-    const um = filmUm([layer]);
-    if (um === 0) return [];
-    const from = below;
-    below += um;
-    return [{ slot: layer.slot, kind: layer.kind, top: y(below), bottom: y(from) }];
-  });
+  const ums = layers.map((layer) => filmUm([layer]));
+  const tops = cumsum(ums);
   return (
     <g opacity={isAhead ? 0.38 : 1}>
       <line x1={x} x2={x + width} y1={y(0)} y2={y(0)} stroke="#14212B" strokeWidth="1.5" />
-      {boxes.map(({ slot, kind, top, bottom }) => (
+      {layers.map(({ slot, kind }, i) => (
         <rect
           key={slot}
           x={x}
-          y={top}
+          y={y(tops[i]!)}
           width={width}
-          height={bottom - top}
+          height={y(tops[i]! - ums[i]!) - y(tops[i]!)}
           fill={`url(#${patternId(kind)})`}
-          stroke="#14212B"
+          stroke={ums[i]! > 0 ? '#14212B' : 'none'}
           strokeWidth=".8"
         />
       ))}

@@ -1,0 +1,262 @@
+import fc from 'fast-check';
+import { perform } from '../operations/perform.ts';
+import { surveyState } from '../operations/survey-state.ts';
+import { checkAct } from '../rules/check-act.ts';
+import type { Panel } from '../survey/panel.ts';
+import { shopSchema, targetSchema } from '../survey/shop.ts';
+import { panelOf, type ZoneSketch } from '../testing/bench.ts';
+import { planPanel, shelfOf, type PlanTask } from './plan-panel.ts';
+import { jobPlanSchema, type PanelPlan, type System } from './plan.ts';
+import { searchSystems } from './search-systems.ts';
+import { strataOf } from './strata.ts';
+
+const DOOR: ZoneSketch[] = [
+  { stack: 'steel/ecoat:20/old-finish:95', areaM2: 1.5 },
+  { stack: 'steel', areaM2: 0.35, findings: [{ kind: 'coarse-scratches', grit: 'P80' }] },
+  {
+    stack: 'steel/filler:900',
+    areaM2: 0.25,
+    findings: [
+      { kind: 'coarse-scratches', grit: 'P80' },
+      { kind: 'waves', um: 60, wavelengthMm: 150 },
+      { kind: 'pinholes' },
+    ],
+  },
+];
+
+interface Given {
+  readonly shop?: object;
+  readonly target?: object;
+  readonly panel?: object;
+}
+
+const taskOf = (panel: Panel, { shop, target }: Given = {}): PlanTask => ({
+  panel,
+  shop: shopSchema.parse({ celsius: 20, nightCelsius: 14, ...shop }),
+  target: targetSchema.parse(target ?? { base: { color: '#1b7f86' } }),
+});
+const plan = (zones: readonly ZoneSketch[], given: Given = {}): PanelPlan =>
+  planPanel(taskOf(panelOf(zones, given.panel), given));
+const ready = ({ systems }: PanelPlan): System[] => systems.filter(({ verdict }) => verdict === 'ready');
+const best = (of: PanelPlan): System => of.systems.find(({ id }) => id === of.chosen)!;
+const ops = ({ steps }: System): string => steps.map(({ op }) => op).join(' ');
+const rulesAgainst = ({ systems }: PanelPlan): string[] =>
+  systems.flatMap(({ refusedBy }) => (refusedBy[0] ? [refusedBy[0].rule] : []));
+
+describe('the door', () => {
+  const door = plan(DOOR);
+
+  test('by the shop’s school the old filler comes out, and new filler lies over cured epoxy', () => {
+    expect(best(door).title).toBe('Old filler out, epoxy, filler, build, sealer');
+    expect(ops(best(door))).toMatch(
+      /strip-sand .*prime-epoxy cure abrade degrease fill abrade .*prime-build flash cure guide-coat block .*seal flash hand-over$/,
+    );
+  });
+
+  test('systems differ in a school, and filler kept on metal says which', () => {
+    const kept = ready(door).find(({ id }) => id.startsWith('inspect'))!;
+    expect(kept.remarks.map(({ code }) => code)).toContain('school.filler');
+    expect(ops(kept)).toContain('glaze');
+    expect(best(plan(DOOR, { shop: { schools: { filler: 'on-metal' } } })).id).toMatch(/^inspect/);
+  });
+
+  test('what a technician would ask about is refused with the first rule that it breaks', () => {
+    expect(new Set(rulesAgainst(door))).toEqual(new Set(['M6', 'K3', 'M1', 'B1', 'S1']));
+    const straight = door.systems.find(({ title }) => title === 'Sealer straight on bare steel')!;
+    expect(straight.refusedBy[0]!.text).toBe(
+      'Sealer 3:1:1 does not protect bare steel; bare metal needs a corrosion-resisting first coat.',
+    );
+  });
+
+  test('steps carry figures with their sources, reasons with rules, windows and cautions', () => {
+    const seal = best(door).steps.find(({ op }) => op === 'seal')!;
+    expect(seal).toMatchObject({
+      coats: 1,
+      filmUm: 25,
+      toneL: 40,
+      zones: ['A', 'B', 'C'],
+      sources: { filmUm: 'sheet', coats: 'default' },
+    });
+    expect(seal.window).toMatchObject({ opensMin: 15, closesMin: 720 });
+    expect(seal.cautions.join(' ')).toMatch(
+      /Isocyanate.*safety sheet, local codes and licensed practice govern/,
+    );
+    for (const step of best(door).steps) expect(step.why.length).toBeGreaterThan(0);
+  });
+
+  test('the build is laid by its film budget and blocked level', () => {
+    const build = best(door).steps.find(({ op }) => op === 'prime-build')!;
+    expect(build.coatsByZone).toEqual({ B: 2, C: 3 });
+    expect(build.why.map(({ text }) => text).join(' ')).toMatch(
+      /Film budget: 68 µm stays, 40 µm waves, 12 µm peel/,
+    );
+    expect(best(door).level!.ledgeUm).toBeLessThanOrEqual(best(door).level!.limitUm);
+  });
+
+  test('a same-day shop bakes, a show car gets finer filler', () => {
+    expect(best(plan(DOOR, { shop: { schools: { pace: 'same-day' } } })).totals.elapsedMin).toBeLessThan(900);
+    const grits = best(plan(DOOR, { target: { quality: 'show' } })).steps.flatMap(({ tool, grits: all }) =>
+      tool === 'block' ? (all ?? []) : [],
+    );
+    expect(grits).toContain('P320');
+  });
+});
+
+describe('other panels of these substrates', () => {
+  test('sound e-coat with small cut-throughs is cleaned and sealed, unsanded', () => {
+    const corner = plan(
+      [{ stack: 'steel/ecoat:22', findings: [{ kind: 'rub-through', spotMm: 12, count: 3 }] }],
+      { panel: { shape: 'sharp' } },
+    );
+    expect(ops(best(corner))).toBe('wash degrease mask tack seal flash hand-over');
+    expect(best(corner).steps[4]!.why.map(({ rule }) => rule)).toContain('N1');
+  });
+  test('by the other school it is scuffed first', () => {
+    expect(ops(best(plan([{ stack: 'steel/ecoat:22' }], { shop: { schools: { ecoat: 'scuff' } } })))).toMatch(
+      /abrade .*seal/,
+    );
+  });
+  test('a sound finish alone needs no primer', () => {
+    expect(best(plan([{ stack: 'steel/old-finish:100' }])).title).toBe('Clean and key, no primer');
+  });
+  test('a widely peeling finish is stripped from the whole panel before it is primed', () => {
+    const peeled = best(
+      plan([{ stack: 'steel/old-finish:100', areaM2: 1, findings: [{ kind: 'peeling', share: 0.6 }] }]),
+    );
+    expect(ops(peeled)).toMatch(/strip-sand .*prime-(epoxy|dtm)/);
+  });
+  test('a hollow is filled, and rust goes first', () => {
+    const dent = best(
+      plan([{ stack: 'steel', findings: [{ kind: 'low', depthMm: 2 }, { kind: 'rust-surface' }] }]),
+    );
+    expect(ops(dent)).toMatch(/remove-rust .*fill /);
+  });
+  test('zones that no undercoat helps are stopped, the others go on', () => {
+    const rotten = plan([
+      ...DOOR.slice(0, 2),
+      { stack: 'steel', areaM2: 0.1, findings: [{ kind: 'rust-through' }] },
+    ]);
+    expect(rotten.stopped).toMatchObject([{ zoneId: 'C', rule: 'M5' }]);
+    expect(best(rotten).steps.flatMap(({ zones }) => zones)).not.toContain('C');
+    expect(plan([{ stack: 'steel', findings: [{ kind: 'low', depthMm: 5 }] }])).toMatchObject({
+      chosen: null,
+      stopped: [{ rule: 'F3' }],
+    });
+    expect(plan([{ stack: 'plastic-olefin' }]).stopped[0]!.text).toMatch(/not planned yet/);
+  });
+  test('a shop that is too cold is told so, and gets no system', () => {
+    const cold = plan(DOOR, { shop: { celsius: 4, relativeHumidity: 60 } });
+    expect(cold.chosen).toBeNull();
+    expect(cold.warnings[0]).toMatch(/No system on this shelf/);
+    expect(rulesAgainst(cold)).toContain('M3');
+  });
+  test('an empty can of sealer: build alone is not mixed with finish', () => {
+    const none = { ...taskOf(panelOf(DOOR)), sheets: [] };
+    expect(planPanel(none).chosen).not.toBeNull();
+  });
+});
+
+const sketch: fc.Arbitrary<ZoneSketch> = fc.record({
+  stack: fc.constantFrom(
+    'steel',
+    'steel/ecoat:20/old-finish:95',
+    'steel/old-finish:140',
+    'steel/ecoat:20',
+    'steel/filler:700',
+    'steel/filler:2500',
+  ),
+  areaM2: fc.integer({ min: 2, max: 200 }).map((n) => n / 100),
+  findings: fc.subarray(
+    [
+      { kind: 'coarse-scratches', grit: 'P80' },
+      { kind: 'pinholes' },
+      { kind: 'waves', um: 50, wavelengthMm: 150 },
+      { kind: 'peeling', share: 0.3 },
+      { kind: 'rust-surface' },
+      { kind: 'orange-peel' },
+      { kind: 'rub-through', spotMm: 20, count: 2 },
+      { kind: 'low', depthMm: 1.2 },
+    ],
+    { maxLength: 3 },
+  ),
+});
+const panels = fc.array(sketch, { minLength: 1, maxLength: 4 });
+const schools = fc.record(
+  {
+    filler: fc.constantFrom('over-epoxy', 'on-metal'),
+    ecoat: fc.constantFrom('leave', 'scuff'),
+    pace: fc.constantFrom('overnight', 'same-day'),
+  },
+  { requiredKeys: [] },
+);
+const CHECKED = { numRuns: 40, seed: 20 };
+
+describe('any panel of these substrates', () => {
+  test('no step breaks a must rule when it is replayed, and the replay ends where the plan says', () => {
+    fc.assert(
+      fc.property(panels, schools, (zones, chosen) => {
+        const { panel, shop, target } = taskOf(panelOf(zones), { shop: { schools: chosen } });
+        const context = { panel, shop, target, shelf: shelfOf() };
+        for (const way of searchSystems(surveyState(panel), context).ready) {
+          let state = surveyState(panel);
+          for (const { act } of way.steps) {
+            expect(checkAct(act, state, context).filter(({ level }) => level === 'must')).toEqual([]);
+            state = perform(state, act, context);
+          }
+          expect(state).toEqual(way.panel);
+        }
+      }),
+      CHECKED,
+    );
+  });
+
+  test('every zone is handed over or stopped, or the plan says why nothing fits; and the plan has its published shape', () => {
+    fc.assert(
+      fc.property(panels, (zones) => {
+        const made = plan(zones);
+        jobPlanSchema.parse({ panels: [made], warnings: [] });
+        if (made.chosen === null)
+          return expect(made.warnings.length + made.stopped.length).toBeGreaterThan(0);
+        const last = best(made).steps.at(-1)!;
+        expect(last.op).toBe('hand-over');
+        expect([...last.zones, ...made.stopped.map(({ zoneId }) => zoneId)].sort()).toEqual(
+          Object.keys(made.found).sort(),
+        );
+      }),
+      CHECKED,
+    );
+  });
+
+  test('the plan is the same for the same input, and does not hang on the order of zones', () => {
+    fc.assert(
+      fc.property(panels, (zones) => {
+        const panel = panelOf(zones);
+        const again = planPanel(taskOf(panel));
+        expect(planPanel(taskOf(structuredClone(panel)))).toEqual(again);
+        const turned = planPanel(taskOf({ ...panel, zones: panel.zones.toReversed() }));
+        expect(turned.systems.map(({ id, totals }) => [id, totals])).toEqual(
+          again.systems.map(({ id, totals }) => [id, totals]),
+        );
+      }),
+      CHECKED,
+    );
+  });
+
+  test('strata step by step end in the stacks that the steps carry', () => {
+    fc.assert(
+      fc.property(panels, (zones) => {
+        const made = plan(zones);
+        for (const system of made.systems) {
+          const strata = strataOf(made.found, system.steps);
+          expect(strata).toHaveLength(system.steps.length + 1);
+          for (const step of system.steps)
+            for (const [id, stack] of Object.entries(step.stacks))
+              expect(strata[step.n]!.zones[id]!.map(({ um }) => um)).toEqual(
+                stack.filter(({ kind }) => kind !== 'steel').map(({ um }) => um),
+              );
+        }
+      }),
+      { ...CHECKED, numRuns: 15 },
+    );
+  });
+});

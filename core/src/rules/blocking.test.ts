@@ -1,0 +1,116 @@
+import {
+  benchOf,
+  clean,
+  coat,
+  coated,
+  dusted,
+  edged,
+  heard,
+  level,
+  plain,
+  put,
+  sand,
+  scratched,
+  soiled,
+  verdictsOf,
+  wavy,
+} from '../testing/bench.ts';
+
+const built = (um: number, around = {}) =>
+  put(benchOf([{ stack: 'steel' }], around), 'A', clean, level, coated('build', um));
+
+describe('K1: guide coat before each round', () => {
+  test('before the first block', () => {
+    expect(verdictsOf('K1', sand('block', 'A', 'P240', 'block'), built(100))[0]).toMatchObject({
+      level: 'must',
+      remedy: { op: 'guide-coat' },
+    });
+    expect(heard('K1', sand('block', 'A', 'P240', 'block'), put(built(100), 'A', dusted))).toEqual([]);
+  });
+  test('and before the finer grit that follows a block', () => {
+    const blocked = put(built(100), 'A', scratched('P240', 'block'));
+    expect(heard('K1', sand('abrade', 'A', 'P400', 'machine-soft'), blocked)[0]).toMatch(
+      /again before the finer grit/,
+    );
+    expect(heard('K1', sand('abrade', 'A', 'P400', 'machine-soft'), put(blocked, 'A', dusted))).toEqual([]);
+  });
+});
+
+test('K2: a block blocks, fingertips do not', () => {
+  expect(heard('K2', sand('block', 'A', 'P240', 'hand'), built(100))[0]).toMatch(/not by hand/);
+  expect(heard('K2', sand('block', 'A', 'P240', 'block'), built(100))).toEqual([]);
+});
+
+describe('K3: blocking stops at the film that must stay', () => {
+  test('waves deeper than the film refuse the block', () => {
+    expect(heard('K3', sand('block', 'A', 'P240', 'block'), put(built(80), 'A', wavy(60)))[0]).toMatch(
+      /would leave 20 µm, 40 µm must stay/,
+    );
+  });
+  test('enough film passes', () =>
+    expect(heard('K3', sand('block', 'A', 'P240', 'block'), put(built(120), 'A', wavy(60)))).toEqual([]));
+  test('a hollow deeper than the build is filled first', () => {
+    const hollow = put(
+      benchOf([{ stack: 'steel', findings: [{ kind: 'low', depthMm: 0.9 }] }]),
+      'A',
+      clean,
+      coated('epoxy', 50),
+    );
+    expect(heard('K3', coat('prime-build', 'A'), hollow)[0]).toMatch(
+      /hollow of 0\.9 mm is deeper than build can level \(160 µm\)/,
+    );
+  });
+});
+
+describe('K4: the last grit, and no shine', () => {
+  const finish = (around = {}) => put(benchOf([{ stack: 'steel/old-finish:100' }], around), 'A', clean);
+  test('shine under a sealer', () => {
+    expect(verdictsOf('K4', coat('seal', 'A'), finish())[0]).toMatchObject({
+      level: 'must',
+      reason: { code: 'K4.shine' },
+      remedy: { op: 'abrade', tool: 'machine-soft' },
+    });
+  });
+  test.each([
+    ['P220', 1],
+    ['P360', 0],
+  ] as const)('%s on build under sealer breaks it %d times', (grade, n) => {
+    expect(heard('K4', coat('seal', 'A'), put(built(100), 'A', scratched(grade)))).toHaveLength(n);
+  });
+  test('metallic without sealer wants a finer scratch than solid under sealer', () => {
+    const target = { quality: 'standard', base: { carrier: 'solvent', effect: 'metallic' } };
+    expect(
+      heard('K4', plain('hand-over', 'A'), put(built(100, { target }), 'A', scratched('P400'))),
+    ).toHaveLength(1);
+    expect(heard('K4', plain('hand-over', 'A'), put(built(100, { target }), 'A', scratched('P600')))).toEqual(
+      [],
+    );
+  });
+  test('sound finish is keyed for a primer', () => {
+    expect(verdictsOf('K4', coat('prime-epoxy', 'A'), finish())[0]).toMatchObject({
+      reason: { code: 'K4.key' },
+      remedy: { op: 'abrade', grades: ['P320'] },
+    });
+  });
+  test('an epoxy inside its window takes the next coat unsanded', () => {
+    expect(
+      heard('K4', coat('seal', 'A'), put(benchOf([{ stack: 'steel' }]), 'A', clean, coated('epoxy', 50))),
+    ).toEqual([]);
+  });
+});
+
+test('K5: sound areas are sanded before primed ones', () => {
+  const both = put(benchOf([{ stack: 'steel/old-finish:100' }, { stack: 'steel' }]), 'all', clean);
+  const dusty = put(both, 'B', coated('build', 100), soiled('dusty'));
+  expect(heard('K5', sand('abrade', 'A', 'P400'), dusty)[0]).toMatch(/^should A: Primer dust/);
+  expect(heard('K5', sand('abrade', 'A B', 'P400'), dusty)).toEqual([]);
+});
+
+test('K6: a sand-through is primed again', () => {
+  const through = put(built(60), 'A', scratched('P400'), edged('feathered'), (zone) => ({
+    ...zone,
+    spots: { mm: 20, count: 2, to: 'filler' },
+  }));
+  expect(heard('K6', coat('seal', 'A'), through)[0]).toMatch(/2 sand-through to filler/);
+  expect(heard('K6', coat('prime-build', 'A'), through)).toEqual([]);
+});

@@ -1,0 +1,108 @@
+import {
+  at,
+  benchOf,
+  clean,
+  coat,
+  coated,
+  edged,
+  heard,
+  level,
+  plain,
+  put,
+  sand,
+  scratched,
+  verdictsOf,
+  wavy,
+} from '../testing/bench.ts';
+
+/** A patch (B) beside sound finish (A), built up by `um` of high-build over 50 µm of epoxy. */
+const built = (um: number, around = {}) =>
+  put(
+    put(
+      benchOf([{ stack: 'steel/old-finish:115', areaM2: 1 }, { stack: 'steel' }], around),
+      'A',
+      clean,
+      scratched('P360'),
+    ),
+    'B',
+    clean,
+    level,
+    edged('feathered'),
+    coated('epoxy', 50),
+    coated('build', um),
+  );
+
+describe('B1: enough film to be blocked level', () => {
+  test('fresh build is blocked before the sealer', () => {
+    expect(verdictsOf('B1', coat('seal', 'A B'), put(built(120), 'B', wavy(30)))[0]).toMatchObject({
+      level: 'must',
+      remedy: { op: 'block', zones: ['B'] },
+    });
+  });
+  test('a ledge that no blocking takes away refuses the sealer', () => {
+    const bare = put(
+      put(
+        benchOf([{ stack: 'steel/old-finish:115', areaM2: 1 }, { stack: 'steel' }]),
+        'A',
+        clean,
+        scratched('P360'),
+      ),
+      'B',
+      clean,
+      level,
+      edged('feathered'),
+      coated('epoxy', 50),
+    );
+    const [verdict] = verdictsOf('B1', coat('seal', 'A B'), bare);
+    expect(verdict).toMatchObject({
+      zoneId: 'B',
+      reason: { code: 'B1.ledge', facts: { ledgeUm: 65, limitUm: 20 } },
+    });
+    expect(verdict!.remedy).toBeUndefined();
+  });
+  test('level and sanded passes', () => {
+    expect(heard('B1', coat('seal', 'A B'), put(built(65), 'B', scratched('P360')))).toEqual([]);
+  });
+  test.each([
+    ['economy', 10, 0],
+    ['standard', 30, 1],
+    ['show', 58, 0],
+    ['show', 40, 1],
+  ])('at %s quality %d µm of build in a 65 µm step breaks it %d times', (quality, um, n) => {
+    expect(
+      heard('B1', coat('seal', 'A B'), put(built(um, { target: { quality } }), 'B', scratched('P360'))),
+    ).toHaveLength(n);
+  });
+});
+
+describe('B2: flash, and the sheet’s maximum', () => {
+  const wet = put(built(100), 'B', (zone) => ({
+    ...zone,
+    stack: zone.stack.map((layer) =>
+      layer.kind === 'build' ? { ...layer, laid: { ...layer.laid!, flashedAtMin: 20 } } : layer,
+    ),
+  }));
+  test('nothing touches a wet coat', () => {
+    expect(verdictsOf('B2', plain('guide-coat', 'B'), at(wet, 5))[0]).toMatchObject({
+      level: 'must',
+      remedy: { op: 'flash' },
+    });
+    expect(heard('B2', plain('guide-coat', 'B'), at(wet, 20))).toEqual([]);
+  });
+  test('coats add up to the maximum and no further', () => {
+    expect(heard('B2', coat('prime-build', 'A', 4), put(benchOf([{ stack: 'steel' }]), 'A', clean))).toEqual(
+      [],
+    );
+    expect(heard('B2', coat('prime-build', 'B', 3), built(100))[0]).toMatch(/250 µm thick, at most 200 µm/);
+  });
+});
+
+test('B3: no sanding before the sheet’s time and 90 % cure', () => {
+  const curing = put(benchOf([{ stack: 'steel' }]), 'A', clean, coated('build', 100, { sandableAtMin: 216 }));
+  expect(verdictsOf('B3', sand('block', 'A', 'P240', 'block'), at(curing, 60))[0]).toMatchObject({
+    level: 'must',
+    reason: { facts: { leftMin: 156 } },
+    remedy: { op: 'cure' },
+  });
+  expect(heard('B3', sand('block', 'A', 'P240', 'block'), at(curing, 216))).toEqual([]);
+});

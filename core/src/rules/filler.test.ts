@@ -1,0 +1,135 @@
+import {
+  body,
+  benchOf,
+  clean,
+  coat,
+  coated,
+  heard,
+  plain,
+  put,
+  sand,
+  scratched,
+  verdictsOf,
+} from '../testing/bench.ts';
+
+const low = (depthMm: number) => [{ kind: 'low', depthMm }];
+const hollow = (stack: string, depthMm = 1, around = {}) =>
+  put(benchOf([{ stack, findings: low(depthMm) }], around), 'A', clean);
+const onMetal = { shop: { schools: { filler: 'on-metal' } } };
+
+describe('F1: filler over cured, abraded epoxy or on abraded metal', () => {
+  const epoxied = (sandableAtMin: number) =>
+    put(hollow('steel'), 'A', coated('epoxy', 50, { sandableAtMin }), scratched('P180', 'machine'));
+  test('over cured, abraded epoxy it is the default school', () =>
+    expect(heard('F1', body('fill', 'A'), epoxied(0))).toEqual([]));
+  test('not over epoxy that is still soft: it is left to cure', () => {
+    expect(verdictsOf('F1', body('fill', 'A'), epoxied(600))[0]).toMatchObject({
+      level: 'must',
+      reason: { code: 'F1.uncured' },
+      remedy: { op: 'cure' },
+    });
+  });
+  test('metal is keyed P80, coarser than for epoxy', () => {
+    const [verdict] = verdictsOf(
+      'F1',
+      body('fill', 'A'),
+      put(hollow('steel', 1, onMetal), 'A', scratched('P180', 'machine')),
+    );
+    expect(verdict).toMatchObject({ level: 'must', remedy: { op: 'abrade', grades: ['P80'] } });
+  });
+  test('on metal it is a school, which the shop may choose', () => {
+    const keyed = (around = {}) =>
+      heard('F1', body('fill', 'A'), put(hollow('steel', 1, around), 'A', scratched('P80', 'machine')));
+    expect(keyed()).toEqual([expect.stringMatching(/^school A/)]);
+    expect(keyed(onMetal)).toEqual([]);
+  });
+  test('filler that is found on metal may stay, as a school', () => {
+    expect(heard('F1', plain('inspect', 'A'), benchOf([{ stack: 'steel/filler:800' }]))).toEqual([
+      expect.stringMatching(/^school A/),
+    ]);
+    expect(heard('F1', plain('inspect', 'A'), benchOf([{ stack: 'steel/filler:800' }], onMetal))).toEqual([]);
+  });
+});
+
+describe('F2: never over etch or a finish', () => {
+  test('etch', () =>
+    expect(heard('F2', body('fill', 'A'), put(hollow('steel'), 'A', coated('etch', 8)))[0]).toMatch(
+      /never lies over etch/,
+    ));
+  test('old finish', () =>
+    expect(heard('F2', body('fill', 'A'), hollow('steel/old-finish:100'))[0]).toMatch(
+      /never lies over old finish/,
+    ));
+  test('epoxy is fine', () =>
+    expect(heard('F2', body('fill', 'A'), put(hollow('steel'), 'A', coated('epoxy', 50)))).toEqual([]));
+});
+
+describe('F3: inside the sheet’s thickness', () => {
+  test('3 mm may', () => expect(heard('F3', body('fill', 'A'), hollow('steel', 3))).toEqual([]));
+  test('3.1 mm may not', () =>
+    expect(heard('F3', body('fill', 'A'), hollow('steel', 3.1))[0]).toMatch(
+      /3\.1 mm of filler, at most 3 mm/,
+    ));
+});
+
+test('F5: filler is sanded dry', () => {
+  const filled = benchOf([{ stack: 'steel/filler:800' }]);
+  expect(heard('F5', sand('abrade', 'A', 'P180', 'block'), filled)).toEqual([]);
+  expect(heard('F5', sand('abrade', 'A', 'P180', 'wet-hand'), filled)[0]).toMatch(/takes up water/);
+});
+
+describe('F6: the last filler grit follows the sink-back model', () => {
+  const finished = (grade: 'P80' | 'P180' | 'P320', around = {}) =>
+    put(benchOf([{ stack: 'steel/filler:800' }], around), 'A', clean, scratched(grade, 'block'));
+  test('P80 is never left under primer', () => {
+    const [verdict] = verdictsOf('F6', coat('prime-epoxy', 'A'), finished('P80'));
+    expect(verdict).toMatchObject({
+      level: 'must',
+      reason: { facts: { grit: 'P180' } },
+      remedy: { op: 'abrade', tool: 'block' },
+    });
+    expect(verdict!.reason.facts['sinkFineUm']).toBeCloseTo(21.32 * 0.0215, 3);
+  });
+  test('P180 passes at standard quality, show wants P320', () => {
+    expect(heard('F6', coat('prime-epoxy', 'A'), finished('P180'))).toEqual([]);
+    expect(
+      heard('F6', coat('prime-epoxy', 'A'), finished('P180', { target: { quality: 'show' } }))[0],
+    ).toMatch(/finished P320/);
+    expect(heard('F6', coat('prime-epoxy', 'A'), finished('P320', { target: { quality: 'show' } }))).toEqual(
+      [],
+    );
+  });
+  test('a shop that always finishes P320 is followed', () => {
+    const [verdict] = verdictsOf(
+      'F6',
+      coat('prime-epoxy', 'A'),
+      finished('P180', { shop: { schools: { fillerFinish: 'P320' } } }),
+    );
+    expect(verdict!.reason).toMatchObject({ source: 'shop', facts: { grit: 'P320' } });
+  });
+});
+
+describe('F7: pinholes are glazed before primer', () => {
+  const holed = (around = {}) =>
+    put(
+      benchOf([{ stack: 'steel/filler:800', findings: [{ kind: 'pinholes' }] }], around),
+      'A',
+      clean,
+      scratched('P180', 'block'),
+    );
+  test('glaze is what they need', () =>
+    expect(verdictsOf('F7', coat('prime-epoxy', 'A'), holed())[0]).toMatchObject({
+      remedy: { op: 'glaze' },
+    }));
+  test('a shelf without glaze says so', () => {
+    const [verdict] = verdictsOf('F7', coat('prime-epoxy', 'A'), holed({ without: ['glaze'] }));
+    expect(verdict).toMatchObject({ reason: { code: 'F7.no-glaze' } });
+    expect(verdict!.remedy).toBeUndefined();
+  });
+  test('glaze over the shop’s limit is refused', () => {
+    expect(heard('F7', body('glaze', 'A'), holed({ shop: { rules: { glazeMaxUm: 100 } } }))[0]).toMatch(
+      /200 µm is more than 100 µm/,
+    );
+    expect(heard('F7', body('glaze', 'A'), holed())).toEqual([]);
+  });
+});

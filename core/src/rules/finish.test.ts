@@ -1,0 +1,117 @@
+import {
+  benchOf,
+  clean,
+  coat,
+  coated,
+  edged,
+  heard,
+  plain,
+  put,
+  sand,
+  scratched,
+  soiled,
+  verdictsOf,
+} from '../testing/bench.ts';
+
+const FINISH = 'steel/ecoat:20/old-finish:95';
+const finish = (findings: object[] = [], around = {}) =>
+  put(benchOf([{ stack: FINISH, findings }], around), 'A', clean, scratched('P400'));
+
+describe('O1: unsound finish comes off', () => {
+  test('sound finish stays', () => expect(heard('O1', coat('seal', 'A'), finish())).toEqual([]));
+  test('a little peeling: this zone is stripped', () => {
+    const bench = put(
+      benchOf([
+        { stack: FINISH, areaM2: 0.1, findings: [{ kind: 'peeling', share: 1 }] },
+        { stack: FINISH, areaM2: 1 },
+      ]),
+      'all',
+      clean,
+    );
+    expect(verdictsOf('O1', coat('seal', 'A B'), bench)).toMatchObject([
+      { reason: { code: 'O1.local' }, remedy: { op: 'strip-sand', zones: ['A'] } },
+    ]);
+  });
+  test('over a fifth of the panel: all finish is stripped', () => {
+    const bench = put(
+      benchOf([
+        { stack: FINISH, areaM2: 0.5, findings: [{ kind: 'checked', share: 1 }] },
+        { stack: FINISH, areaM2: 1 },
+      ]),
+      'all',
+      clean,
+    );
+    expect(verdictsOf('O1', coat('seal', 'A B'), bench)[0]).toMatchObject({
+      reason: { code: 'O1.panel' },
+      remedy: { zones: ['A', 'B'] },
+    });
+  });
+  test('a cross-cut of class 2 counts as unsound', () => {
+    const bench = put(benchOf([{ stack: FINISH, tests: [{ kind: 'cross-cut', outcome: 2 }] }]), 'A', clean);
+    expect(heard('O1', coat('seal', 'A'), bench)).toHaveLength(1);
+  });
+  test('too thick a film comes off', () => {
+    const bench = put(benchOf([{ stack: 'steel/old-finish:450' }]), 'A', clean);
+    expect(heard('O1', coat('seal', 'A'), bench)[0]).toMatch(/450 µm is more than 400 µm/);
+  });
+});
+
+test('O3: grease is taken off before sanding', () => {
+  const dirty = put(finish(), 'A', soiled('washed'));
+  expect(verdictsOf('O3', sand('abrade', 'A', 'P320'), dirty)[0]).toMatchObject({
+    level: 'must',
+    remedy: { op: 'degrease' },
+  });
+  expect(heard('O3', sand('abrade', 'A', 'P320'), finish())).toEqual([]);
+});
+
+test('O4: an edge of finish is feathered before primer', () => {
+  expect(verdictsOf('O4', coat('prime-epoxy', 'A'), put(finish(), 'A', edged('raw')))[0]).toMatchObject({
+    level: 'must',
+    remedy: { op: 'feather' },
+  });
+  expect(heard('O4', coat('prime-epoxy', 'A'), put(finish(), 'A', edged('feathered')))).toEqual([]);
+});
+
+test('O5: the first coat over a feathered edge is light', () => {
+  const feathered = put(finish(), 'A', edged('feathered'));
+  expect(heard('O5', coat('prime-epoxy', 'A'), feathered)[0]).toMatch(/^should A: A heavy first coat/);
+  expect(heard('O5', coat('prime-epoxy', 'A', 1, { isLightFirst: true }), feathered)).toEqual([]);
+  expect(heard('O5', coat('prime-build', 'A'), put(feathered, 'A', coated('epoxy', 50)))).toEqual([]);
+});
+
+describe('N1: sound e-coat is left alone or scuffed, as the shop chooses', () => {
+  const part = (around = {}) => put(benchOf([{ stack: 'steel/ecoat:20' }], around), 'A', clean);
+  test('left alone where the sheet allows it', () =>
+    expect(heard('N1', coat('seal', 'A'), part())).toEqual([]));
+  test('scuffed where the sheet does not', () => {
+    expect(verdictsOf('N1', coat('prime-build', 'A'), part())[0]).toMatchObject({
+      level: 'must',
+      reason: { code: 'N1.sheet' },
+      remedy: { op: 'abrade', grades: ['P400'] },
+    });
+  });
+  test('scuffed by the other school', () => {
+    expect(
+      verdictsOf('N1', coat('seal', 'A'), part({ shop: { schools: { ecoat: 'scuff' } } }))[0],
+    ).toMatchObject({ reason: { code: 'N1.scuff', source: 'shop' } });
+  });
+});
+
+describe('N3: cut-throughs get the treatment of bare metal', () => {
+  const cut = (spotMm: number) =>
+    put(
+      benchOf([
+        { stack: 'steel/ecoat:20', areaM2: 1, findings: [{ kind: 'rub-through', spotMm, count: 2 }] },
+      ]),
+      'A',
+      clean,
+    );
+  test('small ones may be sealed over', () => expect(heard('N3', coat('seal', 'A'), cut(12))).toEqual([]));
+  test('large ones may not, epoxy may', () => {
+    expect(heard('N3', coat('seal', 'A'), cut(80))[0]).toMatch(/2 cut-throughs of 80 mm/);
+    expect(heard('N3', coat('prime-epoxy', 'A'), cut(80))).toEqual([]);
+  });
+  test('none is handed over bare', () =>
+    expect(heard('N3', plain('hand-over', 'A'), cut(12))).toHaveLength(1));
+});

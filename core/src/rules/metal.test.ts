@@ -1,0 +1,150 @@
+import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
+import {
+  at,
+  bareSince,
+  benchOf,
+  clean,
+  coat,
+  coated,
+  heard,
+  plain,
+  put,
+  sand,
+  scratched,
+  body,
+  verdictsOf,
+} from '../testing/bench.ts';
+
+const STEEL = [{ stack: 'steel' }];
+const ready = (around = {}) =>
+  put(benchOf(STEEL, around), 'A', clean, scratched('P180', 'machine'), bareSince(0));
+
+describe('M1: bare metal gets a corrosion-resisting first coat', () => {
+  test('epoxy may, and it is the default school', () => {
+    expect(heard('M1', coat('prime-epoxy', 'A'), ready())).toEqual([]);
+  });
+  test.each(['prime-build', 'seal'] as const)('%s may not', (op) => {
+    expect(heard('M1', coat(op, 'A'), ready())[0]).toMatch(/must A: .* does not protect bare steel/);
+  });
+  test('direct-to-metal build may, as another school', () => {
+    expect(heard('M1', coat('prime-dtm', 'A'), ready())[0]).toMatch(/school A: Not this shop’s school/);
+    expect(heard('M1', coat('prime-dtm', 'A'), ready({ shop: { schools: { firstCoat: 'dtm' } } }))).toEqual(
+      [],
+    );
+  });
+  test('metal is never handed over bare', () => {
+    expect(heard('M1', plain('hand-over', 'A'), ready())[0]).toMatch(/would be handed over bare/);
+  });
+  const rubbed = (spotMm: number, count: number) =>
+    put(
+      benchOf([
+        { stack: 'steel/old-finish:100', areaM2: 2, findings: [{ kind: 'rub-through', spotMm, count }] },
+      ]),
+      'A',
+      clean,
+      scratched('P400'),
+    );
+  test('sealer covers small rub-through spots and no larger ones', () => {
+    expect(heard('M1', coat('seal', 'A'), rubbed(30, 3))).toEqual([]);
+    expect(heard('M1', coat('seal', 'A'), rubbed(60, 1))[0]).toMatch(/1 rub-through spots of 60 mm/);
+  });
+  test('many small spots together are too much', () => {
+    expect(heard('M1', coat('seal', 'A'), rubbed(50, 60))[0]).toMatch(/5.89 ?% of the panel|6% of the panel/);
+  });
+});
+
+describe('M2: bare metal is coated within the exposure limit', () => {
+  test('metal found bare is abraded fresh', () => {
+    const [verdict] = verdictsOf('M2', coat('prime-epoxy', 'A'), put(benchOf(STEEL), 'A', clean));
+    expect(verdict).toMatchObject({
+      level: 'must',
+      reason: { code: 'M2.found-bare' },
+      remedy: { op: 'abrade', grades: ['P180'] },
+    });
+  });
+  test.each([
+    [40, []],
+    [50, ['should A: Bare for 50 min of 1 h when the first coat goes on: little time to spare.']],
+    [61, ['must A: Bare for 1 h 01, limit 1 h: abrade and clean again.']],
+  ] as const)('%d min after abrading', (minutes, expected) => {
+    expect(heard('M2', coat('prime-epoxy', 'A'), at(ready(), minutes))).toEqual(expected);
+  });
+  test('a longer limit of the shop holds in dry air only', () => {
+    const shop = { rules: { bareMetalLimitMin: 240 } };
+    expect(
+      heard('M2', coat('prime-epoxy', 'A'), at(ready({ shop: { ...shop, relativeHumidity: 40 } }), 120)),
+    ).toEqual([]);
+    expect(
+      heard('M2', coat('prime-epoxy', 'A'), at(ready({ shop: { ...shop, relativeHumidity: 60 } }), 120)),
+    ).toHaveLength(1);
+  });
+});
+
+describe('M3: nothing is sprayed near the dew point or outside the sheet’s climate', () => {
+  const inAir = (celsius: number, relativeHumidity: number) =>
+    heard('M3', coat('prime-epoxy', 'A'), ready({ shop: { celsius, relativeHumidity } }));
+  test('20 °C and 50 % is fine', () => expect(inAir(20, 50)).toEqual([]));
+  test('12 °C and 85 % is 2.5 °C above dew point', () =>
+    expect(inAir(12, 85)[0]).toMatch(/Only 2\.4 °C|Only 2\.5 °C/));
+  test('cold', () => expect(inAir(5, 40)[0]).toMatch(/sprayed from 13 °C to 35 °C; the shop is at 5 °C/));
+  test('humid', () => expect(inAir(25, 82)[0]).toMatch(/allows 80% humidity; the shop has 82%/));
+});
+
+describe('M4: steel is abraded to the grade its first coat wants', () => {
+  const with_ = (grade: 'P80' | 'P180' | 'P320') =>
+    put(benchOf(STEEL), 'A', clean, scratched(grade, 'machine'));
+  test('P180 passes', () => expect(heard('M4', coat('prime-epoxy', 'A'), with_('P180'))).toEqual([]));
+  test.each(['P80', 'P320'] as const)('%s does not', (grade) => {
+    const [verdict] = verdictsOf('M4', coat('prime-epoxy', 'A'), with_(grade));
+    expect(verdict).toMatchObject({ level: 'must', remedy: { op: 'abrade' } });
+  });
+  test('unsanded steel does not', () => {
+    expect(heard('M4', coat('prime-epoxy', 'A'), put(benchOf(STEEL), 'A', clean))[0]).toMatch(
+      /abraded P180 before/,
+    );
+  });
+});
+
+test('M5: rust comes off before anything goes on', () => {
+  const rusty = put(
+    benchOf([{ stack: 'steel', findings: [{ kind: 'rust-surface' }] }]),
+    'A',
+    clean,
+    scratched('P180'),
+  );
+  expect(verdictsOf('M5', coat('prime-epoxy', 'A'), rusty)[0]).toMatchObject({
+    level: 'must',
+    remedy: { op: 'remove-rust' },
+  });
+  expect(heard('M5', coat('prime-epoxy', 'A'), ready())).toEqual([]);
+});
+
+describe('M6: acid etch on spots only, never with filler, always covered', () => {
+  const spot = { id: 'A', stack: 'steel', areaM2: 0.02 };
+  const rest = { id: 'B', stack: 'steel/old-finish:100', areaM2: 1 };
+  const small = put(benchOf([spot, rest]), 'A', clean, scratched('P180'), bareSince(0));
+  test('a spot may be etched', () => expect(heard('M6', coat('prime-etch', 'A'), small)).toEqual([]));
+  test('a whole panel may not', () =>
+    expect(heard('M6', coat('prime-etch', 'A'), ready())[0]).toMatch(/100% of the panel, limit 5%/));
+  test('not over filler', () => {
+    expect(
+      heard('M6', coat('prime-etch', 'A'), put(benchOf([{ stack: 'steel/filler:800' }]), 'A', clean))[0],
+    ).toMatch(/do not go together/);
+  });
+  test('no filler and no epoxy over it, and it is not left open', () => {
+    const etched = put(small, 'A', coated('etch', 8));
+    expect(heard('M6', body('fill', 'A'), etched)).toHaveLength(1);
+    expect(heard('M6', coat('prime-epoxy', 'A'), etched)).toHaveLength(1);
+    expect(heard('M6', plain('hand-over', 'A B'), etched)[0]).toMatch(/must be covered/);
+    expect(heard('M6', coat('prime-build', 'A'), etched)).toEqual([]);
+  });
+});
+
+test('what a sheet does not allow is refused in the sheet’s name', () => {
+  const build = GENERIC_SHELF.find(({ id }) => id === 'build-4-1-1')!;
+  expect(heard('sheet', coat('prime-build', 'A'), ready())[0]).toContain(build.name);
+});
+
+test('sanding metal starts its clock', () => {
+  expect(heard('M2', sand('abrade', 'A', 'P180'), ready())).toEqual([]);
+});

@@ -1,0 +1,196 @@
+import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
+import type { Grade } from '../materials/grades.ts';
+import type { LayerKind } from '../materials/layer-kinds.ts';
+import type { ProductSheet } from '../materials/sheet.ts';
+import type { Act, BodyAct, CoatAct, SandAct } from '../operations/act.ts';
+import type { Context } from '../operations/context.ts';
+import { zoneOf, type Layer, type PanelState, type ZoneState } from '../operations/state.ts';
+import { surveyState } from '../operations/survey-state.ts';
+import { checkAct } from '../rules/check-act.ts';
+import type { Verdict } from '../rules/rule.ts';
+import { sandedMaterial, scratchDepthUm, type Tool } from '../surface/scratch.ts';
+import { panelSchema, type Panel } from '../survey/panel.ts';
+import { shopSchema, targetSchema } from '../survey/shop.ts';
+import { say } from '../wording/say.ts';
+
+/** Set-up that the tests of core share: a panel on the bench, put into any state, and what the rules say of an act. */
+
+export interface ZoneSketch {
+  readonly id?: string;
+  readonly areaM2?: number;
+  /** From the substrate up: "steel/ecoat:20/old-finish:95". */
+  readonly stack: string;
+  readonly findings?: readonly object[];
+  readonly tests?: readonly object[];
+}
+
+export interface Surroundings {
+  readonly panel?: object;
+  readonly shop?: object;
+  readonly target?: object;
+  /** Sheets in place of the generic ones of their id. */
+  readonly sheets?: readonly ProductSheet[];
+  /** Kinds that are not on the shelf. */
+  readonly without?: readonly ProductSheet['kind'][];
+}
+
+export interface Bench {
+  readonly context: Context;
+  readonly state: PanelState;
+}
+
+const layersOf = (stack: string) =>
+  stack.split('/').map((text) => {
+    const [kind, um] = text.split(':');
+    return um === undefined ? { kind } : { kind, um: Number(um) };
+  });
+
+/** A panel from sketches of its zones; ids default to A, B, C in order, areas to 0.5 m². */
+export function panelOf(sketches: readonly ZoneSketch[], facts: object = {}): Panel {
+  const zones = sketches.map(({ id, areaM2 = 0.5, stack, findings = [], tests }, i) => {
+    const layers = layersOf(stack);
+    const name = id ?? String.fromCharCode(65 + i);
+    return {
+      id: name,
+      name: `zone ${name}`,
+      areaM2,
+      layers,
+      substrate: layers[layers.length - 1]!.kind,
+      findings,
+      ...(tests ? { tests } : {}),
+    };
+  });
+  const areaM2 = zones.reduce((sum, zone) => sum + zone.areaM2, 0);
+  return panelSchema.parse({ id: 'panel', name: 'panel', areaM2, zones, ...facts });
+}
+
+/** The panel on the bench, as it came in. */
+export function benchOf(sketches: readonly ZoneSketch[], around: Surroundings = {}): Bench {
+  const panel = panelOf(sketches, around.panel);
+  const shelf = [...GENERIC_SHELF, ...(around.sheets ?? [])].filter(
+    ({ kind }) => !around.without?.includes(kind),
+  );
+  const context: Context = {
+    panel,
+    shop: shopSchema.parse(around.shop ?? {}),
+    target: targetSchema.parse(around.target ?? {}),
+    shelf: new Map(shelf.map((sheet) => [sheet.id, sheet])),
+  };
+  return { context, state: surveyState(panel) };
+}
+
+type Change = (zone: ZoneState) => ZoneState;
+
+/** The bench with one zone (or all) changed. */
+export const put = ({ context, state }: Bench, id: string | 'all', ...changes: Change[]): Bench => ({
+  context,
+  state: {
+    ...state,
+    zones: state.zones.map((zone) =>
+      id === 'all' || zone.zone.id === id ? changes.reduce((now, change) => change(now), zone) : zone,
+    ),
+  },
+});
+
+export const at = ({ context, state }: Bench, clockMin: number): Bench => ({
+  context,
+  state: { ...state, clockMin },
+});
+export const masked = ({ context, state }: Bench): Bench => ({
+  context,
+  state: { ...state, isMasked: true },
+});
+
+const surface =
+  (change: Partial<ZoneState['surface']>): Change =>
+  (zone) => ({ ...zone, surface: { ...zone.surface, ...change } });
+
+/** Clean and tacked: nothing of rule C1 stands in the way. */
+export const clean = surface({ soil: 'clean', isTacked: true });
+export const soiled = (soil: ZoneState['surface']['soil']): Change => surface({ soil, isTacked: false });
+export const level = surface({ wavesUm: 0, peelUm: 0, lowUm: 0 });
+export const wavy = (wavesUm: number): Change => surface({ wavesUm });
+export const dusted = surface({ hasGuideCoat: true });
+
+export const scratched =
+  (grade: Grade, tool: Tool = 'machine-soft'): Change =>
+  (zone) => {
+    const kind = zone.stack[zone.stack.length - 1]!.kind;
+    const depthUm = scratchDepthUm(grade, tool, sandedMaterial(kind));
+    return surface({ scratch: { grade, tool, depthUm } })(zone);
+  };
+
+export const edged =
+  (edge: ZoneState['edge']): Change =>
+  (zone) => ({ ...zone, edge });
+export const bareSince =
+  (bareSinceMin: number): Change =>
+  (zone) => ({ ...zone, bareSinceMin });
+
+/** Lays a coat that flashed and cured long ago and whose window is open, unless said otherwise. */
+export const coated =
+  (kind: LayerKind, um: number, laid: Partial<NonNullable<Layer['laid']>> = {}): Change =>
+  (zone) => {
+    const sheetId = GENERIC_SHELF.find((sheet) => sheet.kind === kind)!.id;
+    const coat = { sheetId, flashedAtMin: 0, sandableAtMin: 0, closesAtMin: 1e6, ...laid };
+    return {
+      ...zone,
+      stack: [...zone.stack, { kind, um, laid: coat }],
+      surface: { ...zone.surface, scratch: null },
+    };
+  };
+
+const SHEET_OF: Record<CoatAct['op'] | BodyAct['op'], string> = {
+  'prime-epoxy': 'epoxy-1-1',
+  'prime-etch': 'etch-1k',
+  'prime-dtm': 'dtm-4-1-05',
+  'prime-build': 'build-4-1-1',
+  seal: 'sealer-3-1-1',
+  fill: 'filler-2pc',
+  glaze: 'glaze-2pc',
+};
+
+/** A coat by its generic sheet on some zones ("A B"), the same number of coats on each. */
+export function coat(op: CoatAct['op'], zones: string, coats = 1, more: Partial<CoatAct> = {}): CoatAct {
+  const ids = zones.split(' ');
+  return {
+    op,
+    sheetId: SHEET_OF[op],
+    zones: ids,
+    coats: Object.fromEntries(ids.map((id) => [id, coats])),
+    why: [],
+    ...more,
+  };
+}
+
+export const body = (op: BodyAct['op'], zones: string): BodyAct => ({
+  op,
+  sheetId: SHEET_OF[op],
+  zones: zones.split(' '),
+  why: [],
+});
+
+export const sand = (op: SandAct['op'], zones: string, grade: Grade, tool: Tool = 'machine'): SandAct => ({
+  op,
+  zones: zones.split(' '),
+  grades: [grade],
+  tool,
+  why: [],
+});
+
+export const plain = (
+  op: 'flash' | 'guide-coat' | 'inspect' | 'hand-over' | 'wash' | 'degrease' | 'mask' | 'tack',
+  zones: string,
+): Act => ({ op, zones: zones.split(' '), why: [] }) as Act;
+
+/** What one rule says of an act in this state. */
+export const verdictsOf = (rule: string, act: Act, { state, context }: Bench): Verdict[] =>
+  checkAct(act, state, context).filter(({ reason }) => reason.rule === rule);
+
+/** The same in words, as "must A: sentence", for tests that a technician can read. */
+export const heard = (rule: string, act: Act, bench: Bench): string[] =>
+  verdictsOf(rule, act, bench).map(
+    ({ level: weight, zoneId, reason }) => `${weight} ${zoneId}: ${say(reason)}`,
+  );
+
+export const zoneIn = ({ state }: Bench, id: string): ZoneState => zoneOf(state, id);

@@ -1,0 +1,18 @@
+import { SENTENCES } from './sentences.ts';
+import { fill, say } from './say.ts';
+
+test('a sentence is said in the reader’s units and starts with a capital', () => {
+  const facts = { layer: 'high-build', leftMin: 201 };
+  expect(say({ code: 'B3.uncured', facts })).toBe('High-build is not cured: 3 h 21 to go before sanding.');
+  expect(say({ code: 'M3.dew', facts: { marginKelvin: 2, limitKelvin: 3 } }, 'us')).toMatch(
+    /Only 3\.6 °F above dew point, 5\.4 °F/,
+  );
+});
+
+test('a fact that is missing is a bug that shows', () =>
+  expect(() => fill('{a}', {})).toThrow(/lacks the fact a/));
+
+test('every sentence ends as one', () => {
+  for (const [code, text] of Object.entries(SENTENCES))
+    expect([code, /[.:}]$/.test(text)]).toEqual([code, true]);
+});

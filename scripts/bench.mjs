@@ -1,0 +1,11 @@
+/** `npm run bench`: figures and ratios, never pass or fail. */
+import { benchBytes } from '../bench/bytes.mjs';
+import { benchStart } from '../bench/start.mjs';
+import { build, root, setup } from './setup.mjs';
+
+setup();
+build(['core', 'server', 'web']);
+const { benchPlan } = await import('../bench/plan.mjs');
+await benchPlan(root);
+await benchStart(root);
+benchBytes(root);
