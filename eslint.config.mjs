@@ -39,7 +39,16 @@ const ban = (files, group, message) => ({
 const OUTSIDE_OF_CORE = ['node:*', 'react*', '@nestjs/*', 'sequelize', 'antd', '@blue-ledge/*', 'fs', 'path'];
 
 export default ts.config(
-  { ignores: ['**/dist/', '**/node_modules/', 'data/', 'test-results/', 'playwright-report/'] },
+  {
+    ignores: [
+      '**/dist/',
+      'server/bundle/',
+      '**/node_modules/',
+      'data/',
+      'test-results/',
+      'playwright-report/',
+    ],
+  },
   js.configs.recommended,
   ...ts.configs.recommended,
   {

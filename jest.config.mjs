@@ -13,7 +13,15 @@ const swc = (decorators = false) => [
   },
 ];
 
-const shipsOnlyModules = ['@nestjs', 'd3-.*', '@blue-ledge', 'internmap', 'tinyqueue', 'file-type', 'commander'];
+const shipsOnlyModules = [
+  '@nestjs',
+  'd3-.*',
+  '@blue-ledge',
+  'internmap',
+  'tinyqueue',
+  'file-type',
+  'commander',
+];
 
 const project = (name, decorators) => ({
   displayName: name,

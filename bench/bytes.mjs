@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { report } from './lib.mjs';
 
-const importsOf = (code) => [...code.matchAll(/(?:from|import)\s*["']\.\/([\w-]+\.js)["']/g)].map((m) => m[1]);
+const importsOf = (code) =>
+  [...code.matchAll(/(?:from|import)\s*["']\.\/([\w-]+\.js)["']/g)].map((m) => m[1]);
 
 function reach(folder, names) {
   const seen = new Set();
@@ -18,7 +19,8 @@ function reach(folder, names) {
   return [...seen];
 }
 
-const gzipKb = (folder, names) => names.reduce((sum, name) => sum + gzipSync(readFileSync(join(folder, name))).length, 0) / 1000;
+const gzipKb = (folder, names) =>
+  names.reduce((sum, name) => sum + gzipSync(readFileSync(join(folder, name))).length, 0) / 1000;
 
 export function benchBytes(root) {
   const folder = join(root, 'web/dist/assets');
@@ -27,8 +29,17 @@ export function benchBytes(root) {
   const code = readFileSync(join(folder, entry), 'utf8');
   const page = (name) => code.match(new RegExp(`${name}-[\\w-]+\\.js`))[0];
   const styles = (text) => [...new Set([...text.matchAll(/assets\/([\w-]+\.css)/g)].map((m) => m[1]))];
-  report('first view (jobs), script gzip', gzipKb(folder, reach(folder, [entry, page('JobsPage')])), 'kB', 400);
-  report('system stage, script gzip', gzipKb(folder, reach(folder, [entry, page('PanelPage'), page('SystemStage')])), 'kB');
+  report(
+    'first view (jobs), script gzip',
+    gzipKb(folder, reach(folder, [entry, page('JobsPage')])),
+    'kB',
+    400,
+  );
+  report(
+    'system stage, script gzip',
+    gzipKb(folder, reach(folder, [entry, page('PanelPage'), page('SystemStage')])),
+    'kB',
+  );
   const jobsStyle = code.match(/jobs-[\w-]+\.css/)[0];
   report('first view (jobs), style gzip', gzipKb(folder, [...styles(html), jobsStyle]), 'kB');
 }

@@ -12,7 +12,8 @@ export async function timed(work, nRuns, nWarm = 3) {
   return times.sort((a, b) => a - b);
 }
 
-export const percentile = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))];
+export const percentile = (sorted, share) =>
+  sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))];
 
 /** One line: what, figures, and the aim with how far off it is (under 1 is inside). */
 export function report(what, value, unit, aim) {

@@ -13,6 +13,10 @@ export async function benchPlan(root) {
   for (const nZones of [1, 3, 6, 9, 12]) {
     const zones = Array.from({ length: nZones }, (_, i) => ({ ...door.zones[i % 3], id: `Z${i}` }));
     const panel = { ...door, areaM2: door.areaM2 * Math.ceil(nZones / 3), zones };
-    report(`plan ${nZones} zones, median`, percentile(await timed(() => planPanel({ ...task, panel }), 15), 0.5), 'ms');
+    report(
+      `plan ${nZones} zones, median`,
+      percentile(await timed(() => planPanel({ ...task, panel }), 15), 0.5),
+      'ms',
+    );
   }
 }

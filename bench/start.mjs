@@ -9,13 +9,16 @@ const PORT = '4677';
 
 async function startOnce(root, folder) {
   const start = performance.now();
-  const server = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
+  const server = spawn(process.execPath, [join(root, 'server/bundle/main.mjs')], {
     env: { ...process.env, PORT, LEDGE_DATA: folder, LEDGE_WEB: join(root, 'web/dist') },
     stdio: 'ignore',
   });
   let answered = false;
   while (!answered) {
-    answered = await fetch(`http://127.0.0.1:${PORT}/api/health`).then((r) => r.ok, () => false);
+    answered = await fetch(`http://127.0.0.1:${PORT}/api/health`).then(
+      (r) => r.ok,
+      () => false,
+    );
     if (!answered) await new Promise((resolve) => setTimeout(resolve, 5));
   }
   const took = performance.now() - start;
@@ -29,6 +32,14 @@ export async function benchStart(root) {
   report('server start, empty folder', await startOnce(root, folder), 'ms', 1500);
   const again = [];
   for (let i = 0; i < 7; i++) again.push(await startOnce(root, folder));
-  report('server start, median of 7', percentile(again.sort((a, b) => a - b), 0.5), 'ms', 1500);
+  report(
+    'server start, median of 7',
+    percentile(
+      again.sort((a, b) => a - b),
+      0.5,
+    ),
+    'ms',
+    1500,
+  );
   rmSync(folder, { recursive: true });
 }

@@ -12,7 +12,7 @@ setup();
 process.stderr.write('Building...\n');
 build(['core', 'server', 'web']);
 
-const server = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
+const server = spawn(process.execPath, [join(root, 'server/bundle/main.mjs')], {
   cwd: root,
   stdio: ['ignore', 'ignore', 'inherit'],
   env: {

@@ -41,8 +41,8 @@ const newest = (folder) =>
   }, 0);
 
 /** Whether a workspace's build is missing or older than its sources (and those of what it is built on). */
-export function isStale(workspace, ...on) {
-  const built = join(root, workspace, 'dist');
+function isStale(workspace, out, on) {
+  const built = join(root, workspace, out);
   if (!existsSync(built)) return true;
   const builtAt = newest(built);
   return [workspace, ...on].some((name) => newest(join(root, name, 'src')) > builtAt);
@@ -50,12 +50,19 @@ export function isStale(workspace, ...on) {
 
 const bin = (name) => join(root, 'node_modules', '.bin', name);
 
-/** Builds the named workspaces where they are stale: core first, it is what the others stand on. */
+const tsc = (workspace) => run(bin('tsc'), ['-p', `${workspace}/tsconfig.build.json`]);
+const vite = (workspace) => run(bin('vite'), ['build', workspace, '--logLevel', 'error']);
+
+/** How each workspace is built, and on which others it stands; core first. */
+const BUILDS = {
+  core: { out: 'dist', on: [], make: () => tsc('core') },
+  cli: { out: 'dist', on: ['core'], make: () => tsc('cli') },
+  server: { out: 'bundle', on: ['core'], make: () => (tsc('server'), vite('server')) },
+  web: { out: 'dist', on: ['core'], make: () => vite('web') },
+};
+
+/** Builds the named workspaces where they are stale. */
 export function build(workspaces) {
-  if (workspaces.includes('core') && isStale('core')) run(bin('tsc'), ['-p', 'core/tsconfig.build.json']);
-  for (const name of ['server', 'cli'])
-    if (workspaces.includes(name) && isStale(name, 'core'))
-      run(bin('tsc'), ['-p', `${name}/tsconfig.build.json`]);
-  if (workspaces.includes('web') && isStale('web', 'core'))
-    run(bin('vite'), ['build', 'web', '--logLevel', 'warn']);
+  for (const [name, { out, on, make }] of Object.entries(BUILDS))
+    if (workspaces.includes(name) && isStale(name, out, on)) make();
 }

@@ -39,6 +39,11 @@ export type Grade = keyof typeof FEPA_GRAIN_UM;
 /** Coarse to fine. */
 export const GRADES = Object.keys(FEPA_GRAIN_UM) as [Grade, ...Grade[]];
 
+const place = new Map(GRADES.map((grade, i) => [grade, i]));
+/** Grades from `coarsest` to `finest`, both included; empty where the two are the wrong way round. */
+export const gradesBetween = (coarsest: Grade, finest: Grade): Grade[] =>
+  GRADES.slice(place.get(coarsest), place.get(finest)! + 1);
+
 export const isGrade = (text: string): text is Grade => text in FEPA_GRAIN_UM;
 export const grainUm = (grade: Grade): number => FEPA_GRAIN_UM[grade];
 export const isCoarser = (a: Grade, b: Grade): boolean => grainUm(a) > grainUm(b);

@@ -60,20 +60,26 @@ function maskedAfter(panel: PanelState, act: Act): boolean {
   return panel.isMasked && act.op !== 'wash' && act.op !== 'block' && act.op !== 'strip-sand';
 }
 
+export interface Outcome {
+  readonly panel: PanelState;
+  readonly cost: Cost;
+}
+
 /**
- * The panel after an act: the one `apply` that plans, replays and records share.
+ * The panel after an act, and what it took: the one `apply` that plans, replays and records share.
  * Times move on by hands-on and waiting minutes; zones that the act does not name keep their state.
  */
-export function perform(panel: PanelState, act: Act, context: Context): PanelState {
-  const { handsOnMin, waitMin } = costOf(act, panel, context);
-  const endMin = panel.clockMin + handsOnMin + waitMin;
+export function carryOut(panel: PanelState, act: Act, context: Context): Outcome {
+  const cost = costOf(act, panel, context);
+  const endMin = panel.clockMin + cost.handsOnMin + cost.waitMin;
   const moment = { panel, endMin, context };
   const operation = operationOf(act);
-  return {
-    clockMin: endMin,
-    isMasked: maskedAfter(panel, act),
-    zones: panel.zones.map((zone) =>
-      act.zones.includes(zone.zone.id) ? operation.apply(zone, act, moment) : zone,
-    ),
-  };
+  const zones = panel.zones.map((zone) =>
+    act.zones.includes(zone.zone.id) ? operation.apply(zone, act, moment) : zone,
+  );
+  return { panel: { clockMin: endMin, isMasked: maskedAfter(panel, act), zones }, cost };
 }
+
+/** The panel after an act. */
+export const perform = (panel: PanelState, act: Act, context: Context): PanelState =>
+  carryOut(panel, act, context).panel;

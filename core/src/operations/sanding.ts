@@ -74,11 +74,17 @@ export function blockedUm(zone: ZoneState, panel: PanelState, context: Context):
   return Math.min(top.um - zone.surface.wavesUm - zone.surface.peelUm, level);
 }
 
-const blocked = (zone: ZoneState, act: SandAct, { panel, context }: Moment): ZoneState => {
-  const levelled = withTop(dusty(zone, scratchOf(zone, act)), blockedUm(zone, panel, context));
+/** A zone with its build taken down level, `scratch` left on it. */
+export function blockedZone(
+  zone: ZoneState,
+  scratch: Scratch,
+  panel: PanelState,
+  context: Context,
+): ZoneState {
+  const levelled = withTop(dusty(zone, scratch), blockedUm(zone, panel, context));
   const wavesUm = ruleIn(context, 'blockedLeftUm').value;
   return { ...levelled, surface: { ...levelled.surface, peelUm: 0, wavesUm } };
-};
+}
 
 const abraded = (zone: ZoneState, act: SandAct, endMin: number): ZoneState => {
   const top = topOf(zone);
@@ -139,7 +145,7 @@ function check(zone: ZoneState, act: SandAct): Reason[] {
 function apply(zone: ZoneState, act: SandAct, moment: Moment): ZoneState {
   switch (act.op) {
     case 'block':
-      return blocked(zone, act, moment);
+      return blockedZone(zone, scratchOf(zone, act), moment.panel, moment.context);
     case 'strip-sand':
       return stripped(zone, act, moment.endMin);
     case 'remove-rust':

@@ -1,7 +1,7 @@
 import { GRADES, isCoarser, type Grade } from '../materials/grades.ts';
 import { isCoat, isSanding, lastGrade, type Act, type SandAct } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
-import { costOf, numbersOf, perform } from '../operations/perform.ts';
+import { carryOut } from '../operations/perform.ts';
 import type { Cost } from '../operations/operation.ts';
 import type { PanelState } from '../operations/state.ts';
 import { checkAct } from '../rules/check-act.ts';
@@ -23,7 +23,6 @@ export interface Performed {
   readonly cost: Cost;
   /** should and school verdicts that stay with the step. */
   readonly remarks: readonly Verdict[];
-  readonly numbers: readonly Reason[];
 }
 
 export type Prepared =
@@ -75,14 +74,8 @@ const endless = (act: Act, nSteps: number): Verdict => ({
 });
 
 function done(act: Act, before: PanelState, remarks: readonly Verdict[], context: Context): Performed {
-  return {
-    act,
-    before,
-    after: perform(before, act, context),
-    cost: costOf(act, before, context),
-    remarks,
-    numbers: numbersOf(act, before, context),
-  };
+  const { panel: after, cost } = carryOut(before, act, context);
+  return { act, before, after, cost, remarks };
 }
 
 /** Remedies of the same kind are shared by their zones; the first in REMEDY_ORDER is taken up. */

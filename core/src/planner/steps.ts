@@ -1,6 +1,7 @@
 import { isCoat, isLaying, isSanding, lastGrade, type Act, type CoatAct } from '../operations/act.ts';
 import { coatFilmUm, flashMin, mostCoats } from '../operations/coating.ts';
 import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
+import { numbersOf } from '../operations/perform.ts';
 import { isBare, zoneOf, type Layer, type PanelState, type ZoneState } from '../operations/state.ts';
 import { say } from '../wording/say.ts';
 import type { Reason, Source } from '../wording/reason.ts';
@@ -81,7 +82,7 @@ const coatFigures = (act: CoatAct, zones: readonly ZoneState[], context: Context
   };
 };
 
-function figuresOf({ act, before, numbers }: Performed, context: Context): Figures {
+function figuresOf({ act, before }: Performed, numbers: readonly Reason[], context: Context): Figures {
   const zones = act.zones.map((id) => zoneOf(before, id));
   if (isCoat(act)) return coatFigures(act, zones, context);
   if (isSanding(act)) {
@@ -125,10 +126,11 @@ const sheetOf = (act: Act, context: Context) => (isLaying(act) ? sheetIn(context
 
 /** Step `n` of a plan, with its figures, their sources, the rules that asked for it and its cautions. */
 export function stepOf(performed: Performed, n: number, context: Context): Step {
-  const { act, before, after, cost, numbers, remarks } = performed;
+  const { act, before, after, cost, remarks } = performed;
+  const numbers = numbersOf(act, before, context);
   const zones = act.zones.map((id) => zoneOf(before, id));
   const sheet = sheetOf(act, context);
-  const figures = figuresOf(performed, context);
+  const figures = figuresOf(performed, numbers, context);
   const window = windowOf(performed, context);
   const windowReason: Reason[] = window
     ? [

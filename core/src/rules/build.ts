@@ -2,9 +2,15 @@ import { labelOf } from '../materials/layer-kinds.ts';
 import { OPS, SAND_OPS, isCoat, isLaying, isSanding, type Act } from '../operations/act.ts';
 import { coatFilmUm } from '../operations/coating.ts';
 import { ledgeLimit, mustStay, ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
-import { perform } from '../operations/perform.ts';
-import { blockedUm } from '../operations/sanding.ts';
-import { isFoundFinish, laidKinds, topOf, unlevelUm, zoneOf, type ZoneState } from '../operations/state.ts';
+import { blockedUm, blockedZone } from '../operations/sanding.ts';
+import {
+  isFoundFinish,
+  laidKinds,
+  topOf,
+  unlevelUm,
+  type Scratch,
+  type ZoneState,
+} from '../operations/state.ts';
 import { blockGrade, finalGrade } from './final-grade.ts';
 import { abrade, block, cure, flash } from './remedies.ts';
 import { fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
@@ -21,16 +27,12 @@ export const isSandableBuild = (zone: ZoneState): boolean => {
 /** Level is judged where the next thing is the last coat or the hand-over. */
 const isLastCoat = (act: Act): boolean => act.op === 'seal' || act.op === 'hand-over';
 
+/** Which grade blocks makes no difference to the level. */
+const ANY_BLOCK: Scratch = { grade: 'P240', tool: 'block', depthUm: 0 };
+
 /** How unlevel the zone would be after blocking it, µm. */
-const afterBlockingUm = ({ zone, panel, context }: Trial): number => {
-  const grades = ['P240'] as const;
-  const blocked = perform(
-    panel,
-    { op: 'block', zones: [zone.zone.id], grades, tool: 'block', why: [] },
-    context,
-  );
-  return unlevelUm(zoneOf(blocked, zone.zone.id), blocked);
-};
+const afterBlockingUm = ({ zone, panel, context }: Trial): number =>
+  unlevelUm(blockedZone(zone, ANY_BLOCK, panel, context), panel);
 
 const canBlock = ({ zone, panel, context }: Trial): boolean =>
   isSandableBuild(zone) &&

@@ -1,4 +1,4 @@
-import { GRADES, isCoarser, type Grade } from '../materials/grades.ts';
+import { gradesBetween, type Grade } from '../materials/grades.ts';
 import type { Quality, Target } from '../survey/shop.ts';
 import { scratchDepthUm, type SandedMaterial, type Tool } from './scratch.ts';
 
@@ -70,8 +70,8 @@ interface Finish {
 export function coarsestThatHides({ tool, material, coats, coarsest, finest }: Finish): Grade | null {
   // The tightest plane decides, as the deepest groove that all of them hide.
   const deepestUm = Math.min(...planesOf(coats).map(({ share, limitUm }) => limitUm / share));
-  const inRange = GRADES.filter((grade) => !isCoarser(grade, coarsest) && !isCoarser(finest, grade));
-  return inRange.find((grade) => scratchDepthUm(grade, tool, material) <= deepestUm) ?? null;
+  const hides = (grade: Grade): boolean => scratchDepthUm(grade, tool, material) <= deepestUm;
+  return gradesBetween(coarsest, finest).find(hides) ?? null;
 }
 
 /** Gloss limit, which the sink-back model shares. */
