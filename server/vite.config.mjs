@@ -27,13 +27,15 @@ const COMMONJS_NAMES = [
 ].join('\n');
 
 export default defineConfig({
-  ssr: { noExternal: true, target: 'node' },
+  // `main` before `module`, as Node itself resolves: packages that `require` one another must get the same one.
+  ssr: { noExternal: true, target: 'node', resolve: { mainFields: ['main'] } },
   build: {
     ssr: 'dist/main.js',
     outDir: 'bundle',
     emptyOutDir: true,
     target: 'node20',
-    minify: true,
+    // Class names are read at run time: by Nest for its providers, by Sequelize for its models.
+    minify: false,
     rolldownOptions: {
       external: (id) => OUTSIDE.some((name) => id === name || id.startsWith(`${name}/`)),
       output: { format: 'es', entryFileNames: 'main.mjs', codeSplitting: false, banner: COMMONJS_NAMES },

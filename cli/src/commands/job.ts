@@ -5,13 +5,13 @@ import { readJobFile } from '../input.ts';
 type Answer = (answer: unknown) => void;
 
 /** `plan FILE`: every panel's systems, steps, refusals and stops. */
-export const planCommand = (answer: Answer): Command =>
+export const planCommand = (answer: Answer, warn: (text: string) => void): Command =>
   new Command('plan')
     .description('plan every panel of a job file')
     .argument('<file>', 'job file (*.ledge.json)')
     .action((file: string) => {
       const plan = planJob(readJobFile(file));
-      for (const warning of plan.warnings) process.stderr.write(`${warning}\n`);
+      for (const warning of plan.warnings) warn(`${warning}\n`);
       answer(plan);
     });
 

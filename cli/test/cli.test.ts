@@ -1,0 +1,125 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { jobPlanSchema } from '@blue-ledge/core';
+import { run } from '../src/run.ts';
+
+const DEMO = join(__dirname, '../../demo/book-bus-6.ledge.json');
+
+/** What a command line answers: exit code, parsed stdout, stderr. */
+async function ledge(...args: string[]) {
+  let out = '';
+  let err = '';
+  const code = await run(args, { out: (text) => (out += text), err: (text) => (err += text) });
+  return { code, json: code === 0 && out.startsWith('{') ? JSON.parse(out) : null, out, err };
+}
+
+test('plan: every panel with systems, steps and refusals, in the published shape', async () => {
+  const { code, json } = await ledge('plan', DEMO);
+  expect(code).toBe(0);
+  const { panels } = jobPlanSchema.parse(json);
+  expect(panels.map(({ panelId, chosen }) => [panelId, chosen !== null])).toEqual([
+    ['door', true],
+    ['corner', true],
+  ]);
+  const [door] = panels;
+  expect(door!.systems.filter(({ verdict }) => verdict === 'ready').length).toBeGreaterThanOrEqual(2);
+  const refused = door!.systems.find(({ verdict }) => verdict === 'refused')!;
+  expect(refused.refusedBy[0]).toMatchObject({
+    rule: expect.stringMatching(/^[A-Z]+\d/),
+    zoneId: expect.any(String),
+  });
+});
+
+test('check: says what is in a good file', async () => {
+  expect(await ledge('check', DEMO)).toMatchObject({
+    code: 0,
+    json: {
+      ok: true,
+      panels: [
+        { id: 'door', nZones: 3 },
+        { id: 'corner', nZones: 1 },
+      ],
+    },
+  });
+});
+
+test.each([
+  [
+    ['dew', '--celsius', '20', '--humidity', '60'],
+    { dewPointCelsius: expect.closeTo(12.0, 1), mayCoat: true },
+  ],
+  [
+    ['dew', '--celsius', '12', '--humidity', '85'],
+    { dewPointCelsius: expect.closeTo(9.55, 2), mayCoat: false },
+  ],
+  [
+    ['mix', '--ratio', '4:1:2', '--volume', '700'],
+    { components: [{ volumeMl: 400 }, { volumeMl: 100 }, { volumeMl: 200 }] },
+  ],
+  [
+    ['telegraph', '--grit', 'P400'],
+    { planes: [{ plane: 'gloss', grooveUm: expect.closeTo(0.64, 2), passes: true }] },
+  ],
+  [
+    ['mix', '--ratio', '4:1:2', '--volume', '500', '--cup', '70,90,120'],
+    {
+      components: [
+        { markMm: expect.closeTo(64, 0) },
+        { markMm: expect.closeTo(77.6, 1) },
+        { markMm: expect.closeTo(102.7, 1) },
+      ],
+    },
+  ],
+  [
+    ['ladder', '--material', 'filler', '--from', 'P36', '--to', 'P400', '--area', '6', '--tool', 'block'],
+    { best: { minutes: expect.closeTo(191.3, 1) } },
+  ],
+  [['schema', 'job'], { properties: { panels: expect.anything() } }],
+])('%j answers', async (args, answer) => {
+  expect(await ledge(...args)).toMatchObject({ code: 0, json: answer });
+});
+
+describe('bad input: exit 2, one clear message, nothing on stdout', () => {
+  let folder: string;
+  beforeAll(() => (folder = mkdtempSync(join(tmpdir(), 'ledge-cli-'))));
+  afterAll(() => rmSync(folder, { recursive: true }));
+
+  const file = (name: string, text: string): string => {
+    const path = join(folder, name);
+    writeFileSync(path, text);
+    return path;
+  };
+  test.each<[string, () => string[], RegExp]>([
+    [
+      'no such file',
+      () => ['plan', join(folder, 'none.json')],
+      /cannot be read \(ENOENT\): give the path of a job file/,
+    ],
+    ['broken JSON', () => ['plan', file('broken.json', '{"format":')], /not JSON/],
+    [
+      'a newer version',
+      () => ['check', file('new.json', '{"format":"blue-ledge-job","version":7}')],
+      /version 7.*Update the program/,
+    ],
+    [
+      '50 MB of text',
+      () => ['check', file('huge.json', 'x'.repeat(50 * 1024 * 1024))],
+      /50 MB; a job file is at most 8 MB/,
+    ],
+    ['a folder', () => ['check', folder], /cannot be read/],
+    [
+      'words for numbers',
+      () => ['dew', '--celsius', 'warm', '--humidity', '60'],
+      /--celsius must be a number in °C, got "warm"/,
+    ],
+    ['a bare grade', () => ['telegraph', '--grit', '400'], /--grit "400" is in no table.*CAMI 400/],
+    ['an unknown command', () => ['polish'], /unknown command/],
+    ['a humidity of 300', () => ['dew', '--celsius', '20', '--humidity', '300'], /humidity/i],
+    ['a ratio of nothing', () => ['mix', '--ratio', '0:0', '--volume', '100'], /ratio|part/i],
+  ])('%s', async (_, args, message) => {
+    const { code, out, err } = await ledge(...args());
+    expect({ code, out }).toEqual({ code: 2, out: '' });
+    expect(err).toMatch(message);
+  });
+});

@@ -1,0 +1,106 @@
+import { DOOR, expect, expectSaved, test } from './fixtures.ts';
+
+test('a steel door from survey to a chosen, explained and printed system', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: /Book bus 6/ }).click();
+  await page.getByRole('link', { name: /^Sliding door shell/ }).click();
+
+  // The zones as found, and a change to area, finding and layer.
+  const zones = page.getByRole('list', { name: 'Zones' });
+  await expect(zones.getByRole('button')).toHaveText([
+    /old finish.*1.5 m²/,
+    /stripped patch.*0.35 m²/,
+    /filled dent.*0.25 m²/,
+  ]);
+  await zones.getByRole('button', { name: /stripped patch/ }).click();
+  await page.getByRole('spinbutton', { name: 'Area' }).fill('0.3');
+  await zones.getByRole('button', { name: /filled dent/ }).click();
+  await page.getByRole('button', { name: 'Remove finding pinholes' }).click();
+  await page.getByRole('spinbutton', { name: 'Thickness of filler' }).fill('1200');
+  await expect(page.getByRole('img', { name: /Section as found.*zone C: filler 1200 µm/ })).toBeVisible();
+  await expectSaved(page);
+  await expect(zones.getByRole('button', { name: /stripped patch/ })).toContainText('0.3 m²');
+
+  // Systems: at least two that differ in a school, and refused ones with the rule.
+  await page.getByRole('button', { name: 'Choose a system' }).click();
+  await page.getByRole('button', { name: 'Ask for systems' }).click();
+  const cards = page.getByRole('region', { name: 'Systems to compare' });
+  await expect(
+    cards.getByRole('button', { name: /Old filler out, epoxy, filler, build, sealer/ }),
+  ).toBeVisible();
+  const kept = cards.getByRole('listitem').filter({ hasText: 'Filler kept on metal, epoxy, build, sealer' });
+  await expect(kept).toContainText('Not this shop’s school (over-epoxy): filler on metal.');
+  await cards
+    .getByRole('button', { name: /refused/ })
+    .first()
+    .click();
+  await expect(cards.getByRole('listitem').filter({ hasText: 'Refused by M1' }).first()).toContainText(
+    'does not protect bare steel',
+  );
+  await expect(page.getByRole('region', { name: 'Step in detail' })).toContainText('Here it stops');
+
+  // Choose the other school.
+  await kept.getByRole('button', { name: /Filler kept on metal/ }).click();
+  await kept.getByRole('button', { name: 'Choose' }).click();
+  await expect(kept).toContainText('Chosen.');
+
+  // Scrub: the section grows and is sanded back, and each step says what, how long and why.
+  const scrubber = page.getByRole('slider', { name: 'Step' });
+  const section = page.getByRole('img', { name: /^Section/ });
+  await scrubber.press('Home');
+  await expect(section).toHaveAccessibleName(/as found.*zone B: bare/);
+  await page.getByRole('button', { name: /^\d+ High-build primer 4:1:1/ }).click();
+  await expect(section).toHaveAccessibleName(/zone B: epoxy 50 µm, high-build 100 µm/);
+  const detail = page.getByRole('region', { name: 'Step in detail' });
+  await expect(detail).toContainText('Film budget');
+  await expect(detail).toContainText('computed by a model');
+  await expect(detail).toContainText('Isocyanate hardener');
+  await page.getByRole('button', { name: /Block the build/ }).click();
+  await expect(section).toHaveAccessibleName(/zone B: epoxy 50 µm, high-build 8\d µm/);
+  await expect(detail).toContainText('P220');
+
+  // A reload finds all of it again: zone, plan, choice and step.
+  await page.reload();
+  await expect(kept).toContainText('Chosen.');
+  await expect(detail).toContainText('Block the build');
+  await page.goto(`${DOOR}/survey?zone=C`);
+  await expect(page.getByRole('spinbutton', { name: 'Thickness of filler' })).toHaveValue('1200');
+  await expect(page.getByText('pinholes')).toHaveCount(0);
+
+  // On paper.
+  await page.goto(`${DOOR}/system`);
+  await page.getByRole('link', { name: 'Print the plan' }).click();
+  await expect(page.getByText('Filler kept on metal, epoxy, build, sealer')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Sealer 3:1:1/ })).toContainText(
+    '1 coat, 25 µm dry, tone L* 40',
+  );
+  await expect(page.getByText(/licensed practice govern/)).toBeVisible();
+});
+
+test('a changed survey says that the plan is old, and keeps it until it is planned again', async ({
+  page,
+}) => {
+  await page.goto(`${DOOR}/system`);
+  await page.getByRole('button', { name: 'Ask for systems' }).click();
+  await page.getByRole('link', { name: 'Survey', exact: true }).click();
+  await page.getByRole('button', { name: /stripped patch/ }).click();
+  await page.getByRole('spinbutton', { name: 'Area' }).fill('0.2');
+  await expectSaved(page);
+  await page.getByRole('link', { name: 'System' }).click();
+  await expect(page.getByText(/have changed since this plan was made/)).toBeVisible();
+  await page.getByRole('button', { name: 'Plan again' }).click();
+  await expect(page.getByText(/have changed since this plan was made/)).toHaveCount(0);
+});
+
+test('the shop’s school on the job page decides which system is proposed', async ({ page }) => {
+  await page.goto('/jobs/bus-6');
+  await page.getByRole('combobox', { name: 'Filler', exact: true }).click();
+  await page.getByTitle('filler on metal').click();
+  await expect(page.getByText('quicker, and the strongest mechanical key (shop rule)')).toBeVisible();
+  await page.getByRole('link', { name: /^Sliding door shell/ }).click();
+  await page.getByRole('link', { name: 'System' }).click();
+  await page.getByRole('button', { name: 'Ask for systems' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Chosen.' })).toContainText(
+    'Filler kept on metal',
+  );
+});

@@ -1,0 +1,57 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { test as base, expect, type Page } from '@playwright/test';
+import { ShopServer } from './shop-server.ts';
+
+interface Fixtures {
+  readonly shop: ShopServer;
+  /** What the browser complained of; a test fails when it is not empty at its end. */
+  readonly complaints: string[];
+}
+
+/** Tests with a server of their own, the demo job in it, and a page that starts there. */
+export const test = base.extend<Fixtures>({
+  // eslint-disable-next-line no-empty-pattern -- Playwright wants a destructured first argument
+  shop: async ({}, use) => {
+    const shop = await ShopServer.begin();
+    await shop.takeDemo();
+    await use(shop);
+    await shop.end();
+  },
+  baseURL: async ({ shop }, use) => use(shop.url),
+  complaints: [
+    async ({ page }, use) => {
+      const complaints: string[] = [];
+      page.on('pageerror', (error) => complaints.push(error.message));
+      page.on('console', (message) => {
+        if (message.type() === 'error' && !message.text().includes('Failed to load resource'))
+          complaints.push(message.text());
+      });
+      await use(complaints);
+      expect(complaints).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+export const DOOR = '/jobs/bus-6/panels/door';
+
+/** Goes to the door's System stage and asks for systems. */
+export async function askForSystems(page: Page): Promise<void> {
+  await page.goto(`${DOOR}/system`);
+  await page.getByRole('button', { name: 'Ask for systems' }).click();
+  await expect(page.getByRole('heading', { name: /^Plan, \d+ steps$/ })).toBeVisible();
+}
+
+/** No accessibility fault on the view as it stands. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(
+    violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`),
+  ).toEqual([]);
+}
+
+/** Everything typed so far has reached the server. */
+export const expectSaved = (page: Page) =>
+  expect(page.getByRole('status').filter({ hasText: 'All saved' })).toBeVisible();

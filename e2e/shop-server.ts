@@ -1,0 +1,86 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createServer, type AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const ROOT = join(import.meta.dirname, '..');
+
+const freePort = (): Promise<number> =>
+  new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as AddressInfo;
+      probe.close(() => resolve(port));
+    });
+  });
+
+/** The real server on a real database in a folder of its own; it can be stopped and started on the same data. */
+export class ShopServer {
+  private process: ChildProcess | null = null;
+
+  private constructor(
+    private readonly port: number,
+    private readonly folder: string,
+  ) {}
+
+  static async begin(): Promise<ShopServer> {
+    const server = new ShopServer(await freePort(), mkdtempSync(join(tmpdir(), 'ledge-e2e-')));
+    await server.start();
+    return server;
+  }
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  async start(): Promise<void> {
+    this.process = spawn(process.execPath, [join(ROOT, 'server/bundle/main.mjs')], {
+      env: {
+        ...process.env,
+        PORT: String(this.port),
+        LEDGE_DATA: this.folder,
+        LEDGE_WEB: join(ROOT, 'web/dist'),
+      },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
+    for (let tries = 0; tries < 200; tries++) {
+      const answers = await fetch(`${this.url}/api/health`).then(
+        (response) => response.ok,
+        () => false,
+      );
+      if (answers) return;
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+    throw new Error('the server did not start');
+  }
+
+  async stop(): Promise<void> {
+    const { process: running } = this;
+    this.process = null;
+    if (!running) return;
+    const gone = new Promise((resolve) => running.once('exit', resolve));
+    running.kill();
+    await gone;
+  }
+
+  async end(): Promise<void> {
+    await this.stop();
+    rmSync(this.folder, { recursive: true });
+  }
+
+  /** Takes the demo job in. */
+  async takeDemo(): Promise<void> {
+    const response = await this.send('POST', '/api/jobs', demoJob());
+    if (!response.ok) throw new Error(await response.text());
+  }
+
+  send(method: string, path: string, body: unknown): Promise<Response> {
+    return fetch(this.url + path, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+  }
+}
+
+export const demoJob = () => JSON.parse(readFileSync(join(ROOT, 'demo/book-bus-6.ledge.json'), 'utf8'));

@@ -1,0 +1,103 @@
+import type { Page } from '@playwright/test';
+import { DOOR, expect, expectSaved, test } from './fixtures.ts';
+
+const area = (page: Page) => page.getByRole('spinbutton', { name: 'Area' });
+
+test('every change can be undone, also after a reload', async ({ page }) => {
+  await page.goto(`${DOOR}/survey?zone=B`);
+  await area(page).fill('0.3');
+  await expectSaved(page);
+  await page.reload();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(area(page)).toHaveValue('0.35');
+  await expectSaved(page);
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+});
+
+test('absurd figures get a sentence at the field, and nothing is sent', async ({ page }) => {
+  await page.goto(`${DOOR}/survey?zone=B`);
+  for (const typed of ['-1', '0', '99999']) {
+    await area(page).fill(typed);
+    await expect(page.getByRole('alert')).toContainText('Area must be from');
+  }
+  await expectSaved(page);
+  await area(page).fill('0.34');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('a zone larger than what is left of the panel is not saved, said so, kept, and can be undone', async ({
+  page,
+}) => {
+  await page.goto(`${DOOR}/survey?zone=B`);
+  await area(page).fill('2');
+  const notice = page.getByRole('alert');
+  await expect(notice).toContainText('more than the panel');
+  await page.reload();
+  await expect(area(page)).toHaveValue('2');
+  await expect(notice).toContainText('Not saved yet; your change is kept on this screen.');
+  await notice.getByRole('button', { name: 'undo the change' }).click();
+  await expect(area(page)).toHaveValue('0.35');
+  await expectSaved(page);
+});
+
+test('two people at one zone: the later sees both values and chooses', async ({ page, shop }) => {
+  await page.goto(`${DOOR}/survey?zone=B`);
+  await expect(area(page)).toHaveValue('0.35');
+  const { panel, zoneVersions } = await (await fetch(`${shop.url}/api/jobs/bus-6/panels/door`)).json();
+  const zone = { ...panel.zones.find(({ id }: { id: string }) => id === 'B'), areaM2: 0.31 };
+  await shop.send('PUT', '/api/jobs/bus-6/panels/door/zones/B', { version: zoneVersions.B, zone });
+  await area(page).fill('0.2');
+  const notice = page.getByRole('alert');
+  await expect(notice).toContainText('0.31 m²');
+  await notice.getByRole('button', { name: 'Keep mine' }).click();
+  await expectSaved(page);
+  await page.reload();
+  await expect(area(page)).toHaveValue('0.2');
+});
+
+test('US units show and take mils and square feet, and store the same', async ({ page }) => {
+  await page.goto(`${DOOR}/survey?zone=C`);
+  await page.getByRole('button', { name: 'US units' }).click();
+  const thickness = page.getByRole('spinbutton', { name: 'Thickness of filler' });
+  await expect(thickness).toHaveValue('35.433');
+  await thickness.fill('40');
+  await expectSaved(page);
+  await page.getByRole('button', { name: 'Metric units' }).click();
+  await expect(thickness).toHaveValue('1016');
+});
+
+test('work goes on while the server is away, and arrives when it is back', async ({ page, shop }) => {
+  await page.goto(`${DOOR}/survey?zone=B`);
+  await expect(area(page)).toHaveValue('0.35');
+  await shop.stop();
+  await area(page).fill('0.3');
+  await expect(page.getByRole('status').filter({ hasText: 'The server does not answer' })).toContainText(
+    'Your changes are kept here',
+  );
+  await page.getByRole('button', { name: /filled dent/ }).click();
+  await page.getByRole('spinbutton', { name: 'Thickness of filler' }).fill('1000');
+  await shop.start();
+  await expectSaved(page);
+  await page.reload();
+  await expect(page.getByRole('spinbutton', { name: 'Thickness of filler' })).toHaveValue('1000');
+  await page.getByRole('button', { name: /stripped patch/ }).click();
+  await expect(area(page)).toHaveValue('0.3');
+});
+
+test('a tab closed while the server is away saves its work when it is opened again', async ({
+  page,
+  shop,
+  context,
+}) => {
+  await page.goto(`${DOOR}/survey?zone=B`);
+  await expect(area(page)).toHaveValue('0.35');
+  await shop.stop();
+  await area(page).fill('0.3');
+  await expect(page.getByText('The server does not answer.')).toBeVisible();
+  await page.close();
+  await shop.start();
+  const again = await context.newPage();
+  await again.goto(`${DOOR}/survey?zone=B`);
+  await expect(area(again)).toHaveValue('0.3');
+  await expectSaved(again);
+});

@@ -1,0 +1,66 @@
+import { DOOR, askForSystems, expect, expectAccessible, test } from './fixtures.ts';
+
+test('every view is accessible', async ({ page }) => {
+  test.slow();
+  await page.goto('/jobs');
+  await expect(page.getByRole('heading', { name: 'Book bus 6' })).toBeVisible();
+  await expectAccessible(page);
+  await page.goto('/jobs/bus-6');
+  await expect(page.getByRole('heading', { name: 'Sliding door shell' })).toBeVisible();
+  await expectAccessible(page);
+  await page.goto(`${DOOR}/survey?zone=C`);
+  await expect(page.getByRole('img', { name: /Section as found/ })).toBeVisible();
+  await expectAccessible(page);
+  await page.goto(`${DOOR}/system`);
+  await expect(page.getByRole('heading', { name: 'No system yet' })).toBeVisible();
+  await expectAccessible(page);
+  await askForSystems(page);
+  await expectAccessible(page);
+  await page
+    .getByRole('button', { name: /refused/ })
+    .first()
+    .click();
+  await expectAccessible(page);
+  await page.goto(`${DOOR}/plan-sheet`);
+  await expect(page.getByRole('heading', { name: /Sliding door shell/ })).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('addresses that lead nowhere say so', async ({ page }) => {
+  await page.goto('/nowhere');
+  await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
+  await page.goto('/jobs/nobody');
+  await expect(page.getByRole('alert')).toContainText('Job "nobody" is not here');
+  await page.goto('/jobs/bus-6/panels/wing/survey');
+  await expect(page.getByRole('alert')).toContainText('Panel "wing" is not here');
+  await page.goto(`${DOOR}/plan-sheet`);
+  await expect(page.getByRole('alert')).toContainText('There is no plan to print yet.');
+});
+
+test('a step and a system can be reached by keyboard and by address', async ({ page }) => {
+  await askForSystems(page);
+  const scrubber = page.getByRole('slider', { name: 'Step' });
+  await scrubber.focus();
+  await scrubber.press('Home');
+  await scrubber.press('ArrowRight');
+  await expect(scrubber).toHaveAttribute('aria-valuenow', '1');
+  await expect(page).toHaveURL(/step=1/);
+  await page.goto(`${DOOR}/system?step=9&zone=B`);
+  await expect(page.getByRole('region', { name: 'Step in detail' })).toContainText('Epoxy primer 1:1');
+  await expect(page.getByRole('img', { name: /Section after step 9/ })).toBeVisible();
+});
+
+for (const viewport of [
+  { width: 1280, height: 800 },
+  { width: 1024, height: 768 },
+])
+  test(`nothing is cut off at ${viewport.width} px`, async ({ page }) => {
+    await page.setViewportSize(viewport);
+    await askForSystems(page);
+    for (const path of ['/jobs', '/jobs/bus-6', `${DOOR}/survey?zone=C`, `${DOOR}/system`]) {
+      await page.goto(path);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      const overrun = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect([path, overrun]).toEqual([path, 0]);
+    }
+  });
