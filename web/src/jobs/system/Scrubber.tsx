@@ -2,7 +2,7 @@ import { LeftOutlined, RightOutlined } from '@ant-design/icons';
 import { filmUm, stepTitle, type Step } from '@blue-ledge/core';
 import { cumsum } from 'd3-array';
 import { scaleBand, scaleLinear } from 'd3-scale';
-import type { KeyboardEvent, PointerEvent } from 'react';
+import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { patternId } from '../../shared/materials/patterns.ts';
 import type { SectionInput } from '../../shared/section/section-layout.ts';
 import { useSize } from '../../shared/use-size.ts';
@@ -49,15 +49,25 @@ export function Scrubber({ input, steps, n, core, onMove }: ScrubberProps) {
   const every = Math.max(1, Math.ceil(NUMBER_PX / Math.max(1, x.bandwidth())));
   const step = steps[n - 1];
 
+  // Keys come faster than the address changes: each goes on from the step that was asked for last.
+  const asked = useRef(n);
+  useEffect(() => {
+    asked.current = n;
+  }, [n]);
+  const moveTo = (to: number): void => {
+    asked.current = Math.min(Math.max(0, to), last);
+    onMove(asked.current);
+  };
+
   const toPointer = (event: PointerEvent<HTMLDivElement>): void => {
     const { left } = event.currentTarget.getBoundingClientRect();
-    onMove(Math.floor((event.clientX - left) / x.bandwidth()));
+    moveTo(Math.floor((event.clientX - left) / x.bandwidth()));
   };
   const onKeyDown = (event: KeyboardEvent): void => {
     const move = KEYS[event.key];
     if (!move) return;
     event.preventDefault();
-    onMove(move(n, last));
+    moveTo(move(asked.current, last));
   };
   return (
     <div className="scrubber">
@@ -66,7 +76,7 @@ export function Scrubber({ input, steps, n, core, onMove }: ScrubberProps) {
         className="scrub-arrow"
         aria-label="Step back"
         disabled={n === 0}
-        onClick={() => onMove(n - 1)}
+        onClick={() => moveTo(asked.current - 1)}
       >
         <LeftOutlined />
       </button>
@@ -135,7 +145,7 @@ export function Scrubber({ input, steps, n, core, onMove }: ScrubberProps) {
         className="scrub-arrow"
         aria-label="Step on"
         disabled={n === last}
-        onClick={() => onMove(n + 1)}
+        onClick={() => moveTo(asked.current + 1)}
       >
         <RightOutlined />
       </button>
