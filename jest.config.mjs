@@ -36,5 +36,7 @@ const project = (name, decorators) => ({
 });
 
 export default {
+  // Nothing here is timed; a slow disk is no failure.
+  testTimeout: 60_000,
   projects: [project('core', false), project('server', true), project('cli', false), project('web', false)],
 };

@@ -5,8 +5,8 @@ export default defineConfig({
   testDir: '.',
   outputDir: '../test-results/browser',
   workers: 2,
-  timeout: 60_000,
-  expect: { timeout: 8_000 },
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',

@@ -7,7 +7,7 @@ export { QUANTITIES, formatNumber, formatQuantity, toShown, toStored } from './u
 export type { Quantity, UnitSystem } from './units/quantities.ts';
 
 // wording
-export { say } from './wording/say.ts';
+export { sayAgain } from './wording/say.ts';
 export type { Reason, Source } from './wording/reason.ts';
 
 // materials

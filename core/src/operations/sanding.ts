@@ -186,7 +186,10 @@ function explain(zones: readonly ZoneState[], act: SandAct, panel: PanelState, c
       : Math.max(...depthsUm(zone, act.grades, act.tool)),
   );
   const facts = { grit: act.grades.join(' › '), takenUm: Math.max(...takenUm), handsOnMin: minutes };
-  return [reason(zones.every(isBare) ? 'sand.metal' : 'sand.minutes', facts, 'model')];
+  const minutesReason = reason(zones.every(isBare) ? 'sand.metal' : 'sand.minutes', facts, 'model');
+  if (act.op !== 'block') return [minutesReason];
+  const jump = ruleIn(context, 'largestJump').value;
+  return [reason('block.grade', { grit: act.grades[0], jump }, 'model'), minutesReason];
 }
 
 export const sanding: Operation<SandAct> = {

@@ -43,6 +43,15 @@ const TOOL_WORDS: Record<NonNullable<Step['tool']>, string> = {
 
 export const stepTitle = (step: Step): string => TITLES[step.op](step);
 
+const coatsText = (coats: number): string => `${coats} ${coats === 1 ? 'coat' : 'coats'}`;
+
+/** "2 coats on B, 3 coats on C" where zones get different numbers; undefined where they do not. */
+const coatsByZone = (step: Step): string | undefined =>
+  step.coatsByZone &&
+  Object.entries(step.coatsByZone)
+    .map(([zone, coats]) => `${coatsText(coats)} on ${zone}`)
+    .join(', ');
+
 /** The figure that a list shows beside the title, with where it comes from; null where there is none. */
 export function stepFigure(
   step: Step,
@@ -51,7 +60,7 @@ export function stepFigure(
   if (step.grits) return { text: step.grits.join(' › '), source: step.sources['grit'] ?? 'default' };
   if (step.coats !== undefined)
     return {
-      text: `${step.coats} ${step.coats === 1 ? 'coat' : 'coats'}`,
+      text: coatsText(step.coats),
       source: step.sources['coats'] ?? 'sheet',
     };
   if (step.filmUm !== undefined)
@@ -63,8 +72,10 @@ export function stepFigure(
 export function stepMeans(step: Step, system: UnitSystem): string {
   const parts = [
     step.coats === undefined && step.sheetName ? step.sheetName : '',
-    step.coats === undefined ? '' : `${step.coats} ${step.coats === 1 ? 'coat' : 'coats'}`,
-    step.filmUm === undefined ? '' : `${formatQuantity('Um', step.filmUm, system)} dry`,
+    step.coats === undefined ? '' : (coatsByZone(step) ?? coatsText(step.coats)),
+    step.filmUm === undefined
+      ? ''
+      : `${step.coatsByZone ? 'up to ' : ''}${formatQuantity('Um', step.filmUm, system)} dry`,
     step.toneL === undefined ? '' : `tone L* ${step.toneL}`,
     step.grits ? step.grits.join(' › ') : '',
     step.tool ? TOOL_WORDS[step.tool] : '',

@@ -86,7 +86,7 @@ function figuresOf({ act, before }: Performed, numbers: readonly Reason[], conte
   const zones = act.zones.map((id) => zoneOf(before, id));
   if (isCoat(act)) return coatFigures(act, zones, context);
   if (isSanding(act)) {
-    const asked = act.why.find((reason) => reason.facts['grit'] === lastGrade(act));
+    const asked = [...act.why, ...numbers].find((reason) => reason.facts['grit'] === lastGrade(act));
     const fields = { grit: lastGrade(act), grits: [...act.grades], tool: act.tool };
     return { fields, sources: { grit: asked?.source ?? 'default', handsOnMin: 'model' } };
   }

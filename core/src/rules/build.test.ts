@@ -15,22 +15,20 @@ import {
   wavy,
 } from '../testing/bench.ts';
 
-/** A patch (B) beside sound finish (A), built up by `um` of high-build over 50 µm of epoxy. */
-const built = (um: number, around = {}) =>
-  put(
-    put(
-      benchOf([{ stack: 'steel/old-finish:115', areaM2: 1 }, { stack: 'steel' }], around),
-      'A',
-      clean,
-      scratched('P360'),
-    ),
+/** A patch (B) beside sound finish (A) of 115 µm, primed with 50 µm of epoxy. */
+const primed = (around = {}) => {
+  const bench = benchOf([{ stack: 'steel/old-finish:115', areaM2: 1 }, { stack: 'steel' }], around);
+  return put(
+    put(bench, 'A', clean, scratched('P360')),
     'B',
     clean,
     level,
     edged('feathered'),
     coated('epoxy', 50),
-    coated('build', um),
   );
+};
+/** The same with `um` of high-build on it. */
+const built = (um: number, around = {}) => put(primed(around), 'B', coated('build', um));
 
 describe('B1: enough film to be blocked level', () => {
   test('fresh build is blocked before the sealer', () => {
@@ -40,20 +38,7 @@ describe('B1: enough film to be blocked level', () => {
     });
   });
   test('a ledge that no blocking takes away refuses the sealer', () => {
-    const bare = put(
-      put(
-        benchOf([{ stack: 'steel/old-finish:115', areaM2: 1 }, { stack: 'steel' }]),
-        'A',
-        clean,
-        scratched('P360'),
-      ),
-      'B',
-      clean,
-      level,
-      edged('feathered'),
-      coated('epoxy', 50),
-    );
-    const [verdict] = verdictsOf('B1', coat('seal', 'A B'), bare);
+    const [verdict] = verdictsOf('B1', coat('seal', 'A B'), primed());
     expect(verdict).toMatchObject({
       zoneId: 'B',
       reason: { code: 'B1.ledge', facts: { ledgeUm: 65, limitUm: 20 } },

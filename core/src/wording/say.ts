@@ -23,3 +23,22 @@ export const sentence = (code: SentenceCode, facts: Facts, system: UnitSystem = 
 /** A reason in words, in the reader's units. */
 export const say = (reason: Pick<Reason, 'code' | 'facts'>, system: UnitSystem = 'metric'): string =>
   sentence(reason.code, reason.facts, system);
+
+/** A reason that was said and stored: its code and facts, and the words in which it was said then (metric). */
+export interface Stored {
+  readonly code: string;
+  readonly facts: Facts;
+  readonly text: string;
+}
+
+/**
+ * A stored reason in the reader's units. A plan outlives the program that made it: where today's sentence is gone or
+ * needs a fact that was not stored, the words of that time stand.
+ */
+export function sayAgain({ code, facts, text }: Stored, system: UnitSystem): string {
+  const template = (SENTENCES as Record<string, string | undefined>)[code];
+  const names = [...(template?.matchAll(/\{(\w+)\}/g) ?? [])].map(([, name]) => name!);
+  return template !== undefined && names.every((name) => facts[name] !== undefined)
+    ? fill(template, facts, system)
+    : text;
+}

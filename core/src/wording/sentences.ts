@@ -30,6 +30,8 @@ export const SENTENCES = {
     '{name}: {waitMin} to 90 % cure at {roomCelsius} by day and {nightCelsius} at night; the sheet asks for at least {sheetMin}.',
   'cure.bake': '{name}: {waitMin} under heat, panel at {bakeCelsius}, heating up and cooling down included.',
   'sand.minutes': '{grit} takes up to {takenUm} off in {handsOnMin}.',
+  'block.grade':
+    '{grit} takes the least minutes to block level and on to the last grit, with no jump over {jump} times the grain.',
   'sand.metal': '{grit} over bare metal, {handsOnMin}.',
   'strip.minutes': '{handsOnMin} at the rate of P80 by machine through what lies there.',
   'feather.width': '{layerMm} wide for each layer, and {overlapMm} of dull old finish past it.',

@@ -1,5 +1,5 @@
 import { SENTENCES } from './sentences.ts';
-import { fill, say } from './say.ts';
+import { fill, say, sayAgain } from './say.ts';
 
 test('a sentence is said in the reader’s units and starts with a capital', () => {
   const facts = { layer: 'high-build', leftMin: 201 };
@@ -15,4 +15,11 @@ test('a fact that is missing is a bug that shows', () =>
 test('every sentence ends as one', () => {
   for (const [code, text] of Object.entries(SENTENCES))
     expect([code, /[.:}]$/.test(text)]).toEqual([code, true]);
+});
+
+test('a stored reason is said again in other units, or as it was said then', () => {
+  const stored = { code: 'B3.uncured', facts: { layer: 'high-build', leftMin: 201 }, text: 'as it was' };
+  expect(sayAgain(stored, 'us')).toMatch(/^High-build is not cured/);
+  expect(sayAgain({ ...stored, facts: {} }, 'us')).toBe('as it was');
+  expect(sayAgain({ ...stored, code: 'Z9.gone' }, 'us')).toBe('as it was');
 });

@@ -38,17 +38,18 @@ function Climate({ job }: { readonly job: string }) {
 
 function SaveState() {
   const isLost = useConnection((state) => state.isLost);
-  const waiting = useDrafts((state) => Object.keys(state.drafts).length);
+  const nWaiting = useDrafts((state) => Object.keys(state.drafts).length);
+  const nRefused = useDrafts((state) => Object.keys(state.refusals).length);
   if (isLost)
     return (
       <p className="save-state save-state-lost" role="status">
-        <b>The server does not answer.</b> {waiting > 0 ? 'Your changes are kept here; ' : ''}trying again
+        <b>The server does not answer.</b> {nWaiting > 0 ? 'Your changes are kept here; ' : ''}trying again
         every 2 s.
       </p>
     );
   return (
     <p className="save-state" role="status">
-      {waiting > 0 ? 'Saving…' : 'All saved'}
+      {nRefused > 0 ? `${nRefused} not saved, see its zone` : nWaiting > 0 ? 'Saving…' : 'All saved'}
     </p>
   );
 }

@@ -1,7 +1,7 @@
 import {
   formatMinutes,
   formatQuantity,
-  say,
+  sayAgain,
   type Quantity,
   type Said,
   type UnitSystem,
@@ -23,6 +23,6 @@ export function useFormat() {
     system,
     quantity: (quantity: Quantity, value: number): string => formatQuantity(quantity, value, system),
     minutes: formatMinutes,
-    said: (said: Said): string => say(said, system),
+    said: (said: Said): string => sayAgain(said, system),
   };
 }

@@ -12,6 +12,7 @@ export const antdTheme: ThemeConfig = {
     colorTextPlaceholder: '#5A6771',
     colorBgLayout: '#EBE9E1',
     colorBgContainer: '#F9F7F1',
+    colorBgElevated: '#F9F7F1',
     colorBorder: '#8A8577',
     colorBorderSecondary: '#C6C1B3',
     borderRadius: 0,

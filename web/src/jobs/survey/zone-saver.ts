@@ -1,4 +1,4 @@
-import type { PanelView, Zone } from '@blue-ledge/core';
+import type { PanelView, Problem, Zone } from '@blue-ledge/core';
 import { Refused, Unreachable, ask, newKey } from '../../api/http.ts';
 import { panelQueryKey } from '../../api/queries.ts';
 import { queryClient } from '../../api/query-client.ts';
@@ -10,6 +10,7 @@ import {
   refuseDraft,
   useDrafts,
   type Draft,
+  type Refusal,
   type ZoneKey,
 } from '../../state/drafts.ts';
 
@@ -50,9 +51,24 @@ async function save(name: string): Promise<void> {
   if (newer && newer.writeKey !== draft.writeKey) await save(name);
 }
 
-const refusalOf = (error: Refused) => ({
-  lines: error.lines,
-  ...(error.details.theirs ? { theirs: error.details.theirs as { value: Zone; version: number } } : {}),
+/** Fields of a zone in the words of the screen; the server names them by their place in the data. */
+const FIELD_WORDS: Record<string, string> = {
+  areaM2: 'Area',
+  name: 'Name',
+  um: 'Thickness',
+  kind: 'Kind',
+  grit: 'Grit',
+  depthMm: 'Depth',
+};
+
+const lineOf = ({ path, message }: Problem): string => {
+  const field = path.split('.').at(-1) ?? '';
+  return `${FIELD_WORDS[field] ?? path}: ${message}`;
+};
+
+const refusalOf = ({ details, lines }: Refused): Refusal => ({
+  lines: details.problems?.length ? details.problems.map(lineOf) : lines,
+  ...(details.theirs ? { theirs: details.theirs as { value: Zone; version: number } } : {}),
 });
 
 /** The saved zone becomes the screen's truth, and a newer edit of it starts from the new version. */

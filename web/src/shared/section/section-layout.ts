@@ -156,7 +156,7 @@ function scaleOf({ strata, hollowsUm }: SectionInput, height: number): Scale & {
 const filmPx = (um: number, film: number): number => (um > 0 ? Math.max(LEAST_FILM_PX, um * film) : 0);
 
 /** Least distance of two figures on the axis, px. */
-const TICK_PX = 24;
+const TICK_PX = 36;
 
 /** Round figures on the axis in the reader's units: what is written, and y in px. */
 export function axisTicks(

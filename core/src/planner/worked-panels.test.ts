@@ -1,0 +1,218 @@
+import { shopSchema, targetSchema } from '../survey/shop.ts';
+import { panelOf, type ZoneSketch } from '../testing/bench.ts';
+import { planPanel } from './plan-panel.ts';
+import type { PanelPlan, Step } from './plan.ts';
+
+/**
+ * Worked panels: what a technician would bring to the bench, what must and must not be in the best plan, and why.
+ * A line of a plan reads "op zones [grit]"; `has` and `hasNot` are looked for in those lines, in order for `has`.
+ */
+interface Worked {
+  readonly panel: string;
+  readonly zones: readonly ZoneSketch[];
+  readonly facts?: object;
+  readonly shop?: object;
+  readonly target?: object;
+  readonly has: readonly string[];
+  readonly hasNot?: readonly string[];
+  readonly why: string;
+}
+
+const FINISH = 'steel/ecoat:20/old-finish:95';
+
+const WORKED: readonly Worked[] = [
+  {
+    panel: 'a bare steel panel, stripped at P80',
+    zones: [{ stack: 'steel', findings: [{ kind: 'coarse-scratches', grit: 'P80' }] }],
+    has: ['wash A', 'degrease A', 'abrade A P180', 'prime-epoxy A', 'hand-over A'],
+    hasNot: ['prime-etch', 'fill'],
+    why: 'M1, M4: epoxy on P180 steel',
+  },
+  {
+    panel: 'a sound finish to be repainted',
+    zones: [{ stack: FINISH }],
+    has: ['wash A', 'degrease A', 'abrade A', 'hand-over A'],
+    hasNot: ['prime-', 'seal', 'strip-sand'],
+    why: 'uniform sound finish is keyed and goes to base',
+  },
+  {
+    panel: 'a stripped patch in a sound finish',
+    zones: [
+      { stack: FINISH, areaM2: 1.5 },
+      { stack: 'steel', areaM2: 0.3 },
+    ],
+    has: ['feather B', 'prime-epoxy B', 'guide-coat B', 'block B', 'seal A B', 'hand-over A B'],
+    hasNot: ['block A', 'prime-epoxy A'],
+    why: 'O4, M1, B1, S1: feathered, protected, built level, sealed with the rest',
+  },
+  {
+    panel: 'a dent of 1.5 mm in bare steel',
+    zones: [{ stack: 'steel', findings: [{ kind: 'low', depthMm: 1.5 }] }],
+    has: ['prime-epoxy A', 'cure A', 'abrade A P180', 'fill A', 'abrade A P180', 'prime-', 'block A'],
+    why: 'F1: filler over cured, abraded epoxy, which is this shop’s school',
+  },
+  {
+    panel: 'the same dent in a shop that fills on metal',
+    zones: [{ stack: 'steel', findings: [{ kind: 'low', depthMm: 1.5 }] }],
+    shop: { schools: { filler: 'on-metal' } },
+    has: ['abrade A P80', 'fill A', 'prime-'],
+    why: 'F1: the strongest key is P80 on metal',
+  },
+  {
+    panel: 'found filler with pinholes, which may stay',
+    zones: [
+      {
+        stack: 'steel/filler:700',
+        findings: [{ kind: 'pinholes' }, { kind: 'coarse-scratches', grit: 'P80' }],
+      },
+    ],
+    shop: { schools: { filler: 'on-metal' } },
+    has: ['inspect A', 'glaze A', 'abrade A P180', 'prime-'],
+    hasNot: ['strip-sand'],
+    why: 'F7: pinholes are closed before primer',
+  },
+  {
+    panel: 'a new e-coated part',
+    zones: [{ stack: 'steel/ecoat:22' }],
+    facts: { new: true },
+    has: ['wash A', 'degrease A', 'tack A', 'seal A', 'hand-over A'],
+    hasNot: ['abrade', 'strip-sand'],
+    why: 'N1: the factory dip is left alone',
+  },
+  {
+    panel: 'the same part in a shop that scuffs',
+    zones: [{ stack: 'steel/ecoat:22' }],
+    shop: { schools: { ecoat: 'scuff' } },
+    has: ['abrade A P400', 'seal A'],
+    why: 'N1: a key everywhere, by this shop’s school',
+  },
+  {
+    panel: 'e-coat with a large cut-through',
+    zones: [
+      { stack: 'steel/ecoat:22', areaM2: 1, findings: [{ kind: 'rub-through', spotMm: 90, count: 1 }] },
+    ],
+    has: ['prime-'],
+    why: 'N3: too large for a sealer alone',
+  },
+  {
+    panel: 'a finish that peels on a third of the panel',
+    zones: [
+      { stack: FINISH, areaM2: 1, findings: [{ kind: 'peeling', share: 1 }] },
+      { stack: FINISH, areaM2: 2 },
+    ],
+    has: ['strip-sand A B', 'prime-'],
+    why: 'O1: over a fifth of the panel, all of it comes off',
+  },
+  {
+    panel: 'a finish that peels in a small zone',
+    zones: [
+      { stack: FINISH, areaM2: 0.2, findings: [{ kind: 'peeling', share: 1 }] },
+      { stack: FINISH, areaM2: 2 },
+    ],
+    has: ['strip-sand A', 'prime-'],
+    hasNot: ['strip-sand A B', 'strip-sand B'],
+    why: 'O1: local, so only that zone is stripped to a sound edge',
+  },
+  {
+    panel: 'a finish painted over again and again',
+    zones: [{ stack: 'steel/old-finish:480' }],
+    has: ['strip-sand A', 'prime-'],
+    why: 'O1: over 400 µm it comes off',
+  },
+  {
+    panel: 'steel with surface rust',
+    zones: [{ stack: 'steel', findings: [{ kind: 'rust-surface' }] }],
+    has: ['remove-rust A', 'prime-epoxy A'],
+    why: 'M5: to bright metal first',
+  },
+  {
+    panel: 'an orange-peeled finish for show',
+    zones: [{ stack: FINISH, findings: [{ kind: 'orange-peel' }] }],
+    target: { quality: 'show' },
+    has: ['abrade A', 'hand-over A'],
+    why: 'B1: texture is levelled',
+  },
+  {
+    panel: 'a patch in a same-day shop',
+    zones: [
+      { stack: FINISH, areaM2: 1.5 },
+      { stack: 'steel', areaM2: 0.3 },
+    ],
+    shop: { schools: { pace: 'same-day' } },
+    has: ['cure B', 'block B', 'seal A B'],
+    why: 'B3: heat brings the build to 90 % in the same day',
+  },
+  {
+    panel: 'a show car’s filled dent',
+    zones: [{ stack: 'steel', findings: [{ kind: 'low', depthMm: 1 }] }],
+    target: { quality: 'show' },
+    has: ['fill A', 'abrade A P320', 'prime-'],
+    why: 'F6: P180 would sink back at show quality',
+  },
+];
+
+const line = ({ op, zones, grit }: Step): string => [op, ...zones, grit ?? ''].join(' ').trim();
+
+function planned({ zones, facts, shop, target }: Worked): PanelPlan {
+  return planPanel({
+    panel: panelOf(zones, facts),
+    shop: shopSchema.parse({ celsius: 20, nightCelsius: 14, ...shop }),
+    target: targetSchema.parse(target ?? {}),
+  });
+}
+
+/** The first of `wanted` that does not come, in order, in the lines; undefined when all do. */
+function missing(lines: readonly string[], wanted: readonly string[]): string | undefined {
+  let from = 0;
+  return wanted.find((text) => {
+    const at = lines.findIndex(
+      (candidate, i) => i >= from && (candidate === text || candidate.startsWith(text)),
+    );
+    from = at + 1;
+    return at === -1;
+  });
+}
+
+test.each(WORKED.map((worked) => [worked.panel, worked.why, worked] as const))('%s (%s)', (_, __, worked) => {
+  const plan = planned(worked);
+  const best = plan.systems.find(({ id }) => id === plan.chosen)!;
+  const lines = best.steps.map(line);
+  expect({ lines, missing: missing(lines, worked.has) }).toEqual({ lines, missing: undefined });
+  for (const unwanted of worked.hasNot ?? [])
+    expect(
+      lines.filter(
+        (text) =>
+          text === unwanted ||
+          text.startsWith(`${unwanted} `) ||
+          (unwanted.endsWith('-') && text.startsWith(unwanted)),
+      ),
+    ).toEqual([]);
+});
+
+const STOPPED: readonly (readonly [panel: string, zone: ZoneSketch, rule: string, text: RegExp])[] = [
+  [
+    'rusted through',
+    { stack: 'steel', findings: [{ kind: 'rust-through' }] },
+    'M5',
+    /metal repair comes first/,
+  ],
+  [
+    'a hollow of 6 mm',
+    { stack: 'steel', findings: [{ kind: 'low', depthMm: 6 }] },
+    'F3',
+    /6 mm of filler, at most 3 mm: metalwork first/,
+  ],
+  ['bare plastic', { stack: 'plastic-olefin' }, 'scope', /PP\/EPDM plastic is not planned yet/],
+  [
+    'a soluble finish',
+    { stack: 'steel/old-finish-soluble:120' },
+    'scope',
+    /[Ss]oluble old finish is not planned yet/,
+  ],
+];
+
+test.each(STOPPED)('%s is stopped, with what must happen first', (_, zone, rule, text) => {
+  const plan = planned({ panel: '', zones: [zone], has: [], why: '' });
+  expect(plan).toMatchObject({ chosen: null, systems: [], stopped: [{ zoneId: 'A', rule }] });
+  expect(plan.stopped[0]!.text).toMatch(text);
+});
