@@ -119,14 +119,15 @@ export const LAST_SAND_UM = scratchDepthUm('P180', 'block', 'primer');
 const awaitsLastSanding = (state: ZoneState): boolean =>
   topOf(state).laid !== undefined && !isBody(topOf(state).kind) && state.surface.scratch?.tool === 'block';
 
+/** Step to the sound neighbour once the last sanding is done, µm; 0 where there is none to be level with. */
+const ledgeUm = (state: ZoneState, panel: PanelState): number => {
+  if (state.edge === 'sound' || !soundNeighbour(panel)) return 0;
+  return Math.abs(gapUm(state, panel) + (awaitsLastSanding(state) ? LAST_SAND_UM : 0));
+};
+
 /** What is left unlevel: ledge against the neighbour, waves, peel and hollow; the largest counts. */
 export const unlevelUm = (state: ZoneState, panel: PanelState): number =>
-  Math.max(
-    Math.abs(gapUm(state, panel) + (awaitsLastSanding(state) ? LAST_SAND_UM : 0)),
-    state.surface.wavesUm,
-    state.surface.peelUm,
-    state.surface.lowUm,
-  );
+  Math.max(ledgeUm(state, panel), state.surface.wavesUm, state.surface.peelUm, state.surface.lowUm);
 
 /** Layers laid by this plan, top first. */
 export const laidKinds = (state: ZoneState): LayerKind[] =>

@@ -86,13 +86,14 @@ export function searchSystems(start: PanelState, context: Context): Searched {
   let cheapest = Infinity;
   for (;;) {
     const next = search.next();
-    if (next.done) return { ready: [...ready.values()], refused: worthShowing(refusals), ...next.value };
+    if (next.done)
+      return { ready: [...ready.values()], refused: worthShowing(refusals, ready.size > 0), ...next.value };
     const { state, cost, looked } = next.value;
     cheapest = Math.min(cheapest, cost);
     const family = familyOfWay(state.choices);
     if (cost <= cheapest * WORTH_SHOWING && !ready.has(family)) ready.set(family, { ...state, cost });
     if (ready.size >= MOST_READY || cost > cheapest * WORTH_SHOWING)
-      return { ready: [...ready.values()], refused: worthShowing(refusals), looked, gaveUp: false };
+      return { ready: [...ready.values()], refused: worthShowing(refusals, true), looked, gaveUp: false };
   }
 }
 
@@ -124,11 +125,17 @@ function note(refusals: Map<string, Refusal>, refusal: Refusal): void {
   if (!known || refusal.cost < known.cost) refusals.set(name, refusal);
 }
 
-/** The cheapest refusal of each rule first, then the others, by cost. */
-function worthShowing(refusals: ReadonlyMap<string, Refusal>): Refusal[] {
-  const byCost = [...refusals.values()].sort((a, b) => a.cost - b.cost);
+/**
+ * The cheapest refusal of each rule first, then the others, by cost. Where nothing is ready, the dearest first: the way
+ * that got furthest tells most about what is in the way.
+ */
+function worthShowing(refusals: ReadonlyMap<string, Refusal>, isAnyReady: boolean): Refusal[] {
+  const ordered = [...refusals.values()].sort((a, b) => (isAnyReady ? a.cost - b.cost : b.cost - a.cost));
   const ruleOf = (refusal: Refusal): string => refusal.verdicts[0]!.reason.rule;
   const isFirst = (refusal: Refusal): boolean =>
-    byCost.find((other) => ruleOf(other) === ruleOf(refusal)) === refusal;
-  return [...byCost.filter(isFirst), ...byCost.filter((refusal) => !isFirst(refusal))].slice(0, MOST_REFUSED);
+    ordered.find((other) => ruleOf(other) === ruleOf(refusal)) === refusal;
+  return [...ordered.filter(isFirst), ...ordered.filter((refusal) => !isFirst(refusal))].slice(
+    0,
+    MOST_REFUSED,
+  );
 }
