@@ -3,9 +3,9 @@ import { Link } from 'react-router';
 import type { PlanView } from '@blue-ledge/core';
 import { useChooseSystem, useMakePlan, usePlan } from '../../api/queries.ts';
 import { Problem } from '../../shared/Problem.tsx';
-import { useDrafts } from '../../state/drafts.ts';
+import { useDrafts, type Draft } from '../../state/drafts.ts';
 import { usePanelContext, type PanelContext } from '../panel-context.ts';
-import { PlanView as Plan } from './Plan.tsx';
+import { PlanBoard } from './PlanBoard.tsx';
 import { Stops } from './Stops.tsx';
 import './system.css';
 
@@ -31,7 +31,7 @@ export function SystemStage() {
       {(make.error ?? choose.error) && <Problem error={(make.error ?? choose.error)!} />}
       <PlanState plan={plan} ask={ask} />
       <Stops stopped={plan.plan.stopped} />
-      <Plan
+      <PlanBoard
         plan={plan}
         view={context.view}
         isChoosing={choose.isPending}
@@ -51,12 +51,15 @@ interface AskButtonProps {
 /** Plans are made from what the server has: edits still on their way are waited for. */
 function AskButton({ label, isBusy, onClick, context }: AskButtonProps) {
   const { job, panel } = context.key;
-  const waiting = useDrafts((state) =>
-    Object.values(state.drafts).some(({ key }) => key.job === job && key.panel === panel),
+  const isOfPanel = ({ key }: Draft): boolean => key.job === job && key.panel === panel;
+  const waiting = useDrafts(({ drafts }) => Object.values(drafts).some(isOfPanel));
+  const refused = useDrafts(({ drafts, refusals }) =>
+    Object.entries(drafts).some(([name, draft]) => refusals[name] && isOfPanel(draft)),
   );
+  const why = refused ? 'A zone is not saved: see the survey' : 'Waiting for the survey to be saved';
   return (
     <Button type="primary" className="ledge-button" loading={isBusy} disabled={waiting} onClick={onClick}>
-      {waiting ? 'Waiting for the survey to be saved' : label}
+      {waiting ? why : label}
     </Button>
   );
 }

@@ -1,16 +1,12 @@
 import { area } from 'd3-shape';
 import { useMemo } from 'react';
 import { patternId } from '../materials/patterns.ts';
+import { ribbonPath } from './paths.ts';
 import { layoutSection, type SectionInput } from './section-layout.ts';
 
 /** Drawn at this size and shown smaller, so that a card tells a system at a glance. */
 const SIZE = { width: 330, height: 200 } as const;
 const FRAME = '44 36 274 142';
-
-const ribbonPath = area<readonly [number, number, number]>()
-  .x(([x]) => x)
-  .y0(([, , bottom]) => bottom)
-  .y1(([, top]) => top);
 
 /** The section as it is when the last step of a system is done, without figures. */
 export function SectionThumb({ input }: { readonly input: SectionInput }) {

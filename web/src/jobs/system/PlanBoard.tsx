@@ -1,4 +1,4 @@
-import type { PanelView, PlanView as Stored } from '@blue-ledge/core';
+import type { PanelView, PlanView } from '@blue-ledge/core';
 import { useMemo } from 'react';
 import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
 import { ZoneList } from '../../shared/panel-map/ZoneList.tsx';
@@ -10,15 +10,15 @@ import { SystemCards } from './SystemCards.tsx';
 import { sectionInput } from '../section-input.ts';
 import { useSelection } from './use-selection.ts';
 
-interface PlanProps {
-  readonly plan: Stored;
+interface PlanBoardProps {
+  readonly plan: PlanView;
   readonly view: PanelView;
   readonly isChoosing: boolean;
   readonly onChoose: (systemId: string) => void;
 }
 
 /** A plan on screen: cards to compare, map, section with scrubber, and the steps. */
-export function PlanView({ plan: stored, view, isChoosing, onChoose }: PlanProps) {
+export function PlanBoard({ plan: stored, view, isChoosing, onChoose }: PlanBoardProps) {
   const { plan, chosen } = stored;
   const { zones, areaM2 } = view.panel;
   const selection = useSelection(plan, chosen);

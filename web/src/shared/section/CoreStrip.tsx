@@ -1,0 +1,60 @@
+import { LAYER_KINDS, formatNumber, type StrataLayer, type UnitSystem } from '@blue-ledge/core';
+import { patternId } from '../materials/patterns.ts';
+import { coreLayers, coreX } from './core-strip.ts';
+import type { SectionGeometry } from './section-layout.ts';
+
+interface CoreStripProps {
+  readonly geometry: SectionGeometry;
+  readonly zoneId: string;
+  readonly layers: readonly StrataLayer[];
+  readonly x0: number;
+  readonly bottom: number;
+  readonly system: UnitSystem;
+}
+
+/** The core beside the section: the layers under the blue line at their own height, with figure and name. */
+export function CoreStrip({ geometry, zoneId, layers, x0, bottom, system }: CoreStripProps) {
+  const x = coreX(geometry, zoneId);
+  if (x === null) return null;
+  const cut = coreLayers(geometry, x, layers);
+  const floor = cut[cut.length - 1]?.bottom ?? geometry.zeroY;
+  return (
+    <g>
+      <text x={x0} y="17" fontSize="14" fontWeight="600" fill="#1E5B8C" fontFamily="var(--f-label)">
+        Core, zone {zoneId}
+      </text>
+      <line x1={x0 + 2} x2={x0 + 2} y1="28" y2={bottom} stroke="#1E5B8C" strokeWidth="2" />
+      <rect
+        x={x0 + 8}
+        y={floor}
+        width="20"
+        height={Math.max(0, bottom - floor)}
+        fill={`url(#${patternId('steel')})`}
+        stroke="#14212B"
+        strokeWidth="1"
+      />
+      {cut.map(({ slot, kind, um, top, bottom: under, labelY }) => (
+        <g key={slot}>
+          <rect
+            x={x0 + 8}
+            y={top}
+            width="20"
+            height={Math.max(1, under - top)}
+            fill={`url(#${patternId(kind)})`}
+            stroke="#14212B"
+            strokeWidth="1"
+          />
+          <text x={x0 + 34} y={labelY + 5} fontSize="12.5" fill="#42515C">
+            <tspan fontSize="16" fontWeight="600" fill="#14212B">
+              {formatNumber('Um', um, system)}
+            </tspan>{' '}
+            {LAYER_KINDS[kind].short}
+          </text>
+        </g>
+      ))}
+      <text x={x0 + 34} y={Math.min(bottom - 4, floor + 24)} fontSize="12.5" fill="#42515C">
+        substrate
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,139 @@
+import { LAYER_KINDS, formatNumber, type UnitSystem } from '@blue-ledge/core';
+import { coreX } from './core-strip.ts';
+import { axisTicks, type Plaque, type SectionGeometry, type SectionInput } from './section-layout.ts';
+
+/** Marks on the section: axis, breaks, zone letters and the plaques of its layers. */
+
+export function Ticks({
+  geometry,
+  system,
+  width,
+}: {
+  readonly geometry: SectionGeometry;
+  readonly system: UnitSystem;
+  readonly width: number;
+}) {
+  return (
+    <g fontSize="12.5" fill="#42515C">
+      <text x="38" y="22" textAnchor="end">
+        {system === 'metric' ? 'µm' : 'mil'}
+      </text>
+      {axisTicks(geometry, system).map(({ figure, y }) => (
+        <g key={figure}>
+          <line x1="44" x2={width - 12} y1={y} y2={y} stroke="#C6C1B3" strokeDasharray="2 4" />
+          <text x="38" y={y + 4} textAnchor="end">
+            {figure}
+          </text>
+        </g>
+      ))}
+    </g>
+  );
+}
+
+/** Deep body work is not to the scale of the film: a double zigzag through it, with the depth in words. */
+export function BreakMark({
+  geometry,
+  input,
+}: {
+  readonly geometry: SectionGeometry;
+  readonly input: SectionInput;
+}) {
+  const y = geometry.breakY!;
+  const deep = geometry.spans.filter((span) => (input.hollowsUm[span.zoneId] ?? 0) > 0);
+  return deep.map(({ zoneId, x0, x1 }) => {
+    const middle = (x0 + x1) / 2;
+    const zigzag = (dy: number) => `M${middle - 18} ${y + dy}l6 -5 6 5 6 -5 6 5 6 -5 6 5`;
+    return (
+      <g key={`${zoneId} ${x0}`} fill="none">
+        <path d={zigzag(4)} stroke="#F9F7F1" strokeWidth="6" />
+        <path d={zigzag(2)} stroke="#14212B" strokeWidth="1.2" />
+        <path d={zigzag(7)} stroke="#14212B" strokeWidth="1.2" />
+        <title>Depth is drawn shorter than film: {(input.hollowsUm[zoneId]! / 1000).toFixed(1)} mm</title>
+      </g>
+    );
+  });
+}
+
+export function OuterBreaks({
+  geometry,
+  bottom,
+}: {
+  readonly geometry: SectionGeometry;
+  readonly bottom: number;
+}) {
+  const { spans } = geometry;
+  if (spans.length < 3) return null;
+  const xs = [spans[0]!.x0 + 14, spans[spans.length - 1]!.x1 - 14];
+  return xs.map((x) => {
+    const top = Math.min(...geometry.surface.map(([, y]) => y)) - 6;
+    const wave = `M${x} ${top}q5 ${(bottom - top) / 4} 0 ${(bottom - top) / 2}t0 ${(bottom - top) / 2}`;
+    return (
+      <g key={x} fill="none">
+        <path d={wave} stroke="#14212B" strokeWidth="7" />
+        <path d={wave} stroke="#F9F7F1" strokeWidth="4.5" />
+      </g>
+    );
+  });
+}
+
+interface ZoneTabsProps {
+  readonly geometry: SectionGeometry;
+  readonly core: string | undefined;
+  readonly bottom: number;
+  readonly onPick: (zoneId: string) => void;
+}
+
+export function ZoneTabs({ geometry, core, bottom, onPick }: ZoneTabsProps) {
+  const corePx = coreX(geometry, core);
+  return (
+    <g>
+      {corePx !== null && (
+        <line x1={corePx} x2={corePx} y1="28" y2={bottom} stroke="#1E5B8C" strokeWidth="2" />
+      )}
+      {geometry.spans.map(({ zoneId, x0, x1 }, i) => (
+        <g key={`${zoneId} ${x0}`} onClick={() => onPick(zoneId)} style={{ cursor: 'pointer' }}>
+          {i > 0 && <line x1={x0} x2={x0} y1="26" y2={bottom} stroke="#8A8577" strokeDasharray="1 5" />}
+          <path d={`M${x0 + 3} 28V22H${x1 - 3}V28`} fill="none" stroke="#14212B" strokeWidth="1.4" />
+          <rect
+            x={(x0 + x1) / 2 - 12}
+            y="2"
+            width="24"
+            height="20"
+            fill={zoneId === core ? '#1E5B8C' : '#14212B'}
+          />
+          <text x={(x0 + x1) / 2} y="17" textAnchor="middle" fill="#F9F7F1" fontSize="14" fontWeight="600">
+            {zoneId.slice(0, 3)}
+          </text>
+        </g>
+      ))}
+    </g>
+  );
+}
+
+/** Code and thickness of a layer, on a plaque as wide as its text. */
+export function PlaqueMark({
+  plaque: { x, y, kind, um },
+  system,
+}: {
+  readonly plaque: Plaque;
+  readonly system: UnitSystem;
+}) {
+  const figure = formatNumber('Um', um, system);
+  const width = 32 + 7.5 * figure.length;
+  return (
+    <g transform={`translate(${x} ${y})`}>
+      <rect
+        x={-width / 2}
+        y="-9.5"
+        width={width}
+        height="19"
+        fill="#F9F7F1"
+        stroke="#14212B"
+        strokeWidth="1"
+      />
+      <text y="4.8" textAnchor="middle" fontSize="13" fill="#14212B">
+        {LAYER_KINDS[kind].code} <tspan fontWeight="600">{figure}</tspan>
+      </text>
+    </g>
+  );
+}
