@@ -101,3 +101,24 @@ test('a tab closed while the server is away saves its work when it is opened aga
   await expect(area(again)).toHaveValue('0.3');
   await expectSaved(again);
 });
+
+test('a school chosen while the server is away is kept over a reload, and arrives', async ({
+  page,
+  shop,
+  context,
+}) => {
+  await page.goto('/jobs/bus-6');
+  await expect(page.getByRole('combobox', { name: 'Target quality' })).toBeVisible();
+  await shop.stop();
+  await page.getByRole('combobox', { name: 'Target quality' }).click();
+  await page.getByTitle('show', { exact: true }).click();
+  await expect(page.getByText('The server does not answer.')).toBeVisible();
+  await page.close();
+  await shop.start();
+  const again = await context.newPage();
+  await again.goto('/jobs/bus-6');
+  await expect(again.getByText('2 panels, show quality')).toBeVisible();
+  await expectSaved(again);
+  const { job } = await (await fetch(`${shop.url}/api/jobs/bus-6`)).json();
+  expect(job.target.quality).toBe('show');
+});

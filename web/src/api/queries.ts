@@ -1,6 +1,6 @@
 import type { JobSummary, JobView, PanelView, PlanView } from '@blue-ledge/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Unreachable, ask, newKey } from './http.ts';
+import { ask, newKey } from './http.ts';
 
 /** Hooks on what the server owns. */
 
@@ -9,15 +9,17 @@ export interface PanelKey {
   readonly panel: string;
 }
 
-const panelPath = ({ job, panel }: PanelKey): string =>
-  `/jobs/${encodeURIComponent(job)}/panels/${encodeURIComponent(panel)}`;
+const panelPath = ({ job, panel }: PanelKey): string => `${jobPath(job)}/panels/${encodeURIComponent(panel)}`;
 export const panelQueryKey = ({ job, panel }: PanelKey) => ['panel', job, panel] as const;
 const planQueryKey = ({ job, panel }: PanelKey) => ['plan', job, panel] as const;
 
 export const useJobs = () => useQuery({ queryKey: ['jobs'], queryFn: () => ask<JobSummary[]>('/jobs') });
 
+export const jobPath = (job: string): string => `/jobs/${encodeURIComponent(job)}`;
+export const jobQueryKey = (job: string) => ['job', job] as const;
+
 export const useJob = (id: string) =>
-  useQuery({ queryKey: ['job', id], queryFn: () => ask<JobView>(`/jobs/${encodeURIComponent(id)}`) });
+  useQuery({ queryKey: jobQueryKey(id), queryFn: () => ask<JobView>(jobPath(id)) });
 
 export const usePanel = (key: PanelKey) =>
   useQuery({ queryKey: panelQueryKey(key), queryFn: () => ask<PanelView>(panelPath(key)) });
@@ -35,47 +37,6 @@ export function useTakeJob() {
     mutationFn: (text: string) => ask<{ id: string }>('/jobs', { method: 'POST', body: text, key: newKey() }),
     onSuccess: () => client.invalidateQueries({ queryKey: ['jobs'] }),
   });
-}
-
-export interface JobChange {
-  readonly shop?: Partial<JobView['shop']>;
-  readonly target?: Partial<JobView['job']['target']>;
-}
-
-const changed = (view: JobView, { shop, target }: JobChange): JobView => ({
-  ...view,
-  shop: { ...view.shop, ...shop },
-  job: { ...view.job, target: { ...view.job.target, ...target } },
-});
-
-/** Changes a job's shop or target: shown at once, sent one after the other, and again when the server was away. */
-export function usePatchJob(id: string) {
-  const client = useQueryClient();
-  const queryKey = ['job', id];
-  const show = (update: (view: JobView) => JobView): void =>
-    void client.setQueryData<JobView>(queryKey, (view) => view && update(view));
-  const mutation = useMutation({
-    scope: { id: `job ${id}` },
-    retry: (nTries, error) => error instanceof Unreachable && nTries < 60,
-    retryDelay: 1500,
-    mutationFn: async ({ change, key }: { change: JobChange; key: string }) => {
-      const view = client.getQueryData<JobView>(queryKey)!;
-      const next = changed(view, change);
-      const body = {
-        version: view.version,
-        ...(change.shop ? { shop: next.shop } : { target: next.job.target }),
-      };
-      return ask<{ version: number }>(`/jobs/${encodeURIComponent(id)}`, { method: 'PATCH', body, key });
-    },
-    onMutate: ({ change }) => show((view) => changed(view, change)),
-    onSuccess: ({ version }) => {
-      show((view) => ({ ...view, version }));
-      void client.invalidateQueries({ queryKey: ['panel', id] });
-      void client.invalidateQueries({ queryKey: ['plan', id] });
-    },
-    onError: () => client.invalidateQueries({ queryKey }),
-  });
-  return { error: mutation.error, change: (change: JobChange) => mutation.mutate({ change, key: newKey() }) };
 }
 
 /** Plans the panel as it is surveyed now. */

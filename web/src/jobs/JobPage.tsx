@@ -2,19 +2,23 @@ import { DownloadOutlined } from '@ant-design/icons';
 import { LAYER_KINDS, type JobView, type LayerKind } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { Link, useParams } from 'react-router';
-import { useJob, usePatchJob } from '../api/queries.ts';
+import { useJob } from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
 import { Swatch } from '../shared/materials/Swatch.tsx';
+import { useJobChanges, withQueue } from '../state/job-changes.ts';
 import { useFormat } from '../state/units.ts';
+import { changeJob } from './job-saver.ts';
 import { ShopForm } from './ShopForm.tsx';
 import './jobs.css';
 
 /** One job: its panels, and the shop and target under which they are planned. */
 export function JobPage() {
   const { job: id = '' } = useParams();
-  const { data, error } = useJob(id);
-  const patch = usePatchJob(id);
-  if (!data) return <Pending error={error} what="the job" />;
+  const { data: saved, error } = useJob(id);
+  const queue = useJobChanges((state) => state.queue);
+  const refusal = useJobChanges((state) => state.refusals[id]);
+  if (!saved) return <Pending error={error} what="the job" />;
+  const data = withQueue(saved, queue);
   return (
     <main className="page">
       <div className="page-head">
@@ -33,14 +37,14 @@ export function JobPage() {
           </Button>
         </div>
       </div>
-      {patch.error && <Problem error={patch.error} />}
+      {refusal && refusal.length > 0 && <Problem error={new Error(refusal.join(' '))} />}
       <div className="job-columns">
         <ul className="panel-list" aria-label="Panels">
           {data.panels.map((panel) => (
             <PanelCard key={panel.id} job={id} panel={panel} />
           ))}
         </ul>
-        <ShopForm job={data} onChange={patch.change} />
+        <ShopForm job={data} onChange={(change) => changeJob(id, change)} />
       </div>
     </main>
   );

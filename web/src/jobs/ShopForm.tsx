@@ -1,6 +1,6 @@
 import { QUALITIES, SCHOOLS, schoolOf, type JobView, type SchoolName } from '@blue-ledge/core';
 import { Select } from 'antd';
-import type { JobChange } from '../api/queries.ts';
+import type { JobChange } from '../state/job-changes.ts';
 import { NumberField } from '../shared/NumberField.tsx';
 
 /** Schools that shape the plans of this version. */

@@ -3,6 +3,7 @@ import { useParams } from 'react-router';
 import { useJob } from '../api/queries.ts';
 import { useConnection } from '../state/connection.ts';
 import { useDrafts } from '../state/drafts.ts';
+import { useJobChanges } from '../state/job-changes.ts';
 import { useFormat, useUnits } from '../state/units.ts';
 
 /** The top strip: the shop's climate, whether all is saved, and the units. */
@@ -38,7 +39,8 @@ function Climate({ job }: { readonly job: string }) {
 
 function SaveState() {
   const isLost = useConnection((state) => state.isLost);
-  const nWaiting = useDrafts((state) => Object.keys(state.drafts).length);
+  const nDrafts = useDrafts((state) => Object.keys(state.drafts).length);
+  const nWaiting = nDrafts + useJobChanges((state) => state.queue.length);
   const nRefused = useDrafts((state) => Object.keys(state.refusals).length);
   if (isLost)
     return (
