@@ -4,8 +4,8 @@ import type { PanelPlan } from '@blue-ledge/core';
 export function Stops({ stopped }: { readonly stopped: PanelPlan['stopped'] }) {
   if (stopped.length === 0) return null;
   return (
-    <div className="problem" role="alert">
-      <b>Stopped:</b>
+    <div className="problem stops" role="alert">
+      <b>Stopped</b>
       <ul>
         {stopped.map(({ zoneId, rule, text }) => (
           <li key={zoneId + rule}>

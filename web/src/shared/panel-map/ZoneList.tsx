@@ -30,7 +30,7 @@ export function ZoneList({ zones, panelAreaM2, selected, onSelect }: ZoneListPro
                 <span className="zone-letter">{zone.id}</span>
                 <Swatch kind={kind} width={36} />
                 <span className="zone-name">
-                  {zone.name}
+                  <span>{zone.name}</span>
                   <span className="note">{LAYER_KINDS[kind].label}</span>
                 </span>
                 <b>{quantity('M2', zone.areaM2)}</b>

@@ -45,8 +45,9 @@ export function nestedOrder(zones: readonly Zone[]): Zone[] {
 
 /** Width over height of a panel drawing. */
 const ASPECT = 0.72;
-/** Letters need this much room, px. */
+/** Half a letter's plaque, px, and how much of a rounded corner it keeps clear of. */
 const LABEL_PX = 13;
+const CORNER_INSET = 0.3;
 
 /** Share of the panel's area that a zone and all inside it take, 0..1, by place in the order. */
 function sharesOf(order: readonly Zone[], panelAreaM2: number): number[] {
@@ -89,11 +90,11 @@ export function layoutMap(
   }));
 }
 
-/** In the middle of a core; of a ring, in the band above what lies inside. */
+/** In the middle of a core; of a ring, at its upper left, where the rings' corners keep the letters apart. */
 function labelOf(outer: Box, inner: Box | undefined): readonly [number, number] {
-  const x = outer.x + outer.width / 2;
-  if (!inner) return [x, outer.y + outer.height / 2];
-  return [x, outer.y + Math.max(LABEL_PX, (inner.y - outer.y) / 2)];
+  if (!inner) return [outer.x + outer.width / 2, outer.y + outer.height / 2];
+  const inset = LABEL_PX + outer.corner * CORNER_INSET;
+  return [outer.x + inset, outer.y + inset];
 }
 
 /** The cut line through all zones, in mm of the panel: A B C B A for three nested zones. */

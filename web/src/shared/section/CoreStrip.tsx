@@ -3,6 +3,9 @@ import { patternId } from '../materials/patterns.ts';
 import { coreLayers, coreX } from './core-strip.ts';
 import type { SectionGeometry } from './section-layout.ts';
 
+/** Letters of a zone’s id that there is room for. */
+const MOST_ID = 8;
+
 interface CoreStripProps {
   readonly geometry: SectionGeometry;
   readonly zoneId: string;
@@ -21,7 +24,7 @@ export function CoreStrip({ geometry, zoneId, layers, x0, bottom, system }: Core
   return (
     <g>
       <text x={x0} y="17" fontSize="14" fontWeight="600" fill="#1E5B8C" fontFamily="var(--f-label)">
-        Core, zone {zoneId}
+        Core, zone {zoneId.length > MOST_ID ? `${zoneId.slice(0, MOST_ID - 1)}…` : zoneId}
       </text>
       <line x1={x0 + 2} x2={x0 + 2} y1="28" y2={bottom} stroke="#1E5B8C" strokeWidth="2" />
       <rect
