@@ -85,23 +85,26 @@ function fills(panel: PanelState, context: Context): Act[] {
 const sheetsOf = (context: Context, kind: ProductSheet['kind']): ProductSheet[] =>
   [...context.shelf.values()].filter((sheet) => sheet.kind === kind).sort((a, b) => (a.id < b.id ? -1 : 1));
 
-/** Zone sets that a coat may be meant for: the bare metal, all that is under repair, the whole panel. */
+/**
+ * Zone sets that a coat may be meant for: the bare metal, all that is under repair, the whole panel.
+ * Sound finish is not primed along with a repair by a first coat; a build may go over all.
+ */
 function zoneSets(panel: PanelState, op: CoatOp): string[][] {
   const all = idsOf(panel.zones);
   const bare = idsOf(panel.zones.filter(isBare));
-  const repair = idsOf(
+  const underRepair = idsOf(
     panel.zones.filter((zone) => zone.edge !== 'sound' || isBare(zone) || isBody(topOf(zone).kind)),
   );
-  const sets =
-    op === 'seal'
-      ? [all]
-      : op === 'prime-etch'
-        ? [bare]
-        : op === 'prime-epoxy'
-          ? [bare, repair, all]
-          : [repair, all];
+  const repair = underRepair.length > 0 ? underRepair : all;
+  const sets: Record<CoatOp, readonly string[][]> = {
+    'prime-etch': [bare],
+    'prime-epoxy': [bare, repair],
+    'prime-dtm': [repair, all],
+    'prime-build': [repair, all],
+    seal: [all],
+  };
   const seen = new Set<string>();
-  return sets.filter((set) => set.length > 0 && !seen.has(set.join()) && seen.add(set.join()));
+  return sets[op].filter((set) => set.length > 0 && !seen.has(set.join()) && seen.add(set.join()));
 }
 
 const storeyOf = (zone: ZoneState): number => {
