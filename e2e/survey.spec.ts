@@ -117,8 +117,22 @@ test('a school chosen while the server is away is kept over a reload, and arrive
   await shop.start();
   const again = await context.newPage();
   await again.goto('/jobs/bus-6');
-  await expect(again.getByText('2 panels, show quality')).toBeVisible();
+  await expect(again.getByText('3 panels, show quality')).toBeVisible();
   await expectSaved(again);
   const { job } = await (await fetch(`${shop.url}/api/jobs/bus-6`)).json();
   expect(job.target.quality).toBe('show');
+});
+
+test('a solvent rub that softens the finish makes the plan isolate or strip it', async ({ page }) => {
+  await page.goto('/jobs/bus-6/panels/hatch/survey?zone=A');
+  await page.getByRole('combobox', { name: 'Solvent rub' }).click();
+  await page.getByTitle('colour or softening: soluble').click();
+  await expectSaved(page);
+  await page.getByRole('button', { name: 'Choose a system' }).click();
+  await page.getByRole('button', { name: 'Ask for systems' }).click();
+  const cards = page.getByRole('region', { name: 'Systems to compare' });
+  await expect(cards.getByRole('button', { name: /^Soluble finish off, epoxy/ }).first()).toBeVisible();
+  await expect(cards.getByRole('listitem').filter({ hasText: 'Refused by O2' }).first()).toContainText(
+    'softens under thinner',
+  );
 });

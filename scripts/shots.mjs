@@ -1,6 +1,6 @@
 /** `npm run shots`: one current picture of each main view in docs/screenshots, from the demo data. */
 import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium as launcher } from '@playwright/test';
@@ -45,7 +45,8 @@ while (
   ))
 )
   await new Promise((r) => setTimeout(r, 50));
-await send('/api/jobs', readFileSync(join(root, 'demo/book-bus-6.ledge.json')));
+for (const name of readdirSync(join(root, 'demo')))
+  await send('/api/jobs', readFileSync(join(root, 'demo', name)));
 await send(`/api${DOOR}/plans`);
 
 const browser = await launcher.launch({

@@ -20,6 +20,7 @@ test('plan: every panel with systems, steps and refusals, in the published shape
   const { panels } = jobPlanSchema.parse(json);
   expect(panels.map(({ panelId, chosen }) => [panelId, chosen !== null])).toEqual([
     ['door', true],
+    ['hatch', true],
     ['corner', true],
   ]);
   const [door] = panels;
@@ -38,6 +39,7 @@ test('check: says what is in a good file', async () => {
       ok: true,
       panels: [
         { id: 'door', nZones: 3 },
+        { id: 'hatch', nZones: 2 },
         { id: 'corner', nZones: 1 },
       ],
     },

@@ -7,6 +7,8 @@ import { sheetSchema, type ProductSheet, type ProductSheetInput } from './sheet.
 
 const TWO_PACK = ['isocyanate', 'solvent'] as const;
 const metal = { coarsest: 'P80', finest: 'P180' } as const;
+/** Fine enough not to cut through the zinc. */
+const zinc = { coarsest: 'P180', finest: 'P320' } as const;
 const bodyWork = { coarsest: 'P180', finest: 'P320' } as const;
 const finish = { coarsest: 'P180', finest: 'P500' } as const;
 const part = (name: string, parts: number, gramsPerMl: number, volumeSolids: number) => ({
@@ -36,7 +38,7 @@ const SHEETS: readonly ProductSheetInput[] = [
     climate: { ...shopClimate, minCelsius: 13 },
     over: {
       steel: metal,
-      'zinc-steel': metal,
+      'zinc-steel': zinc,
       aluminium: { coarsest: 'P150', finest: 'P240' },
       ecoat: finish,
       'part-primer': finish,
@@ -83,6 +85,7 @@ const SHEETS: readonly ProductSheetInput[] = [
       build: finish,
       filler: bodyWork,
       glaze: bodyWork,
+      'part-primer': finish,
       'old-finish': { coarsest: 'P180', finest: 'P400' },
       ecoat: finish,
       fiberglass: bodyWork,
@@ -117,11 +120,13 @@ const SHEETS: readonly ProductSheetInput[] = [
     climate: shopClimate,
     over: {
       steel: metal,
+      'zinc-steel': zinc,
       aluminium: { coarsest: 'P150', finest: 'P240' },
       filler: bodyWork,
       glaze: bodyWork,
       epoxy: finish,
       ecoat: finish,
+      'part-primer': finish,
       'old-finish': { coarsest: 'P180', finest: 'P400' },
     },
     resistsCorrosion: true,
@@ -176,6 +181,7 @@ const SHEETS: readonly ProductSheetInput[] = [
       dtm: { coarsest: 'P320', finest: 'P600' },
       etch: { coarsest: 'P320', finest: 'P600' },
       ecoat: { coarsest: 'P320', finest: 'P600' },
+      'part-primer': { coarsest: 'P320', finest: 'P600' },
       'old-finish': { coarsest: 'P320', finest: 'P800' },
       'plastic-primer': { coarsest: 'P320', finest: 'P600' },
     },

@@ -59,7 +59,17 @@ export type LayerKind = keyof typeof LAYER_KINDS;
 export const LAYER_KIND_NAMES = Object.keys(LAYER_KINDS) as [LayerKind, ...LayerKind[]];
 export const SUBSTRATE_KINDS = LAYER_KIND_NAMES.filter((kind) => LAYER_KINDS[kind].isSubstrate);
 /** Found materials that this version plans; a zone with another one is stopped with a plain word. */
-export const PLANNED_KINDS: readonly LayerKind[] = ['steel', 'ecoat', 'old-finish', 'filler', 'glaze'];
+export const PLANNED_KINDS: readonly LayerKind[] = [
+  'steel',
+  'zinc-steel',
+  'aluminium',
+  'ecoat',
+  'part-primer',
+  'old-finish',
+  'old-finish-soluble',
+  'filler',
+  'glaze',
+];
 
 export const familyOf = (kind: LayerKind): Family => LAYER_KINDS[kind].family;
 export const labelOf = (kind: LayerKind): string => LAYER_KINDS[kind].label;

@@ -9,7 +9,7 @@ export const SAND_OPS = ['abrade', 'block', 'feather', 'strip-sand', 'remove-rus
 export const CLEAN_OPS = ['wash', 'degrease', 'mask', 'tack'] as const;
 export const BODY_OPS = ['fill', 'glaze'] as const;
 export const WAIT_OPS = ['flash', 'cure'] as const;
-export const OTHER_OPS = ['guide-coat', 'inspect', 'hand-over'] as const;
+export const OTHER_OPS = ['test', 'guide-coat', 'inspect', 'hand-over'] as const;
 export const OPS = [...CLEAN_OPS, ...SAND_OPS, ...BODY_OPS, ...COAT_OPS, ...WAIT_OPS, ...OTHER_OPS] as const;
 
 export const LAYING_OPS = [...COAT_OPS, ...BODY_OPS] as const;

@@ -1,4 +1,4 @@
-import { isBody } from '../materials/layer-kinds.ts';
+import { isBody, labelOf } from '../materials/layer-kinds.ts';
 import type { Reason } from '../wording/reason.ts';
 import type { BodyAct } from './act.ts';
 import { sheetIn, type Context } from './context.ts';
@@ -53,7 +53,7 @@ function check(zone: ZoneState, act: BodyAct, _: unknown, context: Context): Rea
   if (act.op === 'fill' && zone.surface.lowUm <= 0) reasons.push(opReason('op.nothing-to-fill'));
   if (!(kind in sheet.over))
     reasons.push({
-      ...opReason('coat.not-over', { sheet: sheet.name, layer: kind }),
+      ...opReason('coat.not-over', { sheet: sheet.name, layer: labelOf(kind) }),
       rule: isBody(sheet.kind as 'filler') ? 'F2' : 'sheet',
       source: 'sheet',
     });

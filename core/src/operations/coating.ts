@@ -1,6 +1,7 @@
 import { solventFlashFactor } from '../climate/flash.ts';
 import { sprayVolumeMl, wetFilmUm } from '../film/coverage.ts';
 import { sagLimitWetUm } from '../film/sag.ts';
+import { labelOf } from '../materials/layer-kinds.ts';
 import { readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
 import type { Reason } from '../wording/reason.ts';
 import type { CoatAct } from './act.ts';
@@ -136,7 +137,11 @@ export const coating: Operation<CoatAct> = {
     const kind = topOf(zone).kind;
     if (kind in sheet.over || kind === sheet.kind) return [];
     return [
-      { ...opReason('coat.not-over', { sheet: sheet.name, layer: kind }), rule: 'sheet', source: 'sheet' },
+      {
+        ...opReason('coat.not-over', { sheet: sheet.name, layer: labelOf(kind) }),
+        rule: 'sheet',
+        source: 'sheet',
+      },
     ];
   },
   apply,

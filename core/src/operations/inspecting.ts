@@ -17,6 +17,14 @@ export const guideCoating: Operation<PlainAct> = {
   explain: nothing,
 };
 
+/** Thinner on a cloth, held half a minute: what it shows is for the technician to say; the plan goes on as if nothing came. */
+export const testing: Operation<PlainAct> = {
+  check: nothing,
+  apply: (zone) => ({ ...zone, needsRub: false }),
+  cost: (zones, act) => ({ handsOnMin: labourMin(act.op, areaOf(zones)), waitMin: 0, materialCost: 0 }),
+  explain: nothing,
+};
+
 export const inspecting: Operation<PlainAct> = {
   check: nothing,
   apply: (zone) => ({ ...zone, hasUncheckedBody: false }),

@@ -8,6 +8,7 @@ const LABOUR: Partial<Record<OpName, readonly [fixedMin: number, perM2Min: numbe
   tack: [1, 1],
   'guide-coat': [1, 2],
   inspect: [3, 4],
+  test: [4, 2],
   'hand-over': [10, 0],
   fill: [4, 24],
   glaze: [3, 12],

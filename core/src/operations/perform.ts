@@ -4,7 +4,7 @@ import { bodywork } from './bodywork.ts';
 import { cleaning } from './cleaning.ts';
 import { coating } from './coating.ts';
 import type { Context } from './context.ts';
-import { guideCoating, handingOver, inspecting } from './inspecting.ts';
+import { guideCoating, handingOver, inspecting, testing } from './inspecting.ts';
 import type { Cost, Operation } from './operation.ts';
 import { sanding } from './sanding.ts';
 import { zoneOf, type PanelState, type ZoneState } from './state.ts';
@@ -33,6 +33,7 @@ const OPERATIONS: Table = {
   flash: flashing,
   cure: curing,
   'guide-coat': guideCoating,
+  test: testing,
   inspect: inspecting,
   'hand-over': handingOver,
 };

@@ -10,6 +10,7 @@ import {
   LAST_SAND_UM,
   gapUm,
   isBare,
+  isFoundFinish,
   topOf,
   type Layer,
   type PanelState,
@@ -95,7 +96,7 @@ const abraded = (zone: ZoneState, act: SandAct, endMin: number): ZoneState => {
 };
 
 /** Down to the substrate: what was filler leaves its hollow behind. */
-const stripped = (zone: ZoneState, act: SandAct, endMin: number): ZoneState => {
+const stripped = (zone: ZoneState, act: SandAct, { panel, endMin }: Moment): ZoneState => {
   const base = zone.stack[0]!;
   const body = zone.stack.filter((layer) => isBody(layer.kind)).reduce((sum, layer) => sum + layer.um, 0);
   const bare: ZoneState = {
@@ -103,11 +104,16 @@ const stripped = (zone: ZoneState, act: SandAct, endMin: number): ZoneState => {
     stack: [base],
     unsoundShare: 0,
     spots: null,
+    isSoluble: false,
+    needsRub: false,
     hasUncheckedBody: false,
     bareSinceMin: endMin,
     surface: { ...zone.surface, wavesUm: 0, peelUm: 0, hasPinholes: false, lowUm: zone.surface.lowUm + body },
   };
-  return dusty({ ...bare, edge: zone.edge === 'sound' ? 'sound' : 'raw' }, scratchOf(bare, act));
+  // Finish that stays around it leaves the zone with an edge of its own.
+  const staysAround = panel.zones.some((other) => isFoundFinish(other) && !act.zones.includes(other.zone.id));
+  const edge = zone.edge === 'sound' && !staysAround ? 'sound' : 'raw';
+  return dusty({ ...bare, edge }, scratchOf(bare, act));
 };
 
 const stripMinutes = (zone: ZoneState, act: SandAct): number =>
@@ -147,7 +153,7 @@ function apply(zone: ZoneState, act: SandAct, moment: Moment): ZoneState {
     case 'block':
       return blockedZone(zone, scratchOf(zone, act), moment.panel, moment.context);
     case 'strip-sand':
-      return stripped(zone, act, moment.endMin);
+      return stripped(zone, act, moment);
     case 'remove-rust':
       return { ...abraded(zone, act, moment.endMin), rust: 'none' };
     case 'feather':

@@ -63,6 +63,10 @@ export interface ZoneState {
   /** Border against sound finish: none of its own, cut raw, or feathered. */
   readonly edge: 'sound' | 'raw' | 'feathered';
   readonly spots: BareSpots | null;
+  /** Found finish that a thinner rag softens. */
+  readonly isSoluble: boolean;
+  /** Found primer of unknown kind that nobody has rubbed with thinner yet. */
+  readonly needsRub: boolean;
   /** Filler found on the panel whose hold nobody has checked yet. */
   readonly hasUncheckedBody: boolean;
   /** When bare metal was last abraded; null when it is covered or was found bare. */

@@ -60,7 +60,8 @@ function surveyZone(zone: Zone, panelHasFinish: boolean): ZoneState {
   }));
   const top = stack[stack.length - 1]!.kind;
   const isFinish = familyOf(top) === 'finish';
-  const rub = findingOf(zone.findings, 'rub-through');
+  const spots = findingOf(zone.findings, 'rub-through');
+  const rub = zone.tests?.find((test) => test.kind === 'solvent-rub');
   return {
     zone,
     stack,
@@ -68,7 +69,9 @@ function surveyZone(zone: Zone, panelHasFinish: boolean): ZoneState {
     unsoundShare: unsoundShare(zone),
     rust: rustOf(zone),
     edge: findingOf(zone.findings, 'edge') || (panelHasFinish && !isFinish) ? 'raw' : 'sound',
-    spots: rub ? { mm: rub.spotMm, count: rub.count ?? 1, to: stack[0]!.kind } : null,
+    spots: spots ? { mm: spots.spotMm, count: spots.count ?? 1, to: stack[0]!.kind } : null,
+    isSoluble: isFinish && (top === 'old-finish-soluble' || rub?.outcome === 'softens'),
+    needsRub: top === 'part-primer' && rub === undefined,
     hasUncheckedBody: isBody(top) && stack.length > 1 && isMetal(stack[stack.length - 2]!.kind),
     bareSinceMin: null,
   };

@@ -29,6 +29,7 @@ const TITLES: Record<Step['op'], (step: Step) => string> = {
   flash: () => 'Let it flash',
   cure: () => 'Let it cure',
   'guide-coat': () => 'Guide coat',
+  test: () => 'Rub with thinner',
   inspect: () => 'Check the old filler',
   'hand-over': () => 'Hand over to base',
 };

@@ -7,11 +7,13 @@ import {
   LAST_SAND_UM,
   gapUm,
   isBare,
+  isFoundFinish,
   topOf,
   zoneOf,
   type PanelState,
   type ZoneState,
 } from '../operations/state.ts';
+import { stripGrade } from '../rules/remedies.ts';
 import { baseLightness } from '../rules/seal.ts';
 import { sideText } from '../survey/schools.ts';
 import { coatsFor, filmBudget, type FilmBudget } from '../surface/budget.ts';
@@ -53,22 +55,33 @@ const reason = (
 
 /** Every act that is worth trying next, in a fixed order. */
 export function intents(panel: PanelState, context: Context): Act[] {
-  const unchecked = idsOf(panel.zones.filter((zone) => zone.hasUncheckedBody));
+  const unchecked = panel.zones.filter((zone) => zone.hasUncheckedBody);
   if (unchecked.length > 0) return foundFiller(unchecked, context);
   const handOver: Act = { op: 'hand-over', zones: idsOf(panel.zones), why: [reason('C1', 'plan.hand-over')] };
   if (panel.zones.some((zone) => topOf(zone).kind === 'sealer')) return [handOver];
-  return [...fills(panel, context), ...coats(panel, context), handOver];
+  return [...strips(panel), ...fills(panel, context), ...coats(panel, context), handOver];
 }
 
-const foundFiller = (zones: string[], context: Context): Act[] => [
-  { op: 'inspect', zones, why: [reason('F1', 'plan.keep-filler')] },
-  {
-    op: 'strip-sand',
-    zones,
-    grades: ['P80'],
-    tool: 'machine',
-    why: [reason('F1', 'plan.refill'), schoolReason('filler', context)],
-  },
+const isOpenSoluble = (zone: ZoneState): boolean => zone.isSoluble && isFoundFinish(zone);
+
+/** Soluble finish may come off; isolating it is a coat like any other. */
+function strips(panel: PanelState): Act[] {
+  const soluble = panel.zones.filter(isOpenSoluble);
+  if (soluble.length === 0) return [];
+  return [stripping(soluble, [reason('O2', 'O2.strip')])];
+}
+
+const stripping = (zones: readonly ZoneState[], why: readonly Reason[]): Act => ({
+  op: 'strip-sand',
+  zones: idsOf(zones),
+  grades: [stripGrade(zones)],
+  tool: 'machine',
+  why,
+});
+
+const foundFiller = (zones: readonly ZoneState[], context: Context): Act[] => [
+  { op: 'inspect', zones: idsOf(zones), why: [reason('F1', 'plan.keep-filler')] },
+  stripping(zones, [reason('F1', 'plan.refill'), schoolReason('filler', context)]),
 ];
 
 function fills(panel: PanelState, context: Context): Act[] {
@@ -93,7 +106,9 @@ function zoneSets(panel: PanelState, op: CoatOp): string[][] {
   const all = idsOf(panel.zones);
   const bare = idsOf(panel.zones.filter(isBare));
   const underRepair = idsOf(
-    panel.zones.filter((zone) => zone.edge !== 'sound' || isBare(zone) || isBody(topOf(zone).kind)),
+    panel.zones.filter(
+      (zone) => zone.edge !== 'sound' || isBare(zone) || isBody(topOf(zone).kind) || isOpenSoluble(zone),
+    ),
   );
   const repair = underRepair.length > 0 ? underRepair : all;
   const sets: Record<CoatOp, readonly string[][]> = {
@@ -186,7 +201,12 @@ function sealerCoats(sheet: ProductSheet, { context }: Around): Count {
   const { side, source } = schoolIn(context, 'sealerCoats');
   const nCoats = side === 'two' ? 2 : 1;
   const probe: CoatAct = { op: 'seal', sheetId: sheet.id, zones: [], coats: {}, why: [] };
-  const why = [reason('S2', 'coat.sealer-coats', { coats: nCoats, ...sagOf(probe, context) }, source)];
+  const sag = sagOf(probe, context);
+  const why = [
+    Number.isFinite(sag.limitUm)
+      ? reason('S2', 'coat.sealer-coats', { coats: nCoats, ...sag }, source)
+      : reason('S2', 'coat.sealer-level', { coats: nCoats }, source),
+  ];
   const baseL = baseLightness(context);
   if (baseL === null || sheet.tonesL.length === 0) return { on: () => nCoats, why };
   const toneL = sheet.tonesL.reduce((best, tone) =>

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { isMetal } from '../materials/layer-kinds.ts';
 import { perform } from '../operations/perform.ts';
 import { surveyState } from '../operations/survey-state.ts';
 import { checkAct } from '../rules/check-act.ts';
@@ -164,6 +165,11 @@ const sketch: fc.Arbitrary<ZoneSketch> = fc.record({
     'steel/ecoat:20',
     'steel/filler:700',
     'steel/filler:2500',
+    'zinc-steel',
+    'zinc-steel/old-finish:110',
+    'aluminium/ecoat:20/old-finish:90',
+    'steel/part-primer:30',
+    'steel/old-finish-soluble:120',
   ),
   areaM2: fc.integer({ min: 2, max: 200 }).map((n) => n / 100),
   findings: fc.subarray(
@@ -212,8 +218,9 @@ describe('any panel of these substrates', () => {
 
   test('every zone is handed over or stopped, or the plan says why nothing fits; and the plan has its published shape', () => {
     fc.assert(
-      fc.property(panels, (zones) => {
-        const made = plan(zones);
+      fc.property(panels, fc.constantFrom('vertical', 'horizontal'), (zones, orientation) => {
+        const made = plan(zones, { panel: { orientation } });
+        expect(JSON.parse(JSON.stringify(made))).toEqual(made);
         jobPlanSchema.parse({ panels: [made], warnings: [] });
         if (made.chosen === null)
           return expect(made.warnings.length + made.stopped.length).toBeGreaterThan(0);
@@ -252,7 +259,7 @@ describe('any panel of these substrates', () => {
           for (const step of system.steps)
             for (const [id, stack] of Object.entries(step.stacks))
               expect(strata[step.n]!.zones[id]!.map(({ um }) => um)).toEqual(
-                stack.filter(({ kind }) => kind !== 'steel').map(({ um }) => um),
+                stack.filter(({ kind }) => !isMetal(kind)).map(({ um }) => um),
               );
         }
       }),

@@ -3,7 +3,7 @@ import { isCoat, isSanding, lastGrade, type Act, type SandAct } from '../operati
 import type { Context } from '../operations/context.ts';
 import { carryOut } from '../operations/perform.ts';
 import type { Cost } from '../operations/operation.ts';
-import type { PanelState } from '../operations/state.ts';
+import { isBare, zoneOf, type PanelState } from '../operations/state.ts';
 import { checkAct } from '../rules/check-act.ts';
 import { REMEDY_ORDER } from '../rules/remedies.ts';
 import type { Verdict } from '../rules/rule.ts';
@@ -53,7 +53,7 @@ export function prepare(start: PanelState, act: Act, context: Context): Prepared
       }
       const hopeless = broken.filter((verdict) => verdict.remedy === undefined);
       if (hopeless.length > 0) return hopeless;
-      const remedy = nextRemedy(broken);
+      const remedy = nextRemedy(broken, panel);
       const name = signature(remedy);
       if (steps.length >= MOST_STEPS || pending.includes(name)) return [endless(wanted, steps.length)];
       const refused = reach(remedy, [...pending, name]);
@@ -79,17 +79,23 @@ function done(act: Act, before: PanelState, remarks: readonly Verdict[], context
 }
 
 /** Remedies of the same kind are shared by their zones; the first in REMEDY_ORDER is taken up. */
-function nextRemedy(broken: readonly Verdict[]): Act {
+function nextRemedy(broken: readonly Verdict[], panel: PanelState): Act {
   const remedies = broken.map((verdict) => verdict.remedy!);
   const rank = (act: Act): number => REMEDY_ORDER.indexOf(act.op);
   const first = remedies.reduce((best, remedy) => (rank(remedy) < rank(best) ? remedy : best));
-  return remedies.filter((remedy) => remedy !== first && isShareable(first, remedy)).reduce(share, first);
+  return remedies
+    .filter((remedy) => remedy !== first && isShareable(first, remedy, panel))
+    .reduce(share, first);
 }
 
-const isShareable = (a: Act, b: Act): boolean =>
+/** Bare metal has grades of its own; films and bodies end at the finer grade of the two. */
+const isShareable = (a: Act, b: Act, panel: PanelState): boolean =>
   a.op === b.op &&
-  (!isSanding(a) || (isSanding(b) && a.tool === b.tool)) &&
+  (!isSanding(a) || (isSanding(b) && a.tool === b.tool && sandsMetal(a, panel) === sandsMetal(b, panel))) &&
   (!isCoat(a) || (isCoat(b) && a.sheetId === b.sheetId));
+
+const sandsMetal = (act: Act, panel: PanelState): boolean =>
+  act.zones.some((id) => isBare(zoneOf(panel, id)));
 
 function share(a: Act, b: Act): Act {
   const zones = [...a.zones, ...b.zones.filter((id) => !a.zones.includes(id))].sort();

@@ -102,7 +102,17 @@ const isHandedOver = (way: Way): boolean => way.choices[way.choices.length - 1]?
 const keyOf = ({ panel, choices }: Way): string =>
   `${isHandedOver({ panel, choices, steps: [] })}|${panel.isMasked}|${panel.zones.map(zoneKey).join('|')}`;
 
-const zoneKey = ({ zone, stack, surface, edge, spots, hasUncheckedBody, unsoundShare }: ZoneState): string =>
+const zoneKey = ({
+  zone,
+  stack,
+  surface,
+  edge,
+  spots,
+  hasUncheckedBody,
+  unsoundShare,
+  isSoluble,
+  needsRub,
+}: ZoneState): string =>
   [
     zone.id,
     stack.map((layer) => `${layer.kind}${Math.round(layer.um)}${layer.laid ? '+' : ''}`).join('/'),
@@ -114,6 +124,8 @@ const zoneKey = ({ zone, stack, surface, edge, spots, hasUncheckedBody, unsoundS
     edge,
     spots?.to,
     hasUncheckedBody,
+    isSoluble,
+    needsRub,
     unsoundShare,
   ].join(',');
 

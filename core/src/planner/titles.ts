@@ -17,7 +17,13 @@ const WORDS: Partial<Record<OpName, string>> = {
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-const wordsOf = (choices: readonly Act[]): string[] => choices.flatMap((act) => WORDS[act.op] ?? []);
+/** Stripping is named for what comes off. */
+const wordOf = (act: Act): string | undefined =>
+  act.op === 'strip-sand' && act.why.some(({ code }) => code === 'O2.strip')
+    ? 'soluble finish off'
+    : WORDS[act.op];
+
+const wordsOf = (choices: readonly Act[]): string[] => choices.flatMap((act) => wordOf(act) ?? []);
 
 /** "Old filler out, epoxy, filler, build, sealer"; a panel that needs no coat is "Clean and key". */
 export const titleOf = (choices: readonly Act[]): string =>

@@ -109,7 +109,7 @@ const WORKED: readonly Worked[] = [
       { stack: FINISH, areaM2: 0.2, findings: [{ kind: 'peeling', share: 1 }] },
       { stack: FINISH, areaM2: 2 },
     ],
-    has: ['strip-sand A', 'prime-'],
+    has: ['strip-sand A', 'feather A', 'prime-'],
     hasNot: ['strip-sand A B', 'strip-sand B'],
     why: 'O1: local, so only that zone is stripped to a sound edge',
   },
@@ -148,6 +148,57 @@ const WORKED: readonly Worked[] = [
     target: { quality: 'show' },
     has: ['fill A', 'abrade A P320', 'prime-'],
     why: 'F6: P180 would sink back at show quality',
+  },
+  {
+    panel: 'a bare aluminium lid',
+    zones: [{ stack: 'aluminium' }],
+    has: ['degrease A', 'abrade A P180', 'prime-epoxy A'],
+    hasNot: ['fill'],
+    why: 'M1, M4: epoxy on aluminium abraded with its own abrasives',
+  },
+  {
+    panel: 'a zinc-coated sill, bare',
+    zones: [{ stack: 'zinc-steel' }],
+    has: ['abrade A P240', 'prime-'],
+    hasNot: ['abrade A P180', 'abrade A P80'],
+    why: 'M10: keyed, never cut through',
+  },
+  {
+    panel: 'a zinc-coated panel whose finish peels',
+    zones: [{ stack: 'zinc-steel/old-finish:110', findings: [{ kind: 'peeling', share: 1 }] }],
+    has: ['strip-sand A P180', 'abrade A P240', 'prime-'],
+    hasNot: ['strip-sand A P80'],
+    why: 'M10: stripped without a grade that cuts zinc',
+  },
+  {
+    panel: 'a dent in zinc-coated steel',
+    zones: [{ stack: 'zinc-steel', findings: [{ kind: 'low', depthMm: 1 }] }],
+    shop: { schools: { filler: 'on-metal' } },
+    has: ['prime-epoxy A', 'cure A', 'fill A'],
+    why: 'M10: this filler’s sheet does not allow zinc, so epoxy comes first whatever the school',
+  },
+  {
+    panel: 'a sound finish that thinner softens',
+    zones: [{ stack: 'steel/old-finish:110', tests: [{ kind: 'solvent-rub', outcome: 'softens' }] }],
+    has: ['prime-epoxy A'],
+    why: 'O2: isolated with two coats of epoxy, or stripped',
+  },
+  {
+    panel: 'a new part in its maker’s primer',
+    zones: [{ stack: 'steel/part-primer:30' }],
+    facts: { new: true },
+    has: ['test A', 'seal A'],
+    why: 'N2: the solvent rub comes first',
+  },
+  {
+    panel: 'a soluble finish beside a rusty corner',
+    zones: [
+      { stack: 'steel/old-finish-soluble:140', areaM2: 0.9 },
+      { stack: 'steel', areaM2: 0.2, findings: [{ kind: 'rust-surface' }] },
+    ],
+    has: ['remove-rust B', 'feather B', 'abrade B P180', 'prime-epoxy A B'],
+    hasNot: ['abrade A B P320', 'abrade B P320'],
+    why: 'M4: metal keeps its own grade when the finish beside it is keyed',
   },
 ];
 
@@ -203,16 +254,19 @@ const STOPPED: readonly (readonly [panel: string, zone: ZoneSketch, rule: string
     /6 mm of filler, at most 3 mm: metalwork first/,
   ],
   ['bare plastic', { stack: 'plastic-olefin' }, 'scope', /PP\/EPDM plastic is not planned yet/],
-  [
-    'a soluble finish',
-    { stack: 'steel/old-finish-soluble:120' },
-    'scope',
-    /[Ss]oluble old finish is not planned yet/,
-  ],
+  ['fiberglass', { stack: 'fiberglass' }, 'scope', /Fiberglass is not planned yet/],
 ];
 
 test.each(STOPPED)('%s is stopped, with what must happen first', (_, zone, rule, text) => {
   const plan = planned({ panel: '', zones: [zone], has: [], why: '' });
   expect(plan).toMatchObject({ chosen: null, systems: [], stopped: [{ zoneId: 'A', rule }] });
   expect(plan.stopped[0]!.text).toMatch(text);
+});
+
+test('soluble finish: both ways are offered, and a sealer straight on it is refused by O2', () => {
+  const plan = planned({ panel: '', zones: [{ stack: 'steel/old-finish-soluble:120' }], has: [], why: '' });
+  const titles = plan.systems.filter(({ verdict }) => verdict === 'ready').map(({ title }) => title);
+  expect(titles.some((title) => title.startsWith('Epoxy'))).toBe(true);
+  expect(titles.some((title) => title.startsWith('Soluble finish off'))).toBe(true);
+  expect(plan.systems.some(({ refusedBy }) => refusedBy[0]?.rule === 'O2')).toBe(true);
 });

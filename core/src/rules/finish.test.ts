@@ -115,3 +115,60 @@ describe('N3: cut-throughs get the treatment of bare metal', () => {
   test('none is handed over bare', () =>
     expect(heard('N3', plain('hand-over', 'A'), cut(12))).toHaveLength(1));
 });
+
+describe('O2: soluble finish is stripped or isolated', () => {
+  const soluble = put(benchOf([{ stack: 'steel/old-finish-soluble:120' }]), 'A', clean, scratched('P320'));
+  test('two coats of epoxy isolate, one does not, and nothing else goes on', () => {
+    expect(heard('O2', coat('prime-epoxy', 'A', 2), soluble)).toEqual([]);
+    expect(heard('O2', coat('prime-epoxy', 'A', 1), soluble)[0]).toMatch(
+      /softens under thinner: strip it, or isolate it/,
+    );
+    expect(heard('O2', coat('prime-build', 'A', 2), soluble)).toHaveLength(1);
+    expect(heard('O2', plain('hand-over', 'A'), soluble)).toHaveLength(1);
+  });
+  test('a finish that softens under the rag is soluble, whatever it is called', () => {
+    const softens = put(
+      benchOf([{ stack: FINISH, tests: [{ kind: 'solvent-rub', outcome: 'softens' }] }]),
+      'A',
+      clean,
+    );
+    expect(heard('O2', coat('seal', 'A'), softens)).toHaveLength(1);
+    const holds = put(
+      benchOf([{ stack: FINISH, tests: [{ kind: 'solvent-rub', outcome: 'none' }] }]),
+      'A',
+      clean,
+    );
+    expect(heard('O2', coat('seal', 'A'), holds)).toEqual([]);
+  });
+  test('over the isolation no heavy wet coat', () => {
+    const isolated = put(soluble, 'A', coated('epoxy', 50));
+    expect(heard('O2', coat('prime-build', 'A'), isolated)).toEqual([]);
+    const { context } = isolated;
+    const build = context.shelf.get('build-4-1-1')!;
+    const heavy = { ...build, film: { ...build.film, perCoatUm: 65 } };
+    const around = put(
+      benchOf([{ stack: 'steel/old-finish-soluble:120' }], { sheets: [heavy] }),
+      'A',
+      clean,
+      coated('epoxy', 50),
+    );
+    expect(heard('O2', coat('prime-build', 'A'), around)[0]).toMatch(/^should A: 154 µm wet/);
+  });
+});
+
+describe('N2: a maker’s primer gets the solvent rub', () => {
+  const part = (tests: object[] = []) =>
+    put(benchOf([{ stack: 'steel/part-primer:30', tests }]), 'A', clean, scratched('P400'));
+  test('before anything goes on', () => {
+    expect(verdictsOf('N2', coat('seal', 'A'), part())[0]).toMatchObject({
+      level: 'must',
+      remedy: { op: 'test' },
+    });
+    expect(heard('N2', coat('seal', 'A'), part([{ kind: 'solvent-rub', outcome: 'none' }]))).toEqual([]);
+  });
+  test('and what softens is treated as soluble', () => {
+    const soft = part([{ kind: 'solvent-rub', outcome: 'softens' }]);
+    expect(heard('N2', coat('seal', 'A'), soft)).toEqual([]);
+    expect(heard('O2', coat('seal', 'A'), soft)).toHaveLength(1);
+  });
+});

@@ -1,9 +1,10 @@
-import { labelOf } from '../materials/layer-kinds.ts';
+import { familyOf, labelOf } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying, isSanding } from '../operations/act.ts';
+import { sagOf } from '../operations/coating.ts';
 import { ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
 import { isFoundFinish, topOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { spotFacts, spotProblem } from './metal.ts';
-import { abrade, degrease, feather, strip } from './remedies.ts';
+import { abrade, degrease, feather, rub, strip } from './remedies.ts';
 import { fine, speaker, type Rule, type Trial } from './rule.ts';
 
 /** Rules of old finish and of new parts. */
@@ -11,7 +12,10 @@ import { fine, speaker, type Rule, type Trial } from './rule.ts';
 const o1 = speaker('O1');
 
 const foundFilmUm = (zone: ZoneState): number =>
-  zone.stack.reduce((sum, layer) => (layer.kind === 'old-finish' && !layer.laid ? sum + layer.um : sum), 0);
+  zone.stack.reduce(
+    (sum, layer) => (familyOf(layer.kind) === 'finish' && !layer.laid ? sum + layer.um : sum),
+    0,
+  );
 
 const unsoundPercent = (panel: PanelState, panelM2: number): number =>
   (panel.zones.reduce((sum, zone) => sum + zone.unsoundShare * zone.zone.areaM2, 0) / panelM2) * 100;
@@ -29,7 +33,7 @@ export const O1: Rule = {
       return o1.must(
         trial,
         { code: 'O1.thick', facts: { filmUm, limitUm: filmLimit.value }, source: filmLimit.source },
-        strip([zone.zone.id]),
+        strip([zone]),
       );
     if (zone.unsoundShare === 0) return fine;
     const wide = ruleIn(context, 'stripPanelSharePercent');
@@ -38,14 +42,53 @@ export const O1: Rule = {
       return o1.must(
         trial,
         { code: 'O1.local', facts: { sharePercent, limitPercent: wide.value }, source: wide.source },
-        strip([zone.zone.id]),
+        strip([zone]),
       );
-    const finishes = panel.zones.filter(isFoundFinish).map((other) => other.zone.id);
+    const finishes = panel.zones.filter(isFoundFinish);
     return o1.must(
       trial,
       { code: 'O1.panel', facts: { sharePercent, limitPercent: wide.value }, source: wide.source },
       strip(finishes),
     );
+  },
+};
+
+const o2 = speaker('O2');
+const ISOLATING_COATS = 2;
+
+export const O2: Rule = {
+  id: 'O2',
+  on: [...COAT_OPS, 'hand-over'],
+  asks: 'Soluble finish is stripped, or isolated with two coats of unreduced epoxy and no heavy wet coat over it.',
+  judge: (trial) => {
+    const { act, zone, context } = trial;
+    if (!zone.isSoluble) return fine;
+    if (isFoundFinish(zone)) {
+      const isolates =
+        isCoat(act) && act.op === 'prime-epoxy' && (act.coats[zone.zone.id] ?? 1) >= ISOLATING_COATS;
+      return isolates
+        ? fine
+        : o2.must(trial, { code: 'O2.isolate', facts: { layer: labelOf(topOf(zone).kind) } });
+    }
+    if (!isCoat(act)) return fine;
+    const limit = ruleIn(context, 'solubleMaxWetUm');
+    const { wetUm } = sagOf(act, context);
+    return wetUm <= limit.value
+      ? fine
+      : o2.should(trial, { code: 'O2.wet', facts: { wetUm, limitUm: limit.value }, source: limit.source });
+  },
+};
+
+const n2 = speaker('N2');
+
+export const N2: Rule = {
+  id: 'N2',
+  on: [...COAT_OPS, 'hand-over'],
+  asks: 'A maker’s primer of unknown kind gets the solvent rub; what softens is stripped or isolated.',
+  judge: (trial) => {
+    const { act, zone } = trial;
+    if ((!isCoat(act) && act.op !== 'hand-over') || !zone.needsRub) return fine;
+    return n2.must(trial, { code: 'N2.rub', facts: {} }, rub(zone));
   },
 };
 
@@ -139,4 +182,4 @@ export const N3: Rule = {
   },
 };
 
-export const FINISH_RULES: readonly Rule[] = [O1, O3, O4, O5, N1, N3];
+export const FINISH_RULES: readonly Rule[] = [O1, O2, O3, O4, O5, N1, N2, N3];

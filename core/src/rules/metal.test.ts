@@ -148,3 +148,55 @@ test('what a sheet does not allow is refused in the sheet’s name', () => {
 test('sanding metal starts its clock', () => {
   expect(heard('M2', sand('abrade', 'A', 'P180'), ready())).toEqual([]);
 });
+
+describe('aluminium and zinc', () => {
+  const on = (stack: string, grade: 'P80' | 'P180' | 'P240') =>
+    put(benchOf([{ stack }]), 'A', clean, scratched(grade, 'machine'), bareSince(0));
+  test('M4: aluminium is abraded P180 with abrasives of its own', () => {
+    expect(heard('M4', coat('prime-epoxy', 'A'), on('aluminium', 'P80'))[0]).toMatch(
+      /abraded P180 with abrasives of its own/,
+    );
+    expect(heard('M4', coat('prime-epoxy', 'A'), on('aluminium', 'P180'))).toEqual([]);
+  });
+  test('M4: zinc is only keyed, P240', () => {
+    expect(
+      verdictsOf('M4', coat('prime-epoxy', 'A'), put(benchOf([{ stack: 'zinc-steel' }]), 'A', clean))[0],
+    ).toMatchObject({ remedy: { grades: ['P240'] } });
+    expect(heard('M4', coat('prime-epoxy', 'A'), on('zinc-steel', 'P240'))).toEqual([]);
+  });
+  test('M10: a coarse grade cuts through zinc, bare or under what is stripped', () => {
+    expect(heard('M10', sand('abrade', 'A', 'P80'), on('zinc-steel', 'P240'))[0]).toMatch(
+      /P80 cuts through the zinc; nothing coarser than P180/,
+    );
+    expect(
+      heard('M10', sand('strip-sand', 'A', 'P80'), benchOf([{ stack: 'zinc-steel/old-finish:100' }])),
+    ).toHaveLength(1);
+    expect(
+      heard('M10', sand('strip-sand', 'A', 'P180'), benchOf([{ stack: 'zinc-steel/old-finish:100' }])),
+    ).toEqual([]);
+    expect(heard('M10', sand('abrade', 'A', 'P80'), on('steel', 'P80'))).toEqual([]);
+  });
+  test('M10: filler on zinc only where its sheet says so', () => {
+    const low = put(
+      benchOf([{ stack: 'zinc-steel', findings: [{ kind: 'low', depthMm: 1 }] }]),
+      'A',
+      clean,
+      scratched('P180'),
+    );
+    expect(heard('M10', body('fill', 'A'), low)[0]).toMatch(/does not allow filler on zinc/);
+    const filler = GENERIC_SHELF.find(({ kind }) => kind === 'filler')!;
+    const willing = {
+      ...filler,
+      over: { ...filler.over, 'zinc-steel': { coarsest: 'P80', finest: 'P180' } as const },
+    };
+    const allowed = put(
+      benchOf([{ stack: 'zinc-steel', findings: [{ kind: 'low', depthMm: 1 }] }], { sheets: [willing] }),
+      'A',
+      clean,
+    );
+    expect(heard('M10', body('fill', 'A'), allowed)).toEqual([]);
+    expect(heard('M10', plain('inspect', 'A'), benchOf([{ stack: 'zinc-steel/filler:500' }]))[0]).toMatch(
+      /^should A/,
+    );
+  });
+});

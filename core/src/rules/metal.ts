@@ -1,17 +1,25 @@
 import { dewPointCelsius } from '../climate/dew.ts';
 import { isCoarser, type Grade } from '../materials/grades.ts';
-import { isBody, labelOf } from '../materials/layer-kinds.ts';
-import { COAT_OPS, LAYING_OPS, isCoat, isLaying, type Act } from '../operations/act.ts';
+import { isBody, labelOf, type LayerKind } from '../materials/layer-kinds.ts';
+import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying, isSanding, type Act } from '../operations/act.ts';
 import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { isBare, topOf, type ZoneState } from '../operations/state.ts';
-import { abrade, removeRust } from './remedies.ts';
+import { ZINC_GRADE, abrade, removeRust } from './remedies.ts';
 import { fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
 
 /** Rules of bare metal. */
 
-const METAL_GRADE: Grade = 'P180';
+const STEEL_GRADE: Grade = 'P180';
+/** Grade under a first coat, by metal (default); inside the range of the sheet. */
+const METAL_GRADES: Partial<Record<LayerKind, Grade>> = {
+  steel: STEEL_GRADE,
+  aluminium: 'P180',
+  'zinc-steel': 'P240',
+};
+const metalGrade = (kind: LayerKind): Grade => METAL_GRADES[kind] ?? STEEL_GRADE;
 const UNDER_FILLER: Grade = 'P80';
-const gradeUnder = (act: Act): Grade => (act.op === 'fill' ? UNDER_FILLER : METAL_GRADE);
+const gradeUnder = (act: Act, kind: LayerKind): Grade =>
+  act.op === 'fill' ? UNDER_FILLER : metalGrade(kind);
 
 /** Share of the panel that rub-through spots take, percent. */
 const spotSharePercent = ({ spots }: ZoneState, context: Context): number =>
@@ -92,7 +100,7 @@ export const M2: Rule = {
     const own = ruleIn(context, 'bareMetalLimitMin');
     const isHumid = context.shop.relativeHumidity >= DRY_AIR_PERCENT;
     const limitMin = isHumid ? Math.min(own.value, HUMID_LIMIT_MIN) : own.value;
-    const remedy = abrade(zone, gradeUnder(act), 'machine', context);
+    const remedy = abrade(zone, gradeUnder(act, topOf(zone).kind), 'machine', context);
     if (zone.bareSinceMin === null)
       return m2.must(trial, { code: 'M2.found-bare', facts: { limitMin }, source: own.source }, remedy);
     const exposedMin = panel.clockMin - zone.bareSinceMin;
@@ -154,15 +162,15 @@ export const M4: Rule = {
     const kind = topOf(zone).kind;
     const range = sheetIn(context, act.sheetId).over[kind];
     if (!range) return fine;
-    const target =
-      isCoarser(METAL_GRADE, range.finest) || METAL_GRADE === range.finest ? METAL_GRADE : range.finest;
+    const wanted = metalGrade(kind);
+    const target = isCoarser(range.finest, wanted) ? range.finest : wanted;
     const grade = zone.surface.scratch?.grade;
     if (grade && !isCoarser(grade, target) && !isCoarser(range.finest, grade)) return fine;
     return m4.must(
       trial,
       {
-        code: grade ? 'M4.grade' : 'M4.unsanded',
-        facts: { layer: labelOf(kind), grit: target, found: grade ?? '' },
+        code: kind === 'aluminium' ? 'M4.aluminium' : grade ? 'M4.grade' : 'M4.unsanded',
+        facts: { layer: labelOf(kind), grit: target, found: grade ?? 'no scratch' },
         source: 'sheet',
       },
       abrade(zone, target, 'machine', context),
@@ -221,4 +229,32 @@ export const M6: Rule = {
   },
 };
 
-export const METAL_RULES: readonly Rule[] = [M1, M2, M3, M4, M5, M6];
+const m10 = speaker('M10');
+
+/** The zinc that an act would sand: the bare top, or what stripping comes down to. */
+const sandsZinc = ({ act, zone }: Trial): boolean =>
+  (act.op === 'strip-sand' ? zone.stack[0]! : topOf(zone)).kind === 'zinc-steel';
+
+export const M10: Rule = {
+  id: 'M10',
+  on: [...SAND_OPS, 'fill', 'inspect'],
+  asks: 'Zinc is not cut through, and filler lies on it only where its sheet says so.',
+  judge: (trial) => {
+    const { act, zone, context } = trial;
+    if (isSanding(act)) {
+      if (act.op === 'feather' || !sandsZinc(trial) || !isCoarser(act.grades[0], ZINC_GRADE)) return fine;
+      return m10.must(trial, { code: 'M10.cut', facts: { grit: act.grades[0], limit: ZINC_GRADE } });
+    }
+    if (act.op === 'inspect')
+      return zone.hasUncheckedBody && zone.stack[0]!.kind === 'zinc-steel'
+        ? m10.should(trial, { code: 'M10.kept', facts: {} })
+        : fine;
+    if (act.op !== 'fill' || topOf(zone).kind !== 'zinc-steel') return fine;
+    const sheet = sheetIn(context, act.sheetId);
+    return sheet.over['zinc-steel']
+      ? fine
+      : m10.must(trial, { code: 'M10.filler', facts: { sheet: sheet.name }, source: 'sheet' });
+  },
+};
+
+export const METAL_RULES: readonly Rule[] = [M1, M2, M3, M4, M5, M6, M10];

@@ -8,11 +8,17 @@ import { bestLadder } from '../surface/ladder.ts';
 import { sandedMaterial, type Tool } from '../surface/scratch.ts';
 import type { Reason } from '../wording/reason.ts';
 
+/** Coarsest grade that leaves zinc whole (default). */
+export const ZINC_GRADE: Grade = 'P180';
+
 /** The work that rules ask for. Each maker waits for the reason, which becomes the act's `why`. */
 type Remedy = (why: readonly Reason[]) => Act;
 
 const plain =
-  (op: 'flash' | 'guide-coat' | 'wash' | 'degrease' | 'mask' | 'tack', zones: readonly string[]): Remedy =>
+  (
+    op: 'test' | 'flash' | 'guide-coat' | 'wash' | 'degrease' | 'mask' | 'tack',
+    zones: readonly string[],
+  ): Remedy =>
   (why) =>
     ({ op, zones, why }) as Act;
 
@@ -49,7 +55,18 @@ export const block = (zone: ZoneState, grade: Grade): Remedy =>
   sand('block', [zone.zone.id], [grade], 'block');
 export const feather = (zone: ZoneState): Remedy =>
   sand('feather', [zone.zone.id], ['P120', 'P180', 'P320'], 'machine');
-export const strip = (zones: readonly string[]): Remedy => sand('strip-sand', zones, ['P80'], 'machine');
+
+/** Grade that strips to the metal: P80, or what does not cut through where there is zinc. */
+export const stripGrade = (zones: readonly ZoneState[]): Grade =>
+  zones.some((zone) => zone.stack[0]!.kind === 'zinc-steel') ? ZINC_GRADE : 'P80';
+export const strip = (zones: readonly ZoneState[]): Remedy =>
+  sand(
+    'strip-sand',
+    zones.map((zone) => zone.zone.id),
+    [stripGrade(zones)],
+    'machine',
+  );
+export const rub = (zone: ZoneState): Remedy => plain('test', [zone.zone.id]);
 export const removeRust = (zone: ZoneState): Remedy =>
   sand('remove-rust', [zone.zone.id], ['P80'], 'machine');
 
@@ -96,6 +113,7 @@ export const glaze =
 /** In which order remedies are taken up when several are asked for: what makes dust before what takes it away. */
 export const REMEDY_ORDER: readonly OpName[] = [
   'wash',
+  'test',
   'strip-sand',
   'remove-rust',
   'cure',

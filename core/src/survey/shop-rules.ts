@@ -35,6 +35,7 @@ export const SHOP_RULES = {
   stripFilmUm: row(400, 100, 2000, 'film from which an old finish comes off'),
   fillerMaxUm: row(3000, 500, 10_000, 'cured filler thickness where the sheet gives none'),
   glazeMaxUm: row(500, 50, 2000, 'cured glaze thickness where the sheet gives none'),
+  solubleMaxWetUm: row(125, 20, 400, 'wettest coat over an isolated soluble finish'),
   featherMmPerLayer: row(15, 5, 60, 'slope of each layer at a feathered edge'),
   primerOverlapMm: row(50, 20, 300, 'reach of primer past the feather on to abraded old finish'),
   mustStayUm: row(40, 10, 200, 'build that stays over filler or metal where the sheet gives none'),

@@ -21,6 +21,7 @@ export const SENTENCES = {
   'coat.usual': '{coats} coats: what the sheet asks for to seal the surface.',
   'coat.sealer-coats':
     '{coats} coat by the shop’s school; {wetUm} wet stays under the sag limit of {limitUm}.',
+  'coat.sealer-level': '{coats} coat by the shop’s school; on a level panel nothing sags.',
   'coat.tone': 'Tone L* {toneL}, the nearest on the shelf to a base of L* {baseL}.',
   'body.depth': '{deepestUm} deep in {lifts} lift, at most {maxUm}.',
   'body.sand-after': 'Sands after {sandAfterMin}.',
@@ -49,6 +50,8 @@ export const SENTENCES = {
   'M3.temperature': '{sheet} is sprayed from {minCelsius} to {maxCelsius}; the shop is at {roomCelsius}.',
   'M3.humidity': '{sheet} allows {maxPercent} humidity; the shop has {roomPercent}.',
   'M4.grade': 'Found {found}; {layer} is abraded {grit} under its first coat.',
+  'M4.aluminium':
+    '{layer} is abraded {grit} with abrasives of its own before its first coat (found {found}).',
   'M4.unsanded': '{layer} is abraded {grit} before its first coat.',
   'M5.surface': 'Surface rust comes off to bright metal.',
   'M5.pitted': 'Pitted rust is blasted or treated with conditioner, rinsed and dried.',
@@ -57,6 +60,9 @@ export const SENTENCES = {
   'M6.under-epoxy': 'No epoxy over acid etch unless both sheets say so.',
   'M6.spots-only': 'Etch is for spots: this is {sharePercent} of the panel, limit {limitPercent}.',
   'M6.uncovered': 'Etch must be covered by another primer or sealer.',
+  'M10.cut': '{grit} cuts through the zinc; nothing coarser than {limit} there.',
+  'M10.filler': 'The sheet of {sheet} does not allow filler on zinc: epoxy first.',
+  'M10.kept': 'Nobody knows whether this filler may lie on zinc: its sheet has to say so.',
   // filler
   'F1.uncured': 'Filler goes over cured {layer} only.',
   'F1.key': 'Filler wants {layer} abraded {grit} (found {found}).',
@@ -73,6 +79,10 @@ export const SENTENCES = {
   'O1.panel':
     'Unsound finish on {sharePercent} of the panel, more than {limitPercent}: strip the whole panel.',
   'O1.thick': 'Film of {filmUm} is more than {limitUm}: it comes off.',
+  'O2.isolate':
+    '{layer} softens under thinner: strip it, or isolate it with two coats of unreduced epoxy first.',
+  'O2.wet': '{wetUm} wet over an isolated soluble finish, {limitUm} at most: lighter coats, or it lifts.',
+  'O2.strip': 'Soluble finish is stripped, so that nothing under the new coats can soften.',
   'O3.degrease': 'Grease is taken off before sanding, or it is sanded in.',
   'O4.feather':
     'The edge of the old finish is feathered {layerMm} a layer; primer reaches {overlapMm} past it and stops in an open edge.',
@@ -81,6 +91,8 @@ export const SENTENCES = {
   'N1.leave': 'Sound e-coat stays unsanded: the factory dip is the best corrosion layer there is.',
   'N1.scuff': 'E-coat is scuffed {grit} all over: a mechanical key everywhere.',
   'N1.sheet': '{sheet} wants e-coat scuffed {grit}.',
+  'N2.rub':
+    'A maker’s primer of unknown kind is rubbed with thinner first: if it softens, strip or isolate it and plan again.',
   'N3.cut-through':
     '{count} cut-throughs of {spotMm} to {layer} are more than this coat may cover ({limitMm}, {limitPercent}): prime them as bare metal.',
   'N3.uncovered': '{count} cut-throughs are still bare.',
@@ -132,11 +144,10 @@ export const SENTENCES = {
   'plan.isolate': 'One primer over metal, filler and feather: one surface for the build.',
   'plan.build': 'Build to block level with the sound finish.',
   'plan.hand-over': 'Ready for base: tell what lies under, film, tone, scratch and window.',
-  'plan.unsupported': '{layer} is not planned yet: this version plans steel, filler, old finish and e-coat.',
+  'plan.unsupported':
+    '{layer} is not planned yet: this version plans metal, filler, finish and new parts, no plastic or fiberglass.',
   'plan.no-system': 'No system on this shelf gets the panel ready for base: {reason}',
   'plan.gave-up': 'The search stopped after {looked} states; these are the best systems found by then.',
-  'plan.strip-first':
-    'Soluble finish: strip this zone, or wait for the isolating systems of a later version.',
 } as const;
 
 export type SentenceCode = keyof typeof SENTENCES;

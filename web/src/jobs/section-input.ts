@@ -27,6 +27,7 @@ function sectionOf(found: Stacks, steps: readonly Step[], { zones, areaM2 }: Pan
   return {
     spans: cutSpans(drawn, areaM2),
     strata: strataOf(found, steps),
+    substrates: Object.fromEntries(drawn.map((zone) => [zone.id, zone.layers[0]!.kind])),
     hollowsUm: Object.fromEntries(drawn.map((zone) => [zone.id, hollowUm(zone, found, steps)])),
   };
 }

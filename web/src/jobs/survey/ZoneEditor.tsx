@@ -7,6 +7,7 @@ import { NumberField } from '../../shared/NumberField.tsx';
 import { FindingRows } from './FindingRows.tsx';
 import { LayerRows } from './LayerRows.tsx';
 import { SaveNotice } from './SaveNotice.tsx';
+import { TestRows } from './TestRows.tsx';
 import { useZoneEdit } from './use-zone-edit.ts';
 
 interface ZoneEditorProps {
@@ -40,10 +41,16 @@ export function ZoneEditor({ panelKey, view, zone }: ZoneEditorProps) {
       </header>
       <SaveNotice edit={edit} />
       <div className="zone-columns">
-        <LayerRows
-          layers={zone.layers}
-          onChange={(layers, field) => edit.change(withLayers(zone, layers), field)}
-        />
+        <div className="zone-made-of">
+          <LayerRows
+            layers={zone.layers}
+            onChange={(layers, field) => edit.change(withLayers(zone, layers), field)}
+          />
+          <TestRows
+            tests={zone.tests ?? []}
+            onChange={(tests, field) => edit.change({ ...zone, tests }, field)}
+          />
+        </div>
         <FindingRows
           findings={zone.findings}
           onChange={(findings, field) => edit.change({ ...zone, findings }, field)}

@@ -1,4 +1,10 @@
-import { LAYER_KINDS, formatNumber, type StrataLayer, type UnitSystem } from '@blue-ledge/core';
+import {
+  LAYER_KINDS,
+  formatNumber,
+  type LayerKind,
+  type StrataLayer,
+  type UnitSystem,
+} from '@blue-ledge/core';
 import { patternId } from '../materials/patterns.ts';
 import { coreLayers, coreX } from './core-strip.ts';
 import type { SectionGeometry } from './section-layout.ts';
@@ -10,13 +16,14 @@ interface CoreStripProps {
   readonly geometry: SectionGeometry;
   readonly zoneId: string;
   readonly layers: readonly StrataLayer[];
+  readonly substrate: LayerKind;
   readonly x0: number;
   readonly bottom: number;
   readonly system: UnitSystem;
 }
 
 /** The core beside the section: the layers under the blue line at their own height, with figure and name. */
-export function CoreStrip({ geometry, zoneId, layers, x0, bottom, system }: CoreStripProps) {
+export function CoreStrip({ geometry, zoneId, layers, substrate, x0, bottom, system }: CoreStripProps) {
   const x = coreX(geometry, zoneId);
   if (x === null) return null;
   const cut = coreLayers(geometry, x, layers);
@@ -32,7 +39,7 @@ export function CoreStrip({ geometry, zoneId, layers, x0, bottom, system }: Core
         y={floor}
         width="20"
         height={Math.max(0, bottom - floor)}
-        fill={`url(#${patternId('steel')})`}
+        fill={`url(#${patternId(substrate)})`}
         stroke="#14212B"
         strokeWidth="1"
       />
@@ -56,7 +63,7 @@ export function CoreStrip({ geometry, zoneId, layers, x0, bottom, system }: Core
         </g>
       ))}
       <text x={x0 + 34} y={Math.min(bottom - 4, floor + 24)} fontSize="12.5" fill="#42515C">
-        substrate
+        {LAYER_KINDS[substrate].label}
       </text>
     </g>
   );

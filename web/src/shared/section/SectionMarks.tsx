@@ -1,8 +1,48 @@
-import { LAYER_KINDS, formatNumber, type UnitSystem } from '@blue-ledge/core';
+import { LAYER_KINDS, formatNumber, type LayerKind, type UnitSystem } from '@blue-ledge/core';
+import { patternId } from '../materials/patterns.ts';
 import { coreX } from './core-strip.ts';
+import { ribbonPath } from './paths.ts';
 import { axisTicks, type Plaque, type SectionGeometry, type SectionInput } from './section-layout.ts';
 
 /** Marks on the section: axis, breaks, zone letters and the plaques of its layers. */
+
+/** Samples stand this far apart at most, px: the next one outside a stretch closes its shape. */
+const SAMPLE_GAP_PX = 3.5;
+
+interface GroundProps {
+  readonly geometry: SectionGeometry;
+  readonly substrates: SectionInput['substrates'];
+  readonly bottom: number;
+}
+
+/** The solid substrate under the films, each kind in its own pattern. */
+export function Ground({ geometry: { ground, spans }, substrates, bottom }: GroundProps) {
+  return runsOf(spans, substrates).map(({ kind, x0, x1 }) => {
+    const under = ground.filter(([x]) => x >= x0 - SAMPLE_GAP_PX && x <= x1 + SAMPLE_GAP_PX);
+    const shape = ribbonPath(under.map(([x, y]) => [Math.min(Math.max(x, x0), x1), y, bottom] as const));
+    return (
+      <path key={x0} d={shape ?? ''} fill={`url(#${patternId(kind)})`} stroke="#14212B" strokeWidth="1.2" />
+    );
+  });
+}
+
+interface Run {
+  readonly kind: LayerKind;
+  readonly x0: number;
+  readonly x1: number;
+}
+
+/** Stretches of the cut over one and the same substrate. */
+function runsOf(spans: SectionGeometry['spans'], substrates: SectionInput['substrates']): Run[] {
+  const runs: Run[] = [];
+  for (const { zoneId, x0, x1 } of spans) {
+    const kind = substrates[zoneId] ?? 'steel';
+    const last = runs.at(-1);
+    if (last?.kind === kind) runs[runs.length - 1] = { ...last, x1 };
+    else runs.push({ kind, x0, x1 });
+  }
+  return runs;
+}
 
 export function Ticks({
   geometry,

@@ -17,7 +17,10 @@ export function SectionThumb({ input }: { readonly input: SectionInput }) {
     .y1(([, y]) => y);
   return (
     <svg className="section-thumb" viewBox={FRAME} preserveAspectRatio="none" aria-hidden="true">
-      <path d={floor([...ground]) ?? ''} fill={`url(#${patternId('steel')})`} />
+      <path
+        d={floor([...ground]) ?? ''}
+        fill={`url(#${patternId(Object.values(input.substrates)[0] ?? 'steel')})`}
+      />
       {ribbons.map(({ slot, kind, points }) => (
         <path
           key={slot}

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { patternId } from '../materials/patterns.ts';
 import { CoreStrip } from './CoreStrip.tsx';
 import { RemovedFilm } from './RemovedFilm.tsx';
-import { BreakMark, OuterBreaks, PlaqueMark, Ticks, ZoneTabs } from './SectionMarks.tsx';
+import { BreakMark, Ground, OuterBreaks, PlaqueMark, Ticks, ZoneTabs } from './SectionMarks.tsx';
 import { linePath, ribbonPath } from './paths.ts';
 import { layoutSection, removedUm, type SectionInput } from './section-layout.ts';
 
@@ -37,7 +37,6 @@ export function StrataSection({
   const now = useMemo(() => layoutSection(input, n, size), [input, n, size]);
   const before = useMemo(() => (n > 0 ? layoutSection(input, n - 1, size) : null), [input, n, size]);
   const bottom = height - 8;
-  const ground = `${linePath([...now.ground]) ?? ''}L${now.ground[now.ground.length - 1]![0]} ${bottom}L${now.ground[0]![0]} ${bottom}Z`;
   return (
     <svg
       width="100%"
@@ -47,7 +46,7 @@ export function StrataSection({
       className="section-drawing"
     >
       <Ticks geometry={now} system={system} width={size.width} />
-      <path d={ground} fill={`url(#${patternId('steel')})`} stroke="#14212B" strokeWidth="1.2" />
+      <Ground geometry={now} substrates={input.substrates} bottom={bottom} />
       {now.ribbons.map((ribbon) => (
         <path
           key={ribbon.slot}
@@ -69,6 +68,7 @@ export function StrataSection({
           geometry={now}
           zoneId={core}
           layers={input.strata[n]!.zones[core] ?? []}
+          substrate={input.substrates[core] ?? 'steel'}
           x0={size.width}
           bottom={bottom}
           system={system}

@@ -34,6 +34,7 @@ const STEPS = [
 const DOOR: SectionInput = {
   spans: ['A', 'B', 'C', 'B', 'A'].map((zoneId, i) => ({ zoneId, mm: [400, 120, 240, 120, 400][i]! })),
   strata: strataOf(FOUND, STEPS),
+  substrates: { A: 'steel', B: 'steel', C: 'steel' },
   hollowsUm: { A: 0, B: 0, C: 900 },
 };
 
@@ -138,6 +139,7 @@ describe('any panel', () => {
     return {
       spans: [...sides, core, ...sides.toReversed()],
       strata: strataOf(found, []),
+      substrates: {},
       hollowsUm: Object.fromEntries(Object.entries(found).map(([id, stack]) => [id, hollow(stack)])),
     };
   };

@@ -18,6 +18,8 @@ export interface SectionInput {
   readonly spans: readonly CutSpan[];
   /** Strata as found and after each step. */
   readonly strata: readonly Strata[];
+  /** Solid substrate of each zone. */
+  readonly substrates: Readonly<Record<string, LayerKind>>;
   /** Hollow under each zone's body work, µm. */
   readonly hollowsUm: Readonly<Record<string, number>>;
 }
