@@ -136,3 +136,16 @@ test('a solvent rub that softens the finish makes the plan isolate or strip it',
     'softens under thinner',
   );
 });
+
+test('a shop that is too cold gets no system, and is told why', async ({ page }) => {
+  await page.goto('/jobs/bus-6');
+  await page.getByRole('spinbutton', { name: 'By day' }).fill('4');
+  await page.getByRole('spinbutton', { name: 'By day' }).press('Enter');
+  await expectSaved(page);
+  await page.goto(`${DOOR}/system`);
+  await page.getByRole('button', { name: 'Ask for systems' }).click();
+  await expect(page.getByRole('alert')).toContainText(
+    'No system on this shelf gets the panel ready for base',
+  );
+  await expect(page.getByRole('alert')).toContainText('the shop is at 4 °C');
+});

@@ -15,8 +15,9 @@ export interface PlannableJob {
 /** Plans every panel of a job, in the order of the file. */
 export function planJob({ job, shop, panels, sheets }: PlannableJob): JobPlan {
   const plans = panels.map((panel) => planPanel({ panel, shop, target: job.target, sheets }));
-  const warnings = plans.flatMap((plan) =>
-    plan.warnings.map((warning) => `Panel ${plan.panelId}: ${warning}`),
-  );
+  const warnings = plans.flatMap(({ panelId, stopped, warnings: own }) => [
+    ...stopped.map(({ zoneId, text }) => `Panel ${panelId}, zone ${zoneId} is stopped: ${text}`),
+    ...own.map((warning) => `Panel ${panelId}: ${warning}`),
+  ]);
   return { panels: plans, warnings };
 }

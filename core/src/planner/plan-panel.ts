@@ -8,12 +8,12 @@ import type { Panel } from '../survey/panel.ts';
 import type { Shop, Target } from '../survey/shop.ts';
 import { sentence } from '../wording/say.ts';
 import { foundStacks } from './found.ts';
-import type { PanelPlan, Said, System } from './plan.ts';
+import type { PanelPlan, Said, Step, System } from './plan.ts';
 import type { Performed } from './prepare.ts';
 import { totalsOf } from './score.ts';
 import { familyOfWay, searchSystems, type Refusal, type Searched, type Way } from './search-systems.ts';
 import { saidOf, stepOf } from './steps.ts';
-import { stopOf, type Stop } from './stops.ts';
+import { stopOf } from './stops.ts';
 import { refusedTitle, titleOf } from './titles.ts';
 
 /** What a plan is made from. */
@@ -47,19 +47,32 @@ export function planPanel(task: PlanTask): PanelPlan {
   if (zones.length === 0) return { ...empty, chosen: null, systems: [] };
   const context: Context = { ...whole, panel: { ...task.panel, zones } };
   const searched = searchSystems(surveyState(context.panel), context);
-  const ready = [...searched.ready].sort((a, b) => a.cost - b.cost).map((way) => readySystem(way, context));
-  const refused = searched.refused.map((refusal) => refusedSystem(refusal, context));
+  const write = stepWriter(context);
+  const ready = [...searched.ready]
+    .sort((a, b) => a.cost - b.cost)
+    .map((way) => readySystem(way, context, write));
+  const refused = searched.refused.map((refusal) => refusedSystem(refusal, context, write));
   return {
     ...empty,
     chosen: ready[0]?.id ?? null,
     systems: [...ready, ...refused],
     sheetVersions: sheetVersions([...searched.ready, ...searched.refused], context),
-    warnings: warningsOf(searched, refused, stopped),
+    warnings: warningsOf(searched, refused),
   };
 }
 
-const stepsOf = (performed: readonly Performed[], context: Context) =>
-  performed.map((step, i) => stepOf(step, i + 1, context));
+type Writer = (performed: readonly Performed[]) => Step[];
+
+/** Writes steps out, each once: ways that begin alike share their first steps. */
+function stepWriter(context: Context): Writer {
+  const written = new Map<Performed, Step>();
+  return (performed) =>
+    performed.map((step, i) => {
+      const known = written.get(step) ?? stepOf(step, i + 1, context);
+      written.set(step, known);
+      return known;
+    });
+}
 
 function remarksOf(steps: readonly Performed[]): System['remarks'] {
   const seen = new Map<string, System['remarks'][number]>();
@@ -77,7 +90,7 @@ const rounded = (totals: System['totals']): System['totals'] => ({
   risk: Math.round(totals.risk * 100) / 100,
 });
 
-function readySystem(way: Way, context: Context): System {
+function readySystem(way: Way, context: Context, write: Writer): System {
   const ledges = way.panel.zones.map((zone) => unlevelUm(zone, way.panel));
   return {
     id: familyOfWay(way.choices.filter((act) => act.op !== 'hand-over')) || 'key-only',
@@ -87,11 +100,11 @@ function readySystem(way: Way, context: Context): System {
     remarks: remarksOf(way.steps),
     totals: rounded(totalsOf(way.steps)),
     level: { ledgeUm: Math.round(Math.max(...ledges)), limitUm: ledgeLimit(context).value },
-    steps: stepsOf(way.steps, context),
+    steps: write(way.steps),
   };
 }
 
-function refusedSystem(refusal: Refusal, context: Context): System {
+function refusedSystem(refusal: Refusal, context: Context, write: Writer): System {
   const { refused, choices, steps, verdicts } = refusal;
   const sheetName = isLaying(refused) ? context.shelf.get(refused.sheetId)?.name : undefined;
   const before = familyOfWay(choices);
@@ -103,7 +116,7 @@ function refusedSystem(refusal: Refusal, context: Context): System {
     refusedStep: { op: refused.op, zones: [...refused.zones], ...(sheetName ? { sheetName } : {}) },
     remarks: remarksOf(steps),
     totals: rounded(totalsOf(steps)),
-    steps: stepsOf(steps, context),
+    steps: write(steps),
   };
 }
 
@@ -112,12 +125,10 @@ function sheetVersions(ways: readonly Way[], context: Context): Record<string, n
   return Object.fromEntries([...new Set(used)].sort().map((id) => [id, context.shelf.get(id)!.version]));
 }
 
-function warningsOf(searched: Searched, refused: readonly System[], stopped: readonly Stop[]): string[] {
-  const warnings = stopped.map((stop) => `Zone ${stop.zoneId} is stopped: ${stop.text}`);
-  if (searched.gaveUp) warnings.push(sentence('plan.gave-up', { looked: searched.looked }));
-  if (searched.ready.length === 0)
-    warnings.push(
-      sentence('plan.no-system', { reason: refused[0]?.refusedBy[0]?.text ?? 'no coat on the shelf fits.' }),
-    );
-  return warnings;
+/** What a person should know of the plan as a whole; stopped zones speak for themselves. */
+function warningsOf(searched: Searched, refused: readonly System[]): string[] {
+  const gaveUp = searched.gaveUp ? [sentence('plan.gave-up', { looked: searched.looked })] : [];
+  if (searched.ready.length > 0) return gaveUp;
+  const reason = refused[0]?.refusedBy[0]?.text ?? 'No coat on the shelf fits.';
+  return [...gaveUp, sentence('plan.no-system', { reason })];
 }

@@ -27,7 +27,7 @@ export function PlanBoard({ plan: stored, view, isChoosing, onChoose }: PlanBoar
     [plan, view.panel],
   );
   const [mapBox, map] = useSize();
-  if (!selection) return <NoSystem warnings={plan.warnings} />;
+  if (!selection) return <NoSystem />;
   const { system, n } = selection;
   return (
     <div className="system-grid">
@@ -71,13 +71,14 @@ export function PlanBoard({ plan: stored, view, isChoosing, onChoose }: PlanBoar
   );
 }
 
-function NoSystem({ warnings }: { readonly warnings: readonly string[] }) {
+function NoSystem() {
   return (
     <div className="no-plan">
-      <h2>No system fits</h2>
-      {warnings.map((warning) => (
-        <p key={warning}>{warning}</p>
-      ))}
+      <h2>No system for this panel</h2>
+      <p>
+        Every zone is stopped. What must happen first stands above; change the survey when it is done, and
+        plan again.
+      </p>
     </div>
   );
 }

@@ -31,6 +31,7 @@ export function SystemStage() {
       {(make.error ?? choose.error) && <Problem error={(make.error ?? choose.error)!} />}
       <PlanState plan={plan} ask={ask} />
       <Stops stopped={plan.plan.stopped} />
+      <Warnings warnings={plan.plan.warnings} />
       <PlanBoard
         plan={plan}
         view={context.view}
@@ -80,6 +81,14 @@ function NoPlan({ ask, error }: { readonly ask: React.ReactNode; readonly error:
       </p>
     </div>
   );
+}
+
+function Warnings({ warnings }: { readonly warnings: readonly string[] }) {
+  return warnings.map((warning) => (
+    <p key={warning} className="problem" role="alert">
+      {warning}
+    </p>
+  ));
 }
 
 function PlanState({ plan, ask }: { readonly plan: PlanView; readonly ask: React.ReactNode }) {
