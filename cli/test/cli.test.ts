@@ -21,6 +21,7 @@ test('plan: every panel with systems, steps and refusals, in the published shape
   expect(panels.map(({ panelId, chosen }) => [panelId, chosen !== null])).toEqual([
     ['door', true],
     ['hatch', true],
+    ['nose', true],
     ['corner', true],
   ]);
   const [door] = panels;
@@ -40,6 +41,7 @@ test('check: says what is in a good file', async () => {
       panels: [
         { id: 'door', nZones: 3 },
         { id: 'hatch', nZones: 2 },
+        { id: 'nose', nZones: 1 },
         { id: 'corner', nZones: 1 },
       ],
     },

@@ -19,7 +19,10 @@ test('the demo job is read, with defaults filled in and extra fields kept', () =
   const read = readJobText(TEXT);
   expect(read).toMatchObject({
     ok: true,
-    value: { job: { customer: 'County library service' }, panels: [{ role: 'refinish' }, {}, { new: true }] },
+    value: {
+      job: { customer: 'County library service' },
+      panels: [{ role: 'refinish' }, {}, { new: true }, { new: true }],
+    },
   });
 });
 
@@ -41,7 +44,7 @@ test('a CAMI grade is taken as the P grade of its grain', () => {
   job.panels[0].zones[1].findings = [{ kind: 'coarse-scratches', grit: 'cami 400' }];
   expect(readJob(job)).toMatchObject({
     ok: true,
-    value: { panels: [{ zones: [{}, { findings: [{ grit: 'P800' }] }, {}] }, {}, {}] },
+    value: { panels: [{ zones: [{}, { findings: [{ grit: 'P800' }] }, {}] }, {}, {}, {}] },
   });
 });
 
@@ -73,7 +76,7 @@ test.each<[string, (job: ReturnType<typeof demo>) => void, RegExp]>([
     /^version: The file is version 2; this program reads version 1/,
   ],
   ['another format', (job) => (job.format = 'x'), /^format: must be "blue-ledge-job"/],
-  ['an id twice', (job) => (job.panels[2].id = 'door'), /^panels\.2\.id: "door" is used twice/],
+  ['an id twice', (job) => (job.panels[3].id = 'door'), /^panels\.3\.id: "door" is used twice/],
   [
     'a school nobody has',
     (job) => (job.shop.schools.filler = 'none'),

@@ -229,6 +229,7 @@ const SHEETS: readonly ProductSheetInput[] = [
     potLifeMin: 5,
     climate: { minCelsius: 10, maxCelsius: 35, maxRelativeHumidity: 85 },
     over: {
+      fiberglass: { coarsest: 'P80', finest: 'P320' },
       filler: { coarsest: 'P80', finest: 'P320' },
       glaze: { coarsest: 'P80', finest: 'P320' },
       epoxy: { coarsest: 'P80', finest: 'P320' },

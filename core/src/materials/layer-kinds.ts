@@ -63,6 +63,7 @@ export const PLANNED_KINDS: readonly LayerKind[] = [
   'steel',
   'zinc-steel',
   'aluminium',
+  'fiberglass',
   'ecoat',
   'part-primer',
   'old-finish',
@@ -74,5 +75,8 @@ export const PLANNED_KINDS: readonly LayerKind[] = [
 export const familyOf = (kind: LayerKind): Family => LAYER_KINDS[kind].family;
 export const labelOf = (kind: LayerKind): string => LAYER_KINDS[kind].label;
 export const isMetal = (kind: LayerKind): boolean => familyOf(kind) === 'metal';
+/** What carries everything else and has no film thickness of its own. */
+export const isSolid = (kind: LayerKind): boolean =>
+  ['metal', 'composite', 'plastic'].includes(familyOf(kind));
 /** Filler, glaze or seam: body that fills a hollow and so adds no height over the sound surface. */
 export const isBody = (kind: LayerKind): boolean => familyOf(kind) === 'body';

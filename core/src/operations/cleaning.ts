@@ -1,7 +1,7 @@
 import type { CleanAct } from './act.ts';
 import { labourMin } from './labour.ts';
 import { areaOf, nothing, type Operation } from './operation.ts';
-import type { Soil, Surface } from './state.ts';
+import type { Soil, ZoneState } from './state.ts';
 
 /** Wash, degrease, mask and tack: the surface loses its soil, the stack stays as it is. */
 
@@ -11,15 +11,20 @@ const AFTER: Partial<Record<CleanAct['op'], Soil>> = { wash: 'washed', degrease:
 /** Solvent leaves before spraying or sanding goes on (sheet of the cleaners). */
 const WIPE_WAIT_MIN = 5;
 
-const cleaned = (surface: Surface, op: CleanAct['op']): Surface => {
-  if (op === 'tack') return { ...surface, isTacked: true };
+function cleaned(zone: ZoneState, op: CleanAct['op']): ZoneState {
+  const { surface } = zone;
+  if (op === 'tack') return { ...zone, surface: { ...surface, isTacked: true } };
   const soil = AFTER[op];
-  return soil ? { ...surface, soil, isTacked: false, hasGuideCoat: false } : surface;
-};
+  if (!soil) return zone;
+  // The first degrease takes the release wax; only the next one leaves the surface clean.
+  const left: Soil = op === 'degrease' && zone.hasWax ? 'washed' : soil;
+  const hasWax = zone.hasWax && op !== 'degrease';
+  return { ...zone, hasWax, surface: { ...surface, soil: left, isTacked: false, hasGuideCoat: false } };
+}
 
 export const cleaning: Operation<CleanAct> = {
   check: nothing,
-  apply: (zone, act) => ({ ...zone, surface: cleaned(zone.surface, act.op) }),
+  apply: (zone, act) => cleaned(zone, act.op),
   cost: (zones, act) => ({
     handsOnMin: labourMin(act.op, areaOf(zones)),
     waitMin: act.op === 'degrease' ? WIPE_WAIT_MIN : 0,

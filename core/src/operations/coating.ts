@@ -8,7 +8,7 @@ import type { CoatAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
 import { sandableAfterMin } from './curing.ts';
 import { opReason, type Moment, type Operation } from './operation.ts';
-import { topOf, type LaidCoat, type ZoneState } from './state.ts';
+import { isUnprimedComposite, topOf, type LaidCoat, type ZoneState } from './state.ts';
 
 /** Spraying: each zone gets its coats, and the new layer carries its own clocks. */
 
@@ -64,6 +64,7 @@ function apply(zone: ZoneState, act: CoatAct, moment: Moment): ZoneState {
     stack: [...zone.stack, { kind, um: coatFilmUm(act, zone, sheet), laid: laidCoat(sheet, moment) }],
     bareSinceMin: null,
     spots: null,
+    needsLook: zone.needsLook || isUnprimedComposite(zone),
     surface: {
       ...zone.surface,
       soil: 'clean',

@@ -1,4 +1,5 @@
 import { fullCureMin, minutesToConversion } from '../climate/cure.ts';
+import { familyOf } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Sourced } from '../wording/reason.ts';
 import { ruleIn, schoolIn, type Context } from './context.ts';
@@ -18,7 +19,16 @@ export type CureMethod = 'air' | 'bake';
 
 /** Heat where the shop's school is same-day and it has a lamp or an oven; air otherwise. */
 export const cureMethod = (context: Context): CureMethod =>
-  context.shop.profile === 'booth' && schoolIn(context, 'pace').side === 'same-day' ? 'bake' : 'air';
+  context.shop.profile === 'booth' && schoolIn(context, 'pace').side === 'same-day' && bearsHeat(context)
+    ? 'bake'
+    : 'air';
+
+/** Hottest that a composite bears (rule GP4), °C. */
+const COMPOSITE_MOST_CELSIUS = 60;
+
+const bearsHeat = (context: Context): boolean =>
+  ruleIn(context, 'bakeCelsius').value <= COMPOSITE_MOST_CELSIUS ||
+  !context.panel.zones.some(({ layers }) => familyOf(layers[0]!.kind) === 'composite');
 
 function airMin(sheet: ProductSheet, { shop }: Context): number {
   const byDay = SANDABLE_CONVERSION * fullCureMin(sheet.cure, shop.celsius);

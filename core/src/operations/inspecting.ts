@@ -27,7 +27,7 @@ export const testing: Operation<PlainAct> = {
 
 export const inspecting: Operation<PlainAct> = {
   check: nothing,
-  apply: (zone) => ({ ...zone, hasUncheckedBody: false }),
+  apply: (zone) => ({ ...zone, hasUncheckedBody: false, needsLook: false }),
   cost: (zones, act) => ({ handsOnMin: labourMin(act.op, areaOf(zones)), waitMin: 0, materialCost: 0 }),
   explain: nothing,
 };

@@ -75,6 +75,10 @@ export function blockedUm(zone: ZoneState, panel: PanelState, context: Context):
   return Math.min(top.um - zone.surface.wavesUm - zone.surface.peelUm, level);
 }
 
+/** Film of a build that is left once it is blocked and the last sanding is done, µm. */
+export const keptUm = (zone: ZoneState, panel: PanelState, context: Context): number =>
+  blockedUm(zone, panel, context) - LAST_SAND_UM;
+
 /** A zone with its build taken down level, `scratch` left on it. */
 export function blockedZone(
   zone: ZoneState,

@@ -1,5 +1,5 @@
 import type { Grade } from '../materials/grades.ts';
-import { familyOf, isBody, isMetal, type LayerKind } from '../materials/layer-kinds.ts';
+import { familyOf, isBody, isMetal, isSolid, type LayerKind } from '../materials/layer-kinds.ts';
 import type { Zone } from '../survey/zone.ts';
 import { scratchDepthUm, type Tool } from '../surface/scratch.ts';
 
@@ -67,6 +67,10 @@ export interface ZoneState {
   readonly isSoluble: boolean;
   /** Found primer of unknown kind that nobody has rubbed with thinner yet. */
   readonly needsRub: boolean;
+  /** Release wax of a moulding is still on it. */
+  readonly hasWax: boolean;
+  /** Pinholes show again under the first primer: it is looked at once more. */
+  readonly needsLook: boolean;
   /** Filler found on the panel whose hold nobody has checked yet. */
   readonly hasUncheckedBody: boolean;
   /** When bare metal was last abraded; null when it is covered or was found bare. */
@@ -86,7 +90,14 @@ export const isBare = (state: ZoneState): boolean => isMetal(topOf(state).kind);
 
 /** Film over the substrate, µm; filler, glaze and seam fill a hollow and add no height. */
 export const heightUm = (state: ZoneState): number =>
-  state.stack.reduce((sum, layer) => (isMetal(layer.kind) || isBody(layer.kind) ? sum : sum + layer.um), 0);
+  state.stack.reduce((sum, layer) => (isSolid(layer.kind) || isBody(layer.kind) ? sum : sum + layer.um), 0);
+
+/** Bare composite: gelcoat or laminate without a film of ours or anybody's. */
+export const isRawComposite = (state: ZoneState): boolean => familyOf(topOf(state).kind) === 'composite';
+
+/** Composite that no primer covers yet; glaze in its pinholes does not count. */
+export const isUnprimedComposite = ({ stack }: ZoneState): boolean =>
+  familyOf(stack[0]!.kind) === 'composite' && stack.slice(1).every(({ kind }) => isBody(kind));
 
 /** @throws {Error} for a zone the panel does not have: a bug of the caller. */
 export function zoneOf(panel: PanelState, id: string): ZoneState {

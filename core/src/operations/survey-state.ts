@@ -72,6 +72,8 @@ function surveyZone(zone: Zone, panelHasFinish: boolean): ZoneState {
     spots: spots ? { mm: spots.spotMm, count: spots.count ?? 1, to: stack[0]!.kind } : null,
     isSoluble: isFinish && (top === 'old-finish-soluble' || rub?.outcome === 'softens'),
     needsRub: top === 'part-primer' && rub === undefined,
+    hasWax: findingOf(zone.findings, 'release-agent') !== undefined,
+    needsLook: false,
     hasUncheckedBody: isBody(top) && stack.length > 1 && isMetal(stack[stack.length - 2]!.kind),
     bareSinceMin: null,
   };

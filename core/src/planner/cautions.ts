@@ -16,6 +16,7 @@ const BY_HAZARD: Record<ProductSheet['hazards'][number], string> = {
   dust: 'Sanding it makes fine dust: extraction and P3 mask.',
 };
 const SANDING_DUST = 'Sanding dust: extraction and P3 mask.';
+const GLASS_DUST = 'Fiberglass dust: extraction, P3 mask, sleeves and collar closed.';
 const OLD_FINISH = 'Old finish may hold chromate or lead: test before dry sanding.';
 const WASTE =
   'Rags in a closed metal bin; leftover two-pack cures under supervision before disposal by local waste rules.';
@@ -25,7 +26,9 @@ const HEAT = 'Lamp or oven: panel temperature, not air temperature; nothing with
 export function cautionsOf(act: Act, zones: readonly ZoneState[], sheet: ProductSheet | undefined): string[] {
   const cautions: string[] = [];
   if (isSanding(act)) {
-    cautions.push(SANDING_DUST);
+    cautions.push(
+      zones.some(({ stack }) => stack.some(({ kind }) => kind === 'fiberglass')) ? GLASS_DUST : SANDING_DUST,
+    );
     if (zones.some((zone) => zone.stack.some((layer) => layer.kind.startsWith('old-finish'))))
       cautions.push(OLD_FINISH);
   }

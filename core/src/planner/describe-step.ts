@@ -30,7 +30,8 @@ const TITLES: Record<Step['op'], (step: Step) => string> = {
   cure: () => 'Let it cure',
   'guide-coat': () => 'Guide coat',
   test: () => 'Rub with thinner',
-  inspect: () => 'Check the old filler',
+  inspect: (step) =>
+    step.why.some(({ rule }) => rule === 'GP3') ? 'Look for pinholes again' : 'Check the old filler',
   'hand-over': () => 'Hand over to base',
 };
 

@@ -8,6 +8,7 @@ import {
   gapUm,
   isBare,
   isFoundFinish,
+  isRawComposite,
   topOf,
   zoneOf,
   type PanelState,
@@ -107,7 +108,12 @@ function zoneSets(panel: PanelState, op: CoatOp): string[][] {
   const bare = idsOf(panel.zones.filter(isBare));
   const underRepair = idsOf(
     panel.zones.filter(
-      (zone) => zone.edge !== 'sound' || isBare(zone) || isBody(topOf(zone).kind) || isOpenSoluble(zone),
+      (zone) =>
+        zone.edge !== 'sound' ||
+        isBare(zone) ||
+        isBody(topOf(zone).kind) ||
+        isRawComposite(zone) ||
+        isOpenSoluble(zone),
     ),
   );
   const repair = underRepair.length > 0 ? underRepair : all;
@@ -221,11 +227,11 @@ function sealerCoats(sheet: ProductSheet, { context }: Around): Count {
 
 /** Waves under the build once filler that is still to be shaped or glazed has its shape, µm. */
 const wavesToCome = ({ stack, surface }: ZoneState, context: Context): number => {
-  const isUnshaped =
-    isBody(stack[stack.length - 1]!.kind) && (surface.scratch === null || surface.hasPinholes);
-  return isUnshaped
-    ? Math.min(surface.wavesUm, ruleIn(context, 'shapedFillerWavesUm').value)
-    : surface.wavesUm;
+  const shapedUm = ruleIn(context, 'shapedFillerWavesUm').value;
+  const isBodyTop = isBody(stack[stack.length - 1]!.kind);
+  // Pinholes are glazed first, and the glaze is shaped by hand like any filler.
+  if (surface.hasPinholes) return isBodyTop ? shapedUm : Math.max(surface.wavesUm, shapedUm);
+  return isBodyTop && surface.scratch === null ? Math.min(surface.wavesUm, shapedUm) : surface.wavesUm;
 };
 
 function buildCoats(sheet: ProductSheet, zones: readonly ZoneState[], { panel, context }: Around): Count {

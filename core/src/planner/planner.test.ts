@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { isMetal } from '../materials/layer-kinds.ts';
+import { isSolid } from '../materials/layer-kinds.ts';
+import { mustStay } from '../operations/context.ts';
 import { perform } from '../operations/perform.ts';
 import { surveyState } from '../operations/survey-state.ts';
 import { checkAct } from '../rules/check-act.ts';
@@ -166,6 +167,8 @@ const sketch: fc.Arbitrary<ZoneSketch> = fc.record({
     'steel/filler:700',
     'steel/filler:2500',
     'zinc-steel',
+    'fiberglass',
+    'fiberglass/old-finish:100',
     'zinc-steel/old-finish:110',
     'aluminium/ecoat:20/old-finish:90',
     'steel/part-primer:30',
@@ -180,6 +183,7 @@ const sketch: fc.Arbitrary<ZoneSketch> = fc.record({
       { kind: 'peeling', share: 0.3 },
       { kind: 'rust-surface' },
       { kind: 'orange-peel' },
+      { kind: 'release-agent' },
       { kind: 'rub-through', spotMm: 20, count: 2 },
       { kind: 'low', depthMm: 1.2 },
     ],
@@ -210,6 +214,9 @@ describe('any panel of these substrates', () => {
             state = perform(state, act, context);
           }
           expect(state).toEqual(way.panel);
+          for (const { kind, um, laid } of state.zones.flatMap(({ stack }) => stack))
+            if (laid && (kind === 'build' || kind === 'dtm'))
+              expect(um).toBeGreaterThanOrEqual(mustStay(context, laid.sheetId).value - 0.5);
         }
       }),
       CHECKED,
@@ -259,7 +266,7 @@ describe('any panel of these substrates', () => {
           for (const step of system.steps)
             for (const [id, stack] of Object.entries(step.stacks))
               expect(strata[step.n]!.zones[id]!.map(({ um }) => um)).toEqual(
-                stack.filter(({ kind }) => !isMetal(kind)).map(({ um }) => um),
+                stack.filter(({ kind }) => !isSolid(kind)).map(({ um }) => um),
               );
         }
       }),

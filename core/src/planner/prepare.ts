@@ -1,4 +1,4 @@
-import { GRADES, isCoarser, type Grade } from '../materials/grades.ts';
+import { isCoarser, type Grade } from '../materials/grades.ts';
 import { isCoat, isSanding, lastGrade, type Act, type SandAct } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { carryOut } from '../operations/perform.ts';
@@ -88,14 +88,21 @@ function nextRemedy(broken: readonly Verdict[], panel: PanelState): Act {
     .reduce(share, first);
 }
 
-/** Bare metal has grades of its own; films and bodies end at the finer grade of the two. */
+/**
+ * Work that zones do together. Sanding is shared where it is the same way to the last grade, on metal or off it:
+ * nobody takes a zone back to a coarser grade than it has, only because another one needs it.
+ */
 const isShareable = (a: Act, b: Act, panel: PanelState): boolean =>
   a.op === b.op &&
-  (!isSanding(a) || (isSanding(b) && a.tool === b.tool && sandsMetal(a, panel) === sandsMetal(b, panel))) &&
+  (!isSanding(a) || (isSanding(b) && sandsAlike(a, b, panel))) &&
   (!isCoat(a) || (isCoat(b) && a.sheetId === b.sheetId));
 
 const sandsMetal = (act: Act, panel: PanelState): boolean =>
   act.zones.some((id) => isBare(zoneOf(panel, id)));
+const onTheWay = ({ grades }: SandAct): string => grades.slice(0, -1).join();
+
+const sandsAlike = (a: SandAct, b: SandAct, panel: PanelState): boolean =>
+  a.tool === b.tool && sandsMetal(a, panel) === sandsMetal(b, panel) && onTheWay(a) === onTheWay(b);
 
 function share(a: Act, b: Act): Act {
   const zones = [...a.zones, ...b.zones.filter((id) => !a.zones.includes(id))].sort();
@@ -104,12 +111,10 @@ function share(a: Act, b: Act): Act {
   return { ...a, zones, why, grades: sharedGrades(a, b) };
 }
 
-/** One sequence for both: every grade on the way of either, ended by the finer last grade. */
+/** The same way for both, ended by the finer last grade. */
 function sharedGrades(a: SandAct, b: SandAct): SandAct['grades'] {
   const finest: Grade = isCoarser(lastGrade(a), lastGrade(b)) ? lastGrade(b) : lastGrade(a);
-  const onTheWay = new Set([...a.grades.slice(0, -1), ...b.grades.slice(0, -1)]);
-  const above = GRADES.filter((grade) => onTheWay.has(grade) && isCoarser(grade, finest));
-  return [...above, finest] as unknown as SandAct['grades'];
+  return [...a.grades.slice(0, -1), finest] as unknown as SandAct['grades'];
 }
 
 const sameReason = (a: Reason, b: Reason): boolean =>

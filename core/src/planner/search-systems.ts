@@ -112,6 +112,8 @@ const zoneKey = ({
   unsoundShare,
   isSoluble,
   needsRub,
+  hasWax,
+  needsLook,
 }: ZoneState): string =>
   [
     zone.id,
@@ -126,6 +128,8 @@ const zoneKey = ({
     hasUncheckedBody,
     isSoluble,
     needsRub,
+    hasWax,
+    needsLook,
     unsoundShare,
   ].join(',');
 

@@ -1,4 +1,4 @@
-import { LAYER_KINDS, isBody, isMetal, type LayerKind } from '../materials/layer-kinds.ts';
+import { LAYER_KINDS, isBody, isSolid, type LayerKind } from '../materials/layer-kinds.ts';
 import type { Stack, Step } from './plan.ts';
 
 /**
@@ -21,7 +21,7 @@ export interface Strata {
 
 const FOUND_ORDER = Object.keys(LAYER_KINDS) as LayerKind[];
 const foundSlot = (kind: LayerKind): string => `found-${kind}`;
-const films = (stack: Stack): Stack => stack.filter((layer) => !isMetal(layer.kind));
+const films = (stack: Stack): Stack => stack.filter((layer) => !isSolid(layer.kind));
 
 const foundStrata = (stack: Stack): StrataLayer[] =>
   films(stack).map(({ kind, um }) => ({ slot: foundSlot(kind), kind, um }));

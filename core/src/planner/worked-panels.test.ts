@@ -200,6 +200,23 @@ const WORKED: readonly Worked[] = [
     hasNot: ['abrade A B P320', 'abrade B P320'],
     why: 'M4: metal keeps its own grade when the finish beside it is keyed',
   },
+  {
+    panel: 'a moulded nose cap with wax and pinholes',
+    zones: [{ stack: 'fiberglass', findings: [{ kind: 'release-agent' }, { kind: 'pinholes' }] }],
+    has: ['wash A', 'degrease A', 'degrease A', 'glaze A', 'abrade A', 'prime-', 'inspect A', 'hand-over A'],
+    hasNot: ['prime-etch', 'strip-sand', 'abrade A P80'],
+    why: 'GP1, GP3, F7: wax off first, every pinhole closed, and looked for again',
+  },
+  {
+    panel: 'a fiberglass panel in a shop that bakes at 70 °C',
+    zones: [
+      { stack: 'fiberglass/old-finish:100', areaM2: 1 },
+      { stack: 'fiberglass', areaM2: 0.2 },
+    ],
+    shop: { schools: { pace: 'same-day' }, rules: { bakeCelsius: 70 } },
+    has: ['feather B', 'prime-', 'block B', 'seal A B'],
+    why: 'GP4: too hot for the laminate, so it cures in air',
+  },
 ];
 
 const line = ({ op, zones, grit }: Step): string => [op, ...zones, grit ?? ''].join(' ').trim();
@@ -254,7 +271,7 @@ const STOPPED: readonly (readonly [panel: string, zone: ZoneSketch, rule: string
     /6 mm of filler, at most 3 mm: metalwork first/,
   ],
   ['bare plastic', { stack: 'plastic-olefin' }, 'scope', /PP\/EPDM plastic is not planned yet/],
-  ['fiberglass', { stack: 'fiberglass' }, 'scope', /Fiberglass is not planned yet/],
+  ['rigid plastic', { stack: 'plastic-rigid' }, 'scope', /Rigid plastic is not planned yet/],
 ];
 
 test.each(STOPPED)('%s is stopped, with what must happen first', (_, zone, rule, text) => {

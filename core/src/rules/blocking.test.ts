@@ -44,7 +44,7 @@ test('K2: a block blocks, fingertips do not', () => {
 describe('K3: blocking stops at the film that must stay', () => {
   test('waves deeper than the film refuse the block', () => {
     expect(heard('K3', sand('block', 'A', 'P240', 'block'), put(built(80), 'A', wavy(60)))[0]).toMatch(
-      /would leave 20 µm, 40 µm must stay/,
+      /would leave 4 µm, 40 µm must stay/,
     );
   });
   test('enough film passes', () =>

@@ -2,7 +2,7 @@ import { grainUm, isCoarser } from '../materials/grades.ts';
 import { isBody, isMetal, labelOf } from '../materials/layer-kinds.ts';
 import { COAT_OPS, SAND_OPS, isCoat, isSanding } from '../operations/act.ts';
 import { mustStay, sheetIn } from '../operations/context.ts';
-import { blockedUm } from '../operations/sanding.ts';
+import { keptUm } from '../operations/sanding.ts';
 import { isFoundFinish, topOf } from '../operations/state.ts';
 import { isSandableBuild } from './build.ts';
 import { FINAL_TOOL, finalGrade, telegraphOn } from './final-grade.ts';
@@ -49,7 +49,7 @@ export const K3: Rule = {
     const { act, zone, panel, context } = trial;
     if (act.op !== 'block' || !isSandableBuild(zone)) return fine;
     const stays = mustStay(context, topOf(zone).laid!.sheetId);
-    const leftUm = blockedUm(zone, panel, context);
+    const leftUm = keptUm(zone, panel, context);
     if (leftUm >= stays.value) return fine;
     return k3.must(trial, {
       code: 'K3.thin',

@@ -2,7 +2,7 @@ import { labelOf } from '../materials/layer-kinds.ts';
 import { OPS, SAND_OPS, isCoat, isLaying, isSanding, type Act } from '../operations/act.ts';
 import { coatFilmUm } from '../operations/coating.ts';
 import { ledgeLimit, mustStay, ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
-import { blockedUm, blockedZone } from '../operations/sanding.ts';
+import { blockedZone, keptUm } from '../operations/sanding.ts';
 import {
   isFoundFinish,
   laidKinds,
@@ -35,8 +35,7 @@ const afterBlockingUm = ({ zone, panel, context }: Trial): number =>
   unlevelUm(blockedZone(zone, ANY_BLOCK, panel, context), panel);
 
 const canBlock = ({ zone, panel, context }: Trial): boolean =>
-  isSandableBuild(zone) &&
-  blockedUm(zone, panel, context) >= mustStay(context, topOf(zone).laid!.sheetId).value;
+  isSandableBuild(zone) && keptUm(zone, panel, context) >= mustStay(context, topOf(zone).laid!.sheetId).value;
 
 const blockRemedy = ({ zone, act, panel, context }: Trial) => {
   const final = finalGrade(zone, act, context);

@@ -4,6 +4,7 @@ import { physicalReasons } from '../operations/perform.ts';
 import { zoneOf, type PanelState } from '../operations/state.ts';
 import { BLOCKING_RULES } from './blocking.ts';
 import { BUILD_RULES } from './build.ts';
+import { COMPOSITE_RULES } from './composite.ts';
 import { FILLER_RULES } from './filler.ts';
 import { FINISH_RULES } from './finish.ts';
 import { METAL_RULES } from './metal.ts';
@@ -15,6 +16,7 @@ export const RULES: readonly Rule[] = [
   ...METAL_RULES,
   ...FILLER_RULES,
   ...FINISH_RULES,
+  ...COMPOSITE_RULES,
   ...BUILD_RULES,
   ...BLOCKING_RULES,
   ...SEAL_RULES,

@@ -1,4 +1,5 @@
 import { isCoarser, type Grade } from '../materials/grades.ts';
+import type { LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Act, OpName, SandAct } from '../operations/act.ts';
 import { ruleIn, type Context } from '../operations/context.ts';
@@ -8,6 +9,7 @@ import { bestLadder } from '../surface/ladder.ts';
 import { sandedMaterial, type Tool } from '../surface/scratch.ts';
 import type { Reason } from '../wording/reason.ts';
 
+const GENTLE: ReadonlySet<LayerKind> = new Set(['zinc-steel', 'fiberglass']);
 /** Coarsest grade that leaves zinc whole (default). */
 export const ZINC_GRADE: Grade = 'P180';
 
@@ -16,7 +18,7 @@ type Remedy = (why: readonly Reason[]) => Act;
 
 const plain =
   (
-    op: 'test' | 'flash' | 'guide-coat' | 'wash' | 'degrease' | 'mask' | 'tack',
+    op: 'test' | 'inspect' | 'flash' | 'guide-coat' | 'wash' | 'degrease' | 'mask' | 'tack',
     zones: readonly string[],
   ): Remedy =>
   (why) =>
@@ -56,9 +58,9 @@ export const block = (zone: ZoneState, grade: Grade): Remedy =>
 export const feather = (zone: ZoneState): Remedy =>
   sand('feather', [zone.zone.id], ['P120', 'P180', 'P320'], 'machine');
 
-/** Grade that strips to the metal: P80, or what does not cut through where there is zinc. */
+/** Grade that strips to the substrate: P80, or what does not cut through zinc or into the cloth of a laminate. */
 export const stripGrade = (zones: readonly ZoneState[]): Grade =>
-  zones.some((zone) => zone.stack[0]!.kind === 'zinc-steel') ? ZINC_GRADE : 'P80';
+  zones.some((zone) => GENTLE.has(zone.stack[0]!.kind)) ? ZINC_GRADE : 'P80';
 export const strip = (zones: readonly ZoneState[]): Remedy =>
   sand(
     'strip-sand',
@@ -66,6 +68,7 @@ export const strip = (zones: readonly ZoneState[]): Remedy =>
     [stripGrade(zones)],
     'machine',
   );
+export const lookAgain = (zone: ZoneState): Remedy => plain('inspect', [zone.zone.id]);
 export const rub = (zone: ZoneState): Remedy => plain('test', [zone.zone.id]);
 export const removeRust = (zone: ZoneState): Remedy =>
   sand('remove-rust', [zone.zone.id], ['P80'], 'machine');
@@ -118,6 +121,7 @@ export const REMEDY_ORDER: readonly OpName[] = [
   'remove-rust',
   'cure',
   'flash',
+  'inspect',
   'glaze',
   'feather',
   'guide-coat',

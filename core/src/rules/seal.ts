@@ -11,8 +11,8 @@ import { fine, speaker, type Rule } from './rule.ts';
 /** Rules of sealers, windows and cleanliness. */
 
 const s1 = speaker('S1');
-/** Finish that came with a new part and is no surface for base by itself. */
-const NOT_FOR_BASE = new Set<string>(['ecoat', 'part-primer']);
+/** What came with a part and is no surface for base by itself. */
+const NOT_FOR_BASE = new Set<string>(['ecoat', 'part-primer', 'fiberglass']);
 
 export const S1: Rule = {
   id: 'S1',

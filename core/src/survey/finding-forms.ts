@@ -114,6 +114,7 @@ export const PLANNED_FINDINGS: readonly FindingKind[] = [
   'reacted',
   'orange-peel',
   'edge',
+  'release-agent',
   'rust-surface',
   'rust-pitted',
   'rust-through',

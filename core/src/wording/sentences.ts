@@ -96,6 +96,11 @@ export const SENTENCES = {
   'N3.cut-through':
     '{count} cut-throughs of {spotMm} to {layer} are more than this coat may cover ({limitMm}, {limitPercent}): prime them as bare metal.',
   'N3.uncovered': '{count} cut-throughs are still bare.',
+  // fiberglass
+  'GP1.wax': 'Release wax comes off with solvent cleaner before anything is sanded: it would be sanded in.',
+  'GP2.cloth': '{grit} goes into the cloth; nothing coarser than {limit} there.',
+  'GP3.look': 'Look for pinholes again under the first primer: open, glaze and level what shows.',
+  'GP4.etch': 'No acid etch on {layer}: epoxy or two-pack build.',
   // build
   'B1.block': 'Fresh {layer} is blocked level: {ledgeUm} uneven, {quality} allows {limitUm}.',
   'B1.ledge': 'Not level: {ledgeUm} of ledge left in {layer}, {quality} allows {limitUm}.',
@@ -107,7 +112,8 @@ export const SENTENCES = {
   'K1.first': 'Guide coat before the first block: dust stays in the lows.',
   'K1.finer': 'Guide coat again before the finer grit, and raking light.',
   'K2.fingertips': 'Block with a block, not by {tool}: fingertips dig grooves.',
-  'K3.thin': 'Blocking would leave {leftUm}, {staysUm} must stay: glaze the low and build again.',
+  'K3.thin':
+    'Blocking and the last sanding would leave {leftUm}, {staysUm} must stay: glaze the low and build again.',
   'K4.shine': 'Shine left on {layer}: {grit} all over, edges and recesses by pad.',
   'K4.key': '{layer} is keyed {grit} for the primer (found {found}).',
   'K4.telegraph':
@@ -142,10 +148,10 @@ export const SENTENCES = {
   'plan.fill': 'The hollow is filled in thin pulls and left proud for shaping.',
   'plan.first-coat': 'First coat on bare metal: protects it inside the exposure limit.',
   'plan.isolate': 'One primer over metal, filler and feather: one surface for the build.',
-  'plan.build': 'Build to block level with the sound finish.',
+  'plan.build': 'Build, to be blocked level.',
   'plan.hand-over': 'Ready for base: tell what lies under, film, tone, scratch and window.',
   'plan.unsupported':
-    '{layer} is not planned yet: this version plans metal, filler, finish and new parts, no plastic or fiberglass.',
+    '{layer} is not planned yet: this version plans metal, fiberglass, filler, finish and new parts, no plastic.',
   'plan.no-system': 'No system on this shelf gets the panel ready for base: {reason}',
   'plan.gave-up': 'The search stopped after {looked} states; these are the best systems found by then.',
 } as const;

@@ -1,6 +1,5 @@
 import {
   foundStacks,
-  isBody,
   strataOf,
   type Panel,
   type Stack,
@@ -32,14 +31,14 @@ function sectionOf(found: Stacks, steps: readonly Step[], { zones, areaM2 }: Pan
   };
 }
 
-/** Depth of a zone's hollow: the most body work that ever fills it, or the low that the survey found. */
+/** Depth of a zone's hollow: the most filler that ever lies in it, or the low that the survey found. */
 function hollowUm(zone: Zone, found: Stacks, steps: readonly Step[]): number {
   const stacks = [
     found[zone.id] ?? [],
     ...steps.flatMap((step) => (step.stacks[zone.id] ? [step.stacks[zone.id]!] : [])),
   ];
   const filled = stacks.map((stack) =>
-    stack.reduce((sum, layer) => (isBody(layer.kind) ? sum + layer.um : sum), 0),
+    stack.reduce((sum, { kind, um }) => (kind === 'filler' ? sum + um : sum), 0),
   );
   const low = zone.findings.find((finding) => finding.kind === 'low');
   return Math.max(0, ...filled, low ? low.depthMm * 1000 : 0);

@@ -1,0 +1,62 @@
+import {
+  benchOf,
+  clean,
+  coat,
+  coated,
+  heard,
+  masked,
+  plain,
+  put,
+  sand,
+  scratched,
+  verdictsOf,
+} from '../testing/bench.ts';
+
+const raw = (findings: object[] = []) => benchOf([{ stack: 'fiberglass', findings }]);
+
+test('GP1: release wax is degreased off before sanding', () => {
+  const waxed = put(raw([{ kind: 'release-agent' }]), 'A', clean);
+  expect(verdictsOf('GP1', sand('abrade', 'A', 'P320'), waxed)[0]).toMatchObject({
+    level: 'must',
+    remedy: { op: 'degrease' },
+  });
+  expect(heard('GP1', sand('abrade', 'A', 'P320'), put(raw(), 'A', clean))).toEqual([]);
+});
+
+describe('GP2: never into the cloth', () => {
+  test.each([
+    ['P80', 1],
+    ['P180', 0],
+    ['P320', 0],
+  ] as const)('%s on bare fiberglass breaks it %d times', (grade, n) => {
+    expect(heard('GP2', sand('abrade', 'A', grade), put(raw(), 'A', clean))).toHaveLength(n);
+  });
+  test('nor through a finish that is stripped', () => {
+    expect(
+      heard('GP2', sand('strip-sand', 'A', 'P80'), benchOf([{ stack: 'fiberglass/old-finish:120' }])),
+    ).toHaveLength(1);
+    expect(
+      heard('GP2', sand('strip-sand', 'A', 'P180'), benchOf([{ stack: 'fiberglass/old-finish:120' }])),
+    ).toEqual([]);
+  });
+});
+
+test('GP3: pinholes are looked for again under the first primer', () => {
+  const primed = put(raw(), 'A', clean, coated('epoxy', 50), (zone) => ({ ...zone, needsLook: true }));
+  expect(verdictsOf('GP3', coat('prime-build', 'A'), primed)[0]).toMatchObject({
+    level: 'must',
+    remedy: { op: 'inspect' },
+  });
+  const looked = put(primed, 'A', (zone) => ({ ...zone, needsLook: false }));
+  expect(heard('GP3', coat('prime-build', 'A'), looked)).toEqual([]);
+});
+
+test('GP4: no etch on fiberglass', () => {
+  const ready = masked(put(raw(), 'A', clean, scratched('P320', 'machine')));
+  expect(heard('GP4', coat('prime-etch', 'A'), ready)[0]).toMatch(/No acid etch on fiberglass/);
+  expect(heard('GP4', coat('prime-etch', 'A'), benchOf([{ stack: 'steel' }]))).toEqual([]);
+});
+
+test('S1: bare gelcoat is no surface for base', () => {
+  expect(heard('S1', plain('hand-over', 'A'), raw())[0]).toMatch(/Fiberglass is not a surface for base/);
+});
