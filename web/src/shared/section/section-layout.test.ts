@@ -75,6 +75,19 @@ test('filler fills its hollow up to the line of sound metal', () => {
   expect(breakY).not.toBeNull();
 });
 
+test('beside a hollow nothing of its filler shows, and glaze over no hollow is a thin skin', () => {
+  const { ribbons, spans } = layoutSection(DOOR, 0, SIZE);
+  const filler = ribbons.find(({ kind }) => kind === 'filler')!;
+  for (const [x, top, bottom] of filler.points)
+    if (x < spans[2]!.x0 || x > spans[2]!.x1) expect(bottom - top).toBe(0);
+  const glazed = {
+    ...DOOR,
+    strata: strataOf({ ...FOUND, B: [...FOUND['B']!, { kind: 'glaze', um: 20 }] }, []),
+  };
+  const skin = layoutSection(glazed, 0, SIZE).ribbons.find(({ kind }) => kind === 'glaze')!;
+  expect(Math.max(...skin.points.map(([, top, bottom]) => bottom - top))).toBe(5);
+});
+
 test('film is drawn to one scale', () => {
   const { ribbons, pxPerUm, spans } = layoutSection(DOOR, 1, SIZE);
   const epoxy = ribbons.find(({ kind }) => kind === 'epoxy')!;

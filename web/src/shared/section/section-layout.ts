@@ -238,9 +238,9 @@ function thicknessPx({ slot, x, spans, zones, input, scale }: Spot): number {
     if (!layer) return sum;
     if (!isBody(layer.kind)) return sum + weight * filmPx(layer.um, scale.film);
     const [depthUm, share] = bowlAt(x, spans, input.hollowsUm);
-    // Glaze over no hollow is a skin that is only just seen.
-    if (depthUm === 0) return sum + weight * LEAST_FILM_PX;
-    return sum + share * Math.min(layer.um, depthUm) * scale.hollow;
+    // Glaze where there is no hollow is a skin that is only just seen.
+    if ((input.hollowsUm[zoneId] ?? 0) === 0) return sum + weight * LEAST_FILM_PX;
+    return depthUm === 0 ? sum : sum + share * Math.min(layer.um, depthUm) * scale.hollow;
   }, 0);
 }
 
