@@ -13,8 +13,10 @@ test('a steel door from survey to a chosen, explained and printed system', async
     /filled dent.*0.25 m²/,
   ]);
   await zones.getByRole('button', { name: /stripped patch/ }).click();
-  await page.getByRole('spinbutton', { name: 'Area' }).fill('0.3');
+  const patch = page.getByRole('region', { name: 'Zone B' });
+  await patch.getByRole('spinbutton', { name: 'Area' }).fill('0.3');
   await zones.getByRole('button', { name: /filled dent/ }).click();
+  await expect(page.getByRole('region', { name: 'Zone C' })).toBeVisible();
   await page.getByRole('button', { name: 'Remove finding pinholes' }).click();
   await page.getByRole('spinbutton', { name: 'Thickness of filler' }).fill('1200');
   await expect(page.getByRole('img', { name: /Section as found.*zone C: filler 1200 µm/ })).toBeVisible();
@@ -84,7 +86,7 @@ test('a changed survey says that the plan is old, and keeps it until it is plann
   await page.getByRole('button', { name: 'Ask for systems' }).click();
   await page.getByRole('link', { name: 'Survey', exact: true }).click();
   await page.getByRole('button', { name: /stripped patch/ }).click();
-  await page.getByRole('spinbutton', { name: 'Area' }).fill('0.2');
+  await page.getByRole('region', { name: 'Zone B' }).getByRole('spinbutton', { name: 'Area' }).fill('0.2');
   await expectSaved(page);
   await page.getByRole('link', { name: 'System' }).click();
   await expect(page.getByText(/have changed since this plan was made/)).toBeVisible();

@@ -75,7 +75,10 @@ test('work goes on while the server is away, and arrives when it is back', async
     'Your changes are kept here',
   );
   await page.getByRole('button', { name: /filled dent/ }).click();
-  await page.getByRole('spinbutton', { name: 'Thickness of filler' }).fill('1000');
+  await page
+    .getByRole('region', { name: 'Zone C' })
+    .getByRole('spinbutton', { name: 'Thickness of filler' })
+    .fill('1000');
   await shop.start();
   await expectSaved(page);
   await page.reload();
