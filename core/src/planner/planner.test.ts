@@ -6,7 +6,7 @@ import { surveyState } from '../operations/survey-state.ts';
 import { checkAct } from '../rules/check-act.ts';
 import type { Panel } from '../survey/panel.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
-import { panelOf, type ZoneSketch } from '../testing/bench.ts';
+import { benchOf, panelOf, type ZoneSketch } from '../testing/bench.ts';
 import { planPanel, shelfOf, type PlanTask } from './plan-panel.ts';
 import { jobPlanSchema, type PanelPlan, type System } from './plan.ts';
 import { searchSystems } from './search-systems.ts';
@@ -152,9 +152,11 @@ describe('other panels of these substrates', () => {
     expect(cold.warnings[0]).toMatch(/No system on this shelf/);
     expect(rulesAgainst(cold)).toContain('M3');
   });
-  test('an empty can of sealer: build alone is not mixed with finish', () => {
-    const none = { ...taskOf(panelOf(DOOR)), sheets: [] };
-    expect(planPanel(none).chosen).not.toBeNull();
+  test('without sealer on the shelf, build beside finish is refused by S1 and nothing is sealed', () => {
+    const { state, context } = benchOf(DOOR, { without: ['sealer'] });
+    const { ready, refused } = searchSystems(state, context);
+    expect(ready.flatMap(({ choices }) => choices).filter(({ op }) => op === 'seal')).toEqual([]);
+    expect(refused.map(({ verdicts }) => verdicts[0]!.reason.rule)).toContain('S1');
   });
 });
 
