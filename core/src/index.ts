@@ -14,7 +14,7 @@ export type { Reason, Source } from './wording/reason.ts';
 export { GRADES, grainUm, readGrade } from './materials/grades.ts';
 export type { Grade } from './materials/grades.ts';
 export { GENERIC_SHELF } from './materials/generic-shelf.ts';
-export { LAYER_KINDS, LAYER_KIND_NAMES, PLANNED_KINDS, isBody, isMetal } from './materials/layer-kinds.ts';
+export { LAYER_KINDS, LAYER_KIND_NAMES, SUBSTRATE_KINDS, isBody, isSolid } from './materials/layer-kinds.ts';
 export type { LayerKind } from './materials/layer-kinds.ts';
 export { sheetSchema } from './materials/sheet.ts';
 export type { ProductSheet } from './materials/sheet.ts';
@@ -22,7 +22,7 @@ export type { ProductSheet } from './materials/sheet.ts';
 // survey
 export { FINDING_KINDS, findingSchema } from './survey/finding.ts';
 export type { Finding, FindingKind } from './survey/finding.ts';
-export { FINDING_FORMS, PLANNED_FINDINGS } from './survey/finding-forms.ts';
+export { FINDING_FORMS } from './survey/finding-forms.ts';
 export type { FindingField } from './survey/finding-forms.ts';
 export { areaProblem, panelFactsSchema, panelSchema } from './survey/panel.ts';
 export type { Panel, PanelFacts } from './survey/panel.ts';

@@ -58,20 +58,6 @@ export const LAYER_KINDS = {
 export type LayerKind = keyof typeof LAYER_KINDS;
 export const LAYER_KIND_NAMES = Object.keys(LAYER_KINDS) as [LayerKind, ...LayerKind[]];
 export const SUBSTRATE_KINDS = LAYER_KIND_NAMES.filter((kind) => LAYER_KINDS[kind].isSubstrate);
-/** Found materials that this version plans; a zone with another one is stopped with a plain word. */
-export const PLANNED_KINDS: readonly LayerKind[] = [
-  'steel',
-  'zinc-steel',
-  'aluminium',
-  'fiberglass',
-  'ecoat',
-  'part-primer',
-  'old-finish',
-  'old-finish-soluble',
-  'filler',
-  'glaze',
-];
-
 export const familyOf = (kind: LayerKind): Family => LAYER_KINDS[kind].family;
 export const labelOf = (kind: LayerKind): string => LAYER_KINDS[kind].label;
 export const isMetal = (kind: LayerKind): boolean => familyOf(kind) === 'metal';
@@ -80,3 +66,9 @@ export const isSolid = (kind: LayerKind): boolean =>
   ['metal', 'composite', 'plastic'].includes(familyOf(kind));
 /** Filler, glaze or seam: body that fills a hollow and so adds no height over the sound surface. */
 export const isBody = (kind: LayerKind): boolean => familyOf(kind) === 'body';
+
+/** Plastic without a coat of the maker's: it wants its own wash, its own cleaner and its own primer. */
+export const isRawPlastic = (kind: LayerKind): boolean =>
+  kind === 'plastic-rigid' || kind === 'plastic-olefin' || kind === 'plastic-soft';
+/** Topcoats are planned over, not found: a found one is recorded as old finish. */
+export const isTopcoat = (kind: LayerKind): boolean => familyOf(kind) === 'topcoat';

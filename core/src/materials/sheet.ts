@@ -63,6 +63,10 @@ export const sheetSchema = z.looseObject({
   /** Low-shear viscosity for the sag model, Pa s. */
   lowShearPaS: z.number().positive().max(100).optional(),
   maxLiftUm: um.optional(),
+  /** Wait after mixing, before it is sprayed. */
+  inductionMin: minutes.optional(),
+  /** Flexible additive for flexible parts, share of the activated volume. */
+  flexPercent: z.number().min(0).max(50).optional(),
   hardenerPercent: z.object({ from: z.number(), to: z.number(), usual: z.number() }).optional(),
   tonesL: z.array(z.number().min(0).max(100)).max(12).default([]),
   pricePerLitre: z.number().min(0).max(10_000).default(0),
@@ -77,3 +81,7 @@ export function readyVolumeSolids(sheet: Pick<ProductSheet, 'components'>): numb
   const parts = sheet.components.reduce((sum, c) => sum + c.parts, 0);
   return sheet.components.reduce((sum, c) => sum + c.parts * c.volumeSolids, 0) / parts;
 }
+
+/** Two or more components that react: what gets the flexible additive on a flexible part. */
+export const isTwoPack = (sheet: Pick<ProductSheet, 'hazards' | 'kind'>): boolean =>
+  sheet.hazards.includes('isocyanate') || sheet.kind === 'epoxy';

@@ -4,13 +4,44 @@ import type { Tool } from '../surface/scratch.ts';
 
 /** An act is one operation on some zones, as plain data: what a plan is made of and what a record will hold. */
 
-export const COAT_OPS = ['prime-epoxy', 'prime-etch', 'prime-dtm', 'prime-build', 'seal'] as const;
-export const SAND_OPS = ['abrade', 'block', 'feather', 'strip-sand', 'remove-rust'] as const;
-export const CLEAN_OPS = ['wash', 'degrease', 'mask', 'tack'] as const;
-export const BODY_OPS = ['fill', 'glaze'] as const;
+export const COAT_OPS = [
+  'promote',
+  'prime-epoxy',
+  'prime-etch',
+  'prime-dtm',
+  'prime-build',
+  'prime-plastic',
+  'prime-wet-on-wet',
+  'seal',
+] as const;
+export const SAND_OPS = [
+  'abrade',
+  'scuff',
+  'block',
+  'denib',
+  'feather',
+  'strip-sand',
+  'remove-rust',
+] as const;
+export const CLEAN_OPS = ['wash', 'degrease', 'antistatic-wipe', 'mask', 'tack'] as const;
+export const BODY_OPS = ['fill', 'glaze', 'plastic-repair', 'seam-seal'] as const;
 export const WAIT_OPS = ['flash', 'cure'] as const;
-export const OTHER_OPS = ['test', 'guide-coat', 'inspect', 'hand-over'] as const;
+export const OTHER_OPS = [
+  'remove-part',
+  'temper',
+  'test',
+  'strip-chemical',
+  'strip-blast',
+  'laminate-repair',
+  'guide-coat',
+  'inspect',
+  'hand-over',
+] as const;
 export const OPS = [...CLEAN_OPS, ...SAND_OPS, ...BODY_OPS, ...COAT_OPS, ...WAIT_OPS, ...OTHER_OPS] as const;
+/** Coats that base goes on without sanding between. */
+export const LAST_OPS = ['seal', 'prime-wet-on-wet'] as const;
+/** What takes a stack down to its substrate. */
+export const STRIP_OPS = ['strip-sand', 'strip-chemical', 'strip-blast'] as const;
 
 export const LAYING_OPS = [...COAT_OPS, ...BODY_OPS] as const;
 
@@ -69,6 +100,8 @@ const among = <T extends string>(names: readonly T[]): ((op: string) => op is T)
   return (op): op is T => set.has(op);
 };
 
+const stripOp = among(STRIP_OPS);
+const lastOp = among(LAST_OPS);
 const coatOp = among(COAT_OPS);
 const sandOp = among(SAND_OPS);
 const bodyOp = among(BODY_OPS);
@@ -78,6 +111,12 @@ export const isSanding = (act: Act): act is SandAct => sandOp(act.op);
 export const isBodywork = (act: Act): act is BodyAct => bodyOp(act.op);
 /** Anything laid on the panel: coats and bodywork. */
 export const isLaying = (act: Act): act is CoatAct | BodyAct => isCoat(act) || isBodywork(act);
+
+export const isStripping = (act: Act): boolean => stripOp(act.op);
+/** The last coat before base: it is not sanded, and base goes on inside its window. */
+export const isLastCoat = (act: Act): act is CoatAct => lastOp(act.op);
+/** Base follows this act: the last coat, or the hand-over itself. */
+export const leadsToBase = (act: Act): boolean => isLastCoat(act) || act.op === 'hand-over';
 
 /** Last grade of a sanding act: the scratch it leaves. */
 export const lastGrade = (act: SandAct): Grade => act.grades[act.grades.length - 1]!;

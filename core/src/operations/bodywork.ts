@@ -1,15 +1,17 @@
 import { isBody, labelOf } from '../materials/layer-kinds.ts';
 import type { Reason } from '../wording/reason.ts';
-import type { BodyAct } from './act.ts';
+import type { BodyAct, PlainAct } from './act.ts';
 import { sheetIn, type Context } from './context.ts';
 import { labourMin } from './labour.ts';
-import { opReason, type Moment, type Operation } from './operation.ts';
-import { topOf, type ZoneState } from './state.ts';
+import { nothing, opReason, type Moment, type Operation } from './operation.ts';
+import { settle, topOf, type ZoneState } from './state.ts';
 
 /** Filler takes out a hollow, glaze closes pinholes; both are left proud for shaping. */
 
 /** How far freshly spread filler and glaze stand proud and uneven, µm (calibrated: two thin pulls). */
-const PROUD_UM = { fill: 250, glaze: 60 } as const;
+const PROUD_UM = { fill: 250, glaze: 60, 'plastic-repair': 250, 'seam-seal': 0 } as const;
+
+const LAID = { fill: 'filler', glaze: 'glaze', 'plastic-repair': 'filler', 'seam-seal': 'seam' } as const;
 
 /** Thickness that an act lays on a zone, µm. */
 export const bodyFilmUm = (zone: ZoneState, act: BodyAct, context: Context): number =>
@@ -23,15 +25,17 @@ export function liftsOf(zone: ZoneState, act: BodyAct, context: Context): number
 
 function apply(zone: ZoneState, act: BodyAct, { endMin, context }: Moment): ZoneState {
   const sheet = sheetIn(context, act.sheetId);
-  const kind = act.op === 'fill' ? 'filler' : 'glaze';
   const laid = {
     sheetId: sheet.id,
     flashedAtMin: endMin,
-    sandableAtMin: endMin,
+    sandableAtMin: sheet.sandAfterMin === null ? null : endMin,
     closesAtMin: endMin + sheet.recoat.closesMin,
   };
+  const kind = LAID[act.op];
+  const isPaste = kind === 'filler';
   return {
-    ...zone,
+    ...settle(zone, ...(act.op === 'seam-seal' ? (['joint'] as const) : [])),
+    damage: act.op === 'plastic-repair' ? null : zone.damage,
     stack: [...zone.stack, { kind, um: bodyFilmUm(zone, act, context), laid }],
     bareSinceMin: null,
     surface: {
@@ -41,7 +45,7 @@ function apply(zone: ZoneState, act: BodyAct, { endMin, context }: Moment): Zone
       scratch: null,
       lowUm: act.op === 'fill' ? 0 : zone.surface.lowUm,
       hasPinholes: act.op === 'glaze' ? false : zone.surface.hasPinholes,
-      wavesUm: act.op === 'fill' ? PROUD_UM.fill : Math.max(zone.surface.wavesUm, PROUD_UM.glaze),
+      wavesUm: isPaste ? PROUD_UM[act.op] : Math.max(zone.surface.wavesUm, PROUD_UM[act.op]),
     },
   };
 }
@@ -83,9 +87,10 @@ export const bodywork: Operation<BodyAct> = {
     const sheet = sheetIn(context, act.sheetId);
     const deepest = Math.max(...zones.map((zone) => bodyFilmUm(zone, act, context)));
     const lifts = Math.max(...zones.map((zone) => liftsOf(zone, act, context)));
+    if (act.op === 'seam-seal') return [];
     const reasons: Reason[] = [
       {
-        rule: 'F3',
+        rule: act.op === 'plastic-repair' ? 'P9' : 'F3',
         code: 'body.depth',
         source: 'sheet',
         facts: { deepestUm: deepest, maxUm: sheet.film.maxUm, lifts },
@@ -97,9 +102,32 @@ export const bodywork: Operation<BodyAct> = {
         facts: { sandAfterMin: sheet.sandAfterMin ?? 0 },
       },
     ];
-    const hardener = sheet.hardenerPercent;
-    if (!hardener) return reasons;
-    const facts = { usualPercent: hardener.usual, fromPercent: hardener.from, toPercent: hardener.to };
-    return [...reasons, { rule: 'F4', code: 'body.hardener', source: 'sheet', facts }];
+    return reasons;
   },
+};
+
+/** Resin and cloth over the ground place, left for P80 to shape (rule GP2); set resin sands after this time. */
+const LAMINATE_SETS_MIN = 180;
+const LAMINATE_PER_REPAIR = 18;
+const LAMINATE_WAVES_UM = 60;
+
+export const laminateRepair: Operation<PlainAct> = {
+  check: (zone) => (zone.damage ? [] : [opReason('op.nothing-to-mend')]),
+  apply: (zone) => ({
+    ...zone,
+    damage: null,
+    surface: {
+      ...zone.surface,
+      soil: 'dusty',
+      isTacked: false,
+      hasPinholes: true,
+      wavesUm: Math.max(zone.surface.wavesUm, LAMINATE_WAVES_UM),
+    },
+  }),
+  cost: (zones, act) => ({
+    handsOnMin: labourMin(act.op, 0) * zones.length,
+    waitMin: LAMINATE_SETS_MIN,
+    materialCost: LAMINATE_PER_REPAIR * zones.length,
+  }),
+  explain: nothing,
 };

@@ -1,13 +1,31 @@
 import type { CleanAct } from './act.ts';
 import { labourMin } from './labour.ts';
 import { areaOf, nothing, type Operation } from './operation.ts';
-import type { Soil, ZoneState } from './state.ts';
+import { has, isUnprimedPlastic, raise, settle, type Matter, type Soil, type ZoneState } from './state.ts';
 
 /** Wash, degrease, mask and tack: the surface loses its soil, the stack stays as it is. */
 
 /** Litres a square metre, and price a litre, of what is wiped on and thrown away (defaults). */
-const WIPED: Record<CleanAct['op'], number> = { wash: 0.4, degrease: 1.6, mask: 1.8, tack: 0.5 };
-const AFTER: Partial<Record<CleanAct['op'], Soil>> = { wash: 'washed', degrease: 'clean' };
+const WIPED: Record<CleanAct['op'], number> = {
+  wash: 0.4,
+  degrease: 1.6,
+  'antistatic-wipe': 1.4,
+  mask: 1.8,
+  tack: 0.5,
+};
+const AFTER: Partial<Record<CleanAct['op'], Soil>> = {
+  wash: 'washed',
+  degrease: 'clean',
+  'antistatic-wipe': 'clean',
+};
+/** What one pass takes off; until it has, the surface is no cleaner than before. */
+const TAKES: Partial<Record<CleanAct['op'], readonly Matter[]>> = {
+  wash: ['dressing', 'stripper'],
+  degrease: ['wax', 'glue'],
+  'antistatic-wipe': ['wax', 'glue'],
+};
+/** Dressing goes with the first wash only so far: it is washed twice. */
+const HOLDS_BACK: readonly Matter[] = ['dressing', 'wax'];
 /** Solvent leaves before spraying or sanding goes on (sheet of the cleaners). */
 const WIPE_WAIT_MIN = 5;
 
@@ -16,10 +34,12 @@ function cleaned(zone: ZoneState, op: CleanAct['op']): ZoneState {
   if (op === 'tack') return { ...zone, surface: { ...surface, isTacked: true } };
   const soil = AFTER[op];
   if (!soil) return zone;
-  // The first degrease takes the release wax; only the next one leaves the surface clean.
-  const left: Soil = op === 'degrease' && zone.hasWax ? 'washed' : soil;
-  const hasWax = zone.hasWax && op !== 'degrease';
-  return { ...zone, hasWax, surface: { ...surface, soil: left, isTacked: false, hasGuideCoat: false } };
+  const taken = TAKES[op] ?? [];
+  const isHeldBack = HOLDS_BACK.some((matter) => taken.includes(matter) && has(zone, matter));
+  const settled = settle(zone, ...taken, ...(op === 'antistatic-wipe' ? (['static'] as const) : []));
+  const loaded = op === 'degrease' && isUnprimedPlastic(zone) ? raise(settled, 'static') : settled;
+  const left = isHeldBack ? surface.soil : soil;
+  return { ...loaded, surface: { ...surface, soil: left, isTacked: false, hasGuideCoat: false } };
 }
 
 export const cleaning: Operation<CleanAct> = {
@@ -27,7 +47,7 @@ export const cleaning: Operation<CleanAct> = {
   apply: (zone, act) => cleaned(zone, act.op),
   cost: (zones, act) => ({
     handsOnMin: labourMin(act.op, areaOf(zones)),
-    waitMin: act.op === 'degrease' ? WIPE_WAIT_MIN : 0,
+    waitMin: act.op === 'degrease' || act.op === 'antistatic-wipe' ? WIPE_WAIT_MIN : 0,
     materialCost: WIPED[act.op] * areaOf(zones),
   }),
   explain: nothing,

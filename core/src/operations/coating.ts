@@ -3,12 +3,20 @@ import { sprayVolumeMl, wetFilmUm } from '../film/coverage.ts';
 import { sagLimitWetUm } from '../film/sag.ts';
 import { labelOf } from '../materials/layer-kinds.ts';
 import { readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
+import { isLowEnergy } from '../survey/zone-facts.ts';
 import type { Reason } from '../wording/reason.ts';
 import type { CoatAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
 import { sandableAfterMin } from './curing.ts';
 import { opReason, type Moment, type Operation } from './operation.ts';
-import { isUnprimedComposite, topOf, type LaidCoat, type ZoneState } from './state.ts';
+import {
+  isUnprimedComposite,
+  isUnprimedPlastic,
+  raise,
+  topOf,
+  type LaidCoat,
+  type ZoneState,
+} from './state.ts';
 
 /** Spraying: each zone gets its coats, and the new layer carries its own clocks. */
 
@@ -59,12 +67,13 @@ function apply(zone: ZoneState, act: CoatAct, moment: Moment): ZoneState {
   const sheet = sheetIn(moment.context, act.sheetId);
   const kind = sheet.kind as ZoneState['stack'][number]['kind'];
   const isBuild = kind === 'build' || kind === 'dtm';
+  const looked = isUnprimedComposite(zone) ? raise(zone, 'look') : zone;
   return {
-    ...zone,
+    ...looked,
     stack: [...zone.stack, { kind, um: coatFilmUm(act, zone, sheet), laid: laidCoat(sheet, moment) }],
     bareSinceMin: null,
-    spots: null,
-    needsLook: zone.needsLook || isUnprimedComposite(zone),
+    // Promoter covers no spot: what goes over it does.
+    spots: kind === 'promoter' ? zone.spots : null,
     surface: {
       ...zone.surface,
       soil: 'clean',
@@ -111,13 +120,6 @@ function explain(zones: readonly ZoneState[], act: CoatAct, _: unknown, context:
       },
     },
   ];
-  if (sheet.tipMm)
-    reasons.push({
-      rule: 'B4',
-      code: 'coat.tip',
-      source: 'sheet',
-      facts: { tip: `${sheet.tipMm.from.toFixed(1)}-${sheet.tipMm.to.toFixed(1)} mm` },
-    });
   if (mostCoats(act) > 1)
     reasons.push({
       rule: 'B2',
@@ -132,11 +134,15 @@ function explain(zones: readonly ZoneState[], act: CoatAct, _: unknown, context:
   return reasons;
 }
 
+/** Low-energy plastic takes this coat over a promoter, which rule P4 asks for. */
+const goesOverPromoter = (zone: ZoneState, sheet: ProductSheet): boolean =>
+  isUnprimedPlastic(zone) && isLowEnergy(zone.zone) && 'promoter' in sheet.over;
+
 export const coating: Operation<CoatAct> = {
   check: (zone, act, _, context) => {
     const sheet = sheetIn(context, act.sheetId);
     const kind = topOf(zone).kind;
-    if (kind in sheet.over || kind === sheet.kind) return [];
+    if (kind in sheet.over || kind === sheet.kind || goesOverPromoter(zone, sheet)) return [];
     return [
       {
         ...opReason('coat.not-over', { sheet: sheet.name, layer: labelOf(kind) }),

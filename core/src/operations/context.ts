@@ -1,3 +1,4 @@
+import { isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Panel } from '../survey/panel.ts';
 import { schoolOf, type SchoolName, type SideOf } from '../survey/schools.ts';
@@ -45,3 +46,11 @@ export function mustStay(context: Context, sheetId: string): Sourced<number> {
   const own = context.shelf.get(sheetId)?.mustStayUm;
   return own === undefined ? ruleIn(context, 'mustStayUm') : { value: own, source: 'sheet' };
 }
+
+/** The filler for metal and composite: the first on the shelf that is not a paste for plastic. */
+export const bodyFiller = ({ shelf }: Pick<Context, 'shelf'>): ProductSheet | undefined =>
+  [...shelf.values()].find((sheet) => sheet.kind === 'filler' && !isForPlastic(sheet));
+
+/** A product made for plastic: its sheet lets it lie on raw plastic. */
+export const isForPlastic = ({ over }: ProductSheet): boolean =>
+  Object.keys(over).some((kind) => isRawPlastic(kind as LayerKind));

@@ -1,6 +1,7 @@
 import { fullCureMin, minutesToConversion } from '../climate/cure.ts';
-import { familyOf } from '../materials/layer-kinds.ts';
+import { familyOf, type Family } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
+import type { Panel } from '../survey/panel.ts';
 import type { Sourced } from '../wording/reason.ts';
 import { ruleIn, schoolIn, type Context } from './context.ts';
 
@@ -23,12 +24,15 @@ export const cureMethod = (context: Context): CureMethod =>
     ? 'bake'
     : 'air';
 
-/** Hottest that a composite bears (rule GP4), °C. */
-const COMPOSITE_MOST_CELSIUS = 60;
+/** Hottest that a panel of this family may get, °C (rules GP4 and P6); what is not here bears any bake. */
+const MOST_CELSIUS: Partial<Record<Family, number>> = { composite: 60, plastic: 65 };
+
+/** The lowest heat limit of the panel's materials, °C; Infinity where metal carries all of it. */
+export const heatLimitCelsius = (panel: Pick<Panel, 'zones'>): number =>
+  Math.min(...panel.zones.map((zone) => MOST_CELSIUS[familyOf(zone.layers[0]!.kind)] ?? Infinity));
 
 const bearsHeat = (context: Context): boolean =>
-  ruleIn(context, 'bakeCelsius').value <= COMPOSITE_MOST_CELSIUS ||
-  !context.panel.zones.some(({ layers }) => familyOf(layers[0]!.kind) === 'composite');
+  ruleIn(context, 'bakeCelsius').value <= heatLimitCelsius(context.panel);
 
 function airMin(sheet: ProductSheet, { shop }: Context): number {
   const byDay = SANDABLE_CONVERSION * fullCureMin(sheet.cure, shop.celsius);

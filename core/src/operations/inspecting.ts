@@ -1,6 +1,7 @@
 import type { PlainAct } from './act.ts';
 import { labourMin } from './labour.ts';
 import { areaOf, nothing, type Operation } from './operation.ts';
+import { settle } from './state.ts';
 
 /** Guide coat, inspection and hand-over: they show or settle something and move no material. */
 
@@ -17,18 +18,30 @@ export const guideCoating: Operation<PlainAct> = {
   explain: nothing,
 };
 
-/** Thinner on a cloth, held half a minute: what it shows is for the technician to say; the plan goes on as if nothing came. */
+/** Thinner on a cloth, tape on plastic: what it shows is for the technician to say; the plan goes on as if all were well. */
 export const testing: Operation<PlainAct> = {
   check: nothing,
-  apply: (zone) => ({ ...zone, needsRub: false }),
+  apply: (zone) => settle(zone, 'rub', 'tape'),
   cost: (zones, act) => ({ handsOnMin: labourMin(act.op, areaOf(zones)), waitMin: 0, materialCost: 0 }),
   explain: nothing,
 };
 
 export const inspecting: Operation<PlainAct> = {
   check: nothing,
-  apply: (zone) => ({ ...zone, hasUncheckedBody: false, needsLook: false }),
+  apply: (zone) => settle(zone, 'found-body', 'look'),
   cost: (zones, act) => ({ handsOnMin: labourMin(act.op, areaOf(zones)), waitMin: 0, materialCost: 0 }),
+  explain: nothing,
+};
+
+/** Parts come off, their fasteners into labelled bags; `perform` notes it for the panel. */
+export const removingParts: Operation<PlainAct> = {
+  check: nothing,
+  apply: (zone) => zone,
+  cost: (_, act, __, { panel }) => ({
+    handsOnMin: labourMin(act.op, 0) * panel.parts.filter(({ plan }) => plan === 'remove').length,
+    waitMin: 0,
+    materialCost: 0,
+  }),
   explain: nothing,
 };
 

@@ -12,6 +12,14 @@ const LABOUR: Partial<Record<OpName, readonly [fixedMin: number, perM2Min: numbe
   'hand-over': [10, 0],
   fill: [4, 24],
   glaze: [3, 12],
+  'antistatic-wipe': [3, 3],
+  'remove-part': [12, 0],
+  temper: [4, 0],
+  'strip-chemical': [14, 30],
+  'strip-blast': [18, 22],
+  'plastic-repair': [35, 0],
+  'laminate-repair': [45, 0],
+  'seam-seal': [8, 4],
 };
 
 /** Hands-on minutes of an operation that is timed by area. */

@@ -1,14 +1,15 @@
 import type { Reason } from '../wording/reason.ts';
-import type { Act, OpName } from './act.ts';
-import { bodywork } from './bodywork.ts';
+import { isStripping, type Act, type OpName } from './act.ts';
+import { bodywork, laminateRepair } from './bodywork.ts';
 import { cleaning } from './cleaning.ts';
 import { coating } from './coating.ts';
 import type { Context } from './context.ts';
-import { guideCoating, handingOver, inspecting, testing } from './inspecting.ts';
+import { guideCoating, handingOver, inspecting, removingParts, testing } from './inspecting.ts';
 import type { Cost, Operation } from './operation.ts';
 import { sanding } from './sanding.ts';
 import { zoneOf, type PanelState, type ZoneState } from './state.ts';
-import { curing, flashing } from './waiting.ts';
+import { blasting, chemicalStripping } from './stripping.ts';
+import { curing, flashing, tempering } from './waiting.ts';
 
 /** The one table from operation name to its check, apply, cost and explanation, and what is done with it. */
 type Table = { readonly [Name in OpName]: Operation<Extract<Act, { op: Name }>> };
@@ -16,21 +17,34 @@ type Table = { readonly [Name in OpName]: Operation<Extract<Act, { op: Name }>> 
 const OPERATIONS: Table = {
   wash: cleaning,
   degrease: cleaning,
+  'antistatic-wipe': cleaning,
   mask: cleaning,
   tack: cleaning,
   abrade: sanding,
+  scuff: sanding,
+  denib: sanding,
   block: sanding,
   feather: sanding,
   'strip-sand': sanding,
   'remove-rust': sanding,
   fill: bodywork,
   glaze: bodywork,
+  'plastic-repair': bodywork,
+  'seam-seal': bodywork,
+  promote: coating,
+  'prime-plastic': coating,
+  'prime-wet-on-wet': coating,
   'prime-epoxy': coating,
   'prime-etch': coating,
   'prime-dtm': coating,
   'prime-build': coating,
   seal: coating,
   flash: flashing,
+  temper: tempering,
+  'remove-part': removingParts,
+  'strip-chemical': chemicalStripping,
+  'strip-blast': blasting,
+  'laminate-repair': laminateRepair,
   cure: curing,
   'guide-coat': guideCoating,
   test: testing,
@@ -58,7 +72,7 @@ export const numbersOf = (act: Act, panel: PanelState, context: Context): Reason
 /** Masking does not survive water or a sanding dust storm; `mask` itself lays it. */
 function maskedAfter(panel: PanelState, act: Act): boolean {
   if (act.op === 'mask') return true;
-  return panel.isMasked && act.op !== 'wash' && act.op !== 'block' && act.op !== 'strip-sand';
+  return panel.isMasked && act.op !== 'wash' && act.op !== 'block' && !isStripping(act);
 }
 
 export interface Outcome {
@@ -78,7 +92,8 @@ export function carryOut(panel: PanelState, act: Act, context: Context): Outcome
   const zones = panel.zones.map((zone) =>
     act.zones.includes(zone.zone.id) ? operation.apply(zone, act, moment) : zone,
   );
-  return { panel: { clockMin: endMin, isMasked: maskedAfter(panel, act), zones }, cost };
+  const arePartsOff = panel.arePartsOff || act.op === 'remove-part';
+  return { panel: { clockMin: endMin, isMasked: maskedAfter(panel, act), arePartsOff, zones }, cost };
 }
 
 /** The panel after an act. */

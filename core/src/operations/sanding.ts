@@ -1,16 +1,19 @@
 import { grainUm, type Grade } from '../materials/grades.ts';
 import { isBody, isMetal } from '../materials/layer-kinds.ts';
-import { removalCm3PerMin, sandingMinutes } from '../surface/ladder.ts';
+import { sandingMinutes } from '../surface/ladder.ts';
 import { sandedMaterial, scratchDepthUm, type Tool } from '../surface/scratch.ts';
 import type { Reason } from '../wording/reason.ts';
 import { lastGrade, type SandAct } from './act.ts';
 import { mustStay, ruleIn, type Context } from './context.ts';
 import { areaOf, opReason, type Cost, type Moment, type Operation } from './operation.ts';
+import { stripMinutes, strippedBare } from './stripping.ts';
 import {
   LAST_SAND_UM,
   gapUm,
   isBare,
-  isFoundFinish,
+  isUnprimedPlastic,
+  raise,
+  settle,
   topOf,
   type Layer,
   type PanelState,
@@ -25,6 +28,10 @@ import {
 
 /** Minutes of hands-on work a metre of feathered edge and layer (default). */
 const FEATHER_MIN_PER_M = 1.2;
+/** Pad along edges and backs: set-up and minutes a metre; looking for nibs (defaults). */
+const SCUFF_FIXED_MIN = 3;
+const SCUFF_MIN_PER_M = 0.8;
+const DENIB_MIN = 3;
 const ABRASIVE_PER_M2_STEP = 1.4;
 /** Keying a surface that has no scratch yet takes off about this much of a coat, µm (calibrated). */
 const KEY_DEPTH_UM = 3;
@@ -44,6 +51,21 @@ const scratchOf = (zone: ZoneState, act: SandAct): Scratch => {
     depthUm: scratchDepthUm(grade, act.tool, sandedMaterial(topOf(zone).kind)),
   };
 };
+
+/** Rubbing raw plastic loads it with static. */
+const charged = (zone: ZoneState): ZoneState => (isUnprimedPlastic(zone) ? raise(zone, 'static') : zone);
+
+/** Pad over edges, recesses and backs: it dulls them and leaves the scratch of the face as it is. */
+const scuffed = (zone: ZoneState): ZoneState => ({
+  ...charged(settle(zone, 'hidden-edges')),
+  surface: { ...zone.surface, soil: 'dusty', isTacked: false },
+});
+
+/** Nibs are cut off at their spots; the film between them stays as it was sprayed. */
+const denibbed = (zone: ZoneState): ZoneState => ({
+  ...zone,
+  surface: { ...zone.surface, isTacked: false },
+});
 
 const withTop = (zone: ZoneState, um: number): ZoneState => {
   const top: Layer = { ...topOf(zone), um: Math.max(0, um) };
@@ -93,41 +115,11 @@ export function blockedZone(
 
 const abraded = (zone: ZoneState, act: SandAct, endMin: number): ZoneState => {
   const top = topOf(zone);
-  const sanded = dusty(zone, scratchOf(zone, act));
+  const sanded = dusty(charged(settle(zone, 'overspray')), scratchOf(zone, act));
   if (isMetal(top.kind)) return { ...sanded, bareSinceMin: endMin };
   const taken = isBody(top.kind) ? 0 : depthsUm(zone, act.grades, act.tool).reduce((sum, um) => sum + um, 0);
   return { ...withTop(sanded, top.um - taken), surface: { ...sanded.surface, peelUm: 0 } };
 };
-
-/** Down to the substrate: what was filler leaves its hollow behind. */
-const stripped = (zone: ZoneState, act: SandAct, { panel, endMin }: Moment): ZoneState => {
-  const base = zone.stack[0]!;
-  const body = zone.stack.filter((layer) => isBody(layer.kind)).reduce((sum, layer) => sum + layer.um, 0);
-  const bare: ZoneState = {
-    ...zone,
-    stack: [base],
-    unsoundShare: 0,
-    spots: null,
-    isSoluble: false,
-    needsRub: false,
-    hasUncheckedBody: false,
-    bareSinceMin: endMin,
-    surface: { ...zone.surface, wavesUm: 0, peelUm: 0, hasPinholes: false, lowUm: zone.surface.lowUm + body },
-  };
-  // Finish that stays around it leaves the zone with an edge of its own.
-  const staysAround = panel.zones.some((other) => isFoundFinish(other) && !act.zones.includes(other.zone.id));
-  const edge = zone.edge === 'sound' && !staysAround ? 'sound' : 'raw';
-  return dusty({ ...bare, edge }, scratchOf(bare, act));
-};
-
-const stripMinutes = (zone: ZoneState, act: SandAct): number =>
-  zone.stack.slice(1).reduce(
-    (sum, layer) => {
-      const rate = removalCm3PerMin(act.grades[0], act.tool, sandedMaterial(layer.kind));
-      return sum + (zone.zone.areaM2 * layer.um) / rate;
-    },
-    2 + 2 * zone.zone.areaM2,
-  );
 
 /** Edge of a zone taken as the border of a square of its area, m. */
 const edgeMetres = (zone: ZoneState): number => 4 * Math.sqrt(zone.zone.areaM2);
@@ -135,6 +127,8 @@ const edgeMetres = (zone: ZoneState): number => 4 * Math.sqrt(zone.zone.areaM2);
 function minutesOn(zone: ZoneState, act: SandAct, panel: PanelState, context: Context): number {
   const sanding = { areaM2: zone.zone.areaM2, tool: act.tool, material: sandedMaterial(topOf(zone).kind) };
   if (act.op === 'feather') return 2 + FEATHER_MIN_PER_M * edgeMetres(zone) * act.grades.length;
+  if (act.op === 'scuff') return SCUFF_FIXED_MIN + SCUFF_MIN_PER_M * edgeMetres(zone);
+  if (act.op === 'denib') return DENIB_MIN + zone.zone.areaM2;
   if (act.op === 'strip-sand') return stripMinutes(zone, act);
   if (act.op === 'remove-rust') return 4 + 25 * zone.zone.areaM2;
   if (act.op === 'block')
@@ -157,7 +151,11 @@ function apply(zone: ZoneState, act: SandAct, moment: Moment): ZoneState {
     case 'block':
       return blockedZone(zone, scratchOf(zone, act), moment.panel, moment.context);
     case 'strip-sand':
-      return stripped(zone, act, moment);
+      return strippedBare(zone, scratchOf({ ...zone, stack: [zone.stack[0]!] }, act), act.zones, moment);
+    case 'scuff':
+      return scuffed(zone);
+    case 'denib':
+      return denibbed(zone);
     case 'remove-rust':
       return { ...abraded(zone, act, moment.endMin), rust: 'none' };
     case 'feather':
@@ -189,7 +187,7 @@ function explain(zones: readonly ZoneState[], act: SandAct, panel: PanelState, c
   }
   const minutes = zones.reduce((sum, zone) => sum + minutesOn(zone, act, panel, context), 0);
   if (act.op === 'strip-sand') return [reason('strip.minutes', { handsOnMin: minutes }, 'model')];
-  if (act.op === 'remove-rust') return [];
+  if (act.op === 'remove-rust' || act.op === 'scuff' || act.op === 'denib') return [];
   const takenUm = zones.map((zone) =>
     act.op === 'block'
       ? topOf(zone).um - blockedUm(zone, panel, context)

@@ -1,5 +1,12 @@
 import type { Grade } from '../materials/grades.ts';
-import { familyOf, isBody, isMetal, isSolid, type LayerKind } from '../materials/layer-kinds.ts';
+import {
+  familyOf,
+  isBody,
+  isMetal,
+  isRawPlastic,
+  isSolid,
+  type LayerKind,
+} from '../materials/layer-kinds.ts';
 import type { Zone } from '../survey/zone.ts';
 import { scratchDepthUm, type Tool } from '../surface/scratch.ts';
 
@@ -53,6 +60,41 @@ export interface BareSpots {
   readonly to: LayerKind;
 }
 
+/**
+ * Matters that stay open on a zone until an operation settles them; each belongs to a rule that asks for that operation.
+ */
+export type Matter =
+  /** Release wax of a moulding is still on it. */
+  | 'wax'
+  /** Silicone or oil dressing is still on it. */
+  | 'dressing'
+  /** Glue is still on it. */
+  | 'glue'
+  /** Overspray lies on what should be bare or bonded to. */
+  | 'overspray'
+  /** Raw plastic that loads static and draws dust. */
+  | 'static'
+  /** Found primer of unknown kind that nobody has rubbed with thinner yet. */
+  | 'rub'
+  /** Plastic of unknown kind on which nobody has tried tape yet. */
+  | 'tape'
+  /** Pinholes show again under the first primer: it is looked at once more. */
+  | 'look'
+  /** Filler found on the panel whose hold nobody has checked yet. */
+  | 'found-body'
+  /** Hidden edges and backs that will catch paint are not dulled yet. */
+  | 'hidden-edges'
+  /** Paint stripper that nobody has neutralised yet. */
+  | 'stripper'
+  /** A joint whose sealer came off with the finish. */
+  | 'joint';
+
+/** A crack or hole, to be mended before anything is sprayed. */
+export interface Damage {
+  readonly kind: 'crack' | 'hole';
+  readonly lengthMm: number;
+}
+
 export interface ZoneState {
   readonly zone: Zone;
   readonly stack: readonly Layer[];
@@ -65,14 +107,8 @@ export interface ZoneState {
   readonly spots: BareSpots | null;
   /** Found finish that a thinner rag softens. */
   readonly isSoluble: boolean;
-  /** Found primer of unknown kind that nobody has rubbed with thinner yet. */
-  readonly needsRub: boolean;
-  /** Release wax of a moulding is still on it. */
-  readonly hasWax: boolean;
-  /** Pinholes show again under the first primer: it is looked at once more. */
-  readonly needsLook: boolean;
-  /** Filler found on the panel whose hold nobody has checked yet. */
-  readonly hasUncheckedBody: boolean;
+  readonly open: readonly Matter[];
+  readonly damage: Damage | null;
   /** When bare metal was last abraded; null when it is covered or was found bare. */
   readonly bareSinceMin: number | null;
 }
@@ -80,11 +116,23 @@ export interface ZoneState {
 export interface PanelState {
   readonly clockMin: number;
   readonly isMasked: boolean;
+  /** Parts that come off have come off; true where there are none. */
+  readonly arePartsOff: boolean;
   readonly zones: readonly ZoneState[];
 }
 
 /** Top layer; every stack has at least its substrate. */
 export const topOf = (state: Pick<ZoneState, 'stack'>): Layer => state.stack[state.stack.length - 1]!;
+
+export const has = ({ open }: Pick<ZoneState, 'open'>, matter: Matter): boolean => open.includes(matter);
+/** The zone with these matters settled. */
+export const settle = (zone: ZoneState, ...matters: readonly Matter[]): ZoneState =>
+  zone.open.some((matter) => matters.includes(matter))
+    ? { ...zone, open: zone.open.filter((matter) => !matters.includes(matter)) }
+    : zone;
+/** The zone with one more open matter. */
+export const raise = (zone: ZoneState, matter: Matter): ZoneState =>
+  has(zone, matter) ? zone : { ...zone, open: [...zone.open, matter].sort() };
 
 export const isBare = (state: ZoneState): boolean => isMetal(topOf(state).kind);
 
@@ -98,6 +146,10 @@ export const isRawComposite = (state: ZoneState): boolean => familyOf(topOf(stat
 /** Composite that no primer covers yet; glaze in its pinholes does not count. */
 export const isUnprimedComposite = ({ stack }: ZoneState): boolean =>
   familyOf(stack[0]!.kind) === 'composite' && stack.slice(1).every(({ kind }) => isBody(kind));
+
+/** Raw plastic that no primer covers yet; promoter and repair paste on it do not count. */
+export const isUnprimedPlastic = ({ stack }: ZoneState): boolean =>
+  isRawPlastic(stack[0]!.kind) && stack.slice(1).every(({ kind }) => isBody(kind) || kind === 'promoter');
 
 /** @throws {Error} for a zone the panel does not have: a bug of the caller. */
 export function zoneOf(panel: PanelState, id: string): ZoneState {
@@ -148,8 +200,10 @@ export const unlevelUm = (state: ZoneState, panel: PanelState): number =>
 export const laidKinds = (state: ZoneState): LayerKind[] =>
   state.stack.flatMap((layer) => (layer.laid ? [layer.kind] : []));
 
-/** Whether the zone's top is finish that came in with the panel. */
+const FILMS = new Set(['finish', 'primer', 'topcoat']);
+
+/** Whether the zone's top is a film that came in with the panel: a finish, or a primer that somebody laid before. */
 export const isFoundFinish = (state: ZoneState): boolean => {
   const top = topOf(state);
-  return familyOf(top.kind) === 'finish' && !top.laid;
+  return !top.laid && (FILMS.has(familyOf(top.kind)) || top.kind === 'plastic-primed');
 };

@@ -1,7 +1,8 @@
 import type { CureAct, PlainAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
-import { nothing, type Operation } from './operation.ts';
-import { topOf, type PanelState, type ZoneState } from './state.ts';
+import { labourMin } from './labour.ts';
+import { nothing, opReason, type Operation } from './operation.ts';
+import { settle, topOf, type PanelState, type ZoneState } from './state.ts';
 import type { Reason } from '../wording/reason.ts';
 
 /** Flash and cure: nothing changes but the clock, up to the moment that the slowest zone needs. */
@@ -76,4 +77,21 @@ export const curing: Operation<CureAct> = {
     materialCost: act.method === 'bake' ? BAKE_COST : 0,
   }),
   explain: explainCure,
+};
+
+/** Warm minutes of a raw moulding, and its temperature (rule P2), °C. */
+const TEMPER_MIN = 60;
+export const TEMPER_CELSIUS = 62;
+
+/** Release agent is sweated out of a raw moulding; it lies on the surface then, to be wiped off. */
+export const tempering: Operation<PlainAct> = {
+  check: (_, __, ___, { shop }) => (shop.profile === 'booth' ? [] : [opReason('op.no-heat')]),
+  apply: (zone) => ({
+    ...settle(zone, 'wax'),
+    surface: { ...zone.surface, soil: 'washed', isTacked: false },
+  }),
+  cost: (_, act) => ({ handsOnMin: labourMin(act.op, 0), waitMin: TEMPER_MIN, materialCost: BAKE_COST }),
+  explain: () => [
+    { rule: 'P6', code: 'P6.temper', source: 'default', facts: { bakeCelsius: TEMPER_CELSIUS } },
+  ],
 };

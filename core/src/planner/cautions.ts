@@ -1,5 +1,5 @@
 import type { ProductSheet } from '../materials/sheet.ts';
-import { isSanding, type Act } from '../operations/act.ts';
+import { isSanding, type Act, type OpName } from '../operations/act.ts';
 import type { ZoneState } from '../operations/state.ts';
 
 /** What can hurt someone at a step; the product's safety sheet, local codes and licensed practice govern. */
@@ -20,7 +20,21 @@ const GLASS_DUST = 'Fiberglass dust: extraction, P3 mask, sleeves and collar clo
 const OLD_FINISH = 'Old finish may hold chromate or lead: test before dry sanding.';
 const WASTE =
   'Rags in a closed metal bin; leftover two-pack cures under supervision before disposal by local waste rules.';
+const STATIC = 'Plastic loads static: earth the cans, no ignition source, wipe slowly in one direction.';
+const PART_HEAT = 'Heat on plastic: fumes and burns; keep the part supported and at 65 °C at most.';
+const STRIPPER = 'Paint stripper: gloves, goggles, moving air; off the skin at once with water.';
+const BLASTING = 'Blasting: enclosed helmet with fed air, gloves, no silica sand.';
+const RESIN = 'Resin and peroxide: gloves and eye protection; resin heats up as it sets.';
 const HEAT = 'Lamp or oven: panel temperature, not air temperature; nothing with solvent nearby.';
+
+const BY_OP: Partial<Record<OpName, readonly string[]>> = {
+  degrease: [BY_HAZARD.solvent],
+  'antistatic-wipe': [BY_HAZARD.solvent, STATIC],
+  temper: [PART_HEAT],
+  'strip-chemical': [STRIPPER, OLD_FINISH],
+  'strip-blast': [BLASTING, OLD_FINISH],
+  'laminate-repair': [RESIN, GLASS_DUST],
+};
 
 /** The cautions of one act on these zones. */
 export function cautionsOf(act: Act, zones: readonly ZoneState[], sheet: ProductSheet | undefined): string[] {
@@ -32,7 +46,7 @@ export function cautionsOf(act: Act, zones: readonly ZoneState[], sheet: Product
     if (zones.some((zone) => zone.stack.some((layer) => layer.kind.startsWith('old-finish'))))
       cautions.push(OLD_FINISH);
   }
-  if (act.op === 'degrease') cautions.push(BY_HAZARD.solvent);
+  cautions.push(...(BY_OP[act.op] ?? []));
   if (act.op === 'cure' && act.method === 'bake') cautions.push(HEAT);
   for (const hazard of sheet?.hazards ?? []) cautions.push(BY_HAZARD[hazard]);
   if (sheet) cautions.push(WASTE);

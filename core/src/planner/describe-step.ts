@@ -7,6 +7,7 @@ import type { Step } from './plan.ts';
 const TITLES: Record<Step['op'], (step: Step) => string> = {
   wash: () => 'Wash with soap',
   degrease: () => 'Degrease, two cloths',
+  'antistatic-wipe': () => 'Wipe with plastic cleaner',
   mask: () => 'Mask, open edge at the primer',
   tack: () => 'Blow off and tack',
   abrade: (step) =>
@@ -15,12 +16,22 @@ const TITLES: Record<Step['op'], (step: Step) => string> = {
       : step.tool === 'machine-soft'
         ? 'Final sand'
         : 'Abrade',
+  scuff: () => 'Dull edges and backs by pad',
+  denib: () => 'Take off the nibs',
   block: () => 'Block the build',
   feather: () => 'Feather the edges',
-  'strip-sand': () => 'Sand down to the metal',
+  'strip-sand': () => 'Sand down to the substrate',
+  'strip-chemical': () => 'Strip with paint stripper',
+  'strip-blast': () => 'Blast to bare metal',
   'remove-rust': () => 'Take off the rust',
   fill: () => 'Fill the hollow',
   glaze: () => 'Glaze the pinholes',
+  'plastic-repair': () => 'Repair the break',
+  'laminate-repair': () => 'Mend the laminate',
+  'seam-seal': () => 'Seal the joint',
+  promote: (step) => step.sheetName ?? 'Adhesion promoter',
+  'prime-plastic': (step) => step.sheetName ?? 'Plastic primer',
+  'prime-wet-on-wet': (step) => step.sheetName ?? 'Wet-on-wet primer',
   'prime-epoxy': (step) => step.sheetName ?? 'Epoxy',
   'prime-etch': (step) => step.sheetName ?? 'Etch primer',
   'prime-dtm': (step) => step.sheetName ?? 'Direct-to-metal build',
@@ -29,7 +40,9 @@ const TITLES: Record<Step['op'], (step: Step) => string> = {
   flash: () => 'Let it flash',
   cure: () => 'Let it cure',
   'guide-coat': () => 'Guide coat',
-  test: () => 'Rub with thinner',
+  'remove-part': () => 'Take parts off',
+  temper: () => 'Temper the part',
+  test: (step) => (step.why.some(({ rule }) => rule === 'P7') ? 'Try masking tape' : 'Rub with thinner'),
   inspect: (step) =>
     step.why.some(({ rule }) => rule === 'GP3') ? 'Look for pinholes again' : 'Check the old filler',
   'hand-over': () => 'Hand over to base',

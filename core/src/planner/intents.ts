@@ -1,20 +1,22 @@
-import { isBody, isMetal, type LayerKind } from '../materials/layer-kinds.ts';
+import { familyOf, isBody, isMetal, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Act, CoatAct, CoatOp } from '../operations/act.ts';
 import { sagOf } from '../operations/coating.ts';
-import { mustStay, ruleIn, schoolIn, type Context } from '../operations/context.ts';
+import { isForPlastic, mustStay, ruleIn, schoolIn, type Context } from '../operations/context.ts';
 import {
   LAST_SAND_UM,
   gapUm,
+  has,
   isBare,
   isFoundFinish,
   isRawComposite,
+  isUnprimedPlastic,
   topOf,
   zoneOf,
   type PanelState,
   type ZoneState,
 } from '../operations/state.ts';
-import { stripGrade } from '../rules/remedies.ts';
+import { grindOut, strip } from '../rules/remedies.ts';
 import { baseLightness } from '../rules/seal.ts';
 import { sideText } from '../survey/schools.ts';
 import { coatsFor, filmBudget, type FilmBudget } from '../surface/budget.ts';
@@ -30,10 +32,20 @@ const COAT_OF: Partial<Record<ProductSheet['kind'], CoatOp>> = {
   etch: 'prime-etch',
   dtm: 'prime-dtm',
   build: 'prime-build',
+  'plastic-primer': 'prime-plastic',
+  'wet-on-wet': 'prime-wet-on-wet',
   sealer: 'seal',
 };
 /** A coat goes over coats of a lower storey only; filler on top starts again. */
-const STOREY: Partial<Record<LayerKind, number>> = { etch: 1, epoxy: 1, dtm: 2, build: 2, sealer: 3 };
+const STOREY: Partial<Record<LayerKind, number>> = {
+  etch: 1,
+  epoxy: 1,
+  'plastic-primer': 1,
+  dtm: 2,
+  build: 2,
+  'wet-on-wet': 3,
+  sealer: 3,
+};
 
 const idsOf = (zones: readonly ZoneState[]): string[] => zones.map((zone) => zone.zone.id).sort();
 
@@ -56,39 +68,38 @@ const reason = (
 
 /** Every act that is worth trying next, in a fixed order. */
 export function intents(panel: PanelState, context: Context): Act[] {
-  const unchecked = panel.zones.filter((zone) => zone.hasUncheckedBody);
+  const unchecked = panel.zones.filter((zone) => has(zone, 'found-body'));
   if (unchecked.length > 0) return foundFiller(unchecked, context);
   const handOver: Act = { op: 'hand-over', zones: idsOf(panel.zones), why: [reason('C1', 'plan.hand-over')] };
-  if (panel.zones.some((zone) => topOf(zone).kind === 'sealer')) return [handOver];
-  return [...strips(panel), ...fills(panel, context), ...coats(panel, context), handOver];
+  if (panel.zones.some(isSealed)) return [handOver];
+  return [...strips(panel, context), ...fills(panel, context), ...coats(panel, context), handOver];
 }
 
 const isOpenSoluble = (zone: ZoneState): boolean => zone.isSoluble && isFoundFinish(zone);
 
-/** Soluble finish may come off; isolating it is a coat like any other. */
-function strips(panel: PanelState): Act[] {
-  const soluble = panel.zones.filter(isOpenSoluble);
-  if (soluble.length === 0) return [];
-  return [stripping(soluble, [reason('O2', 'O2.strip')])];
-}
+/** The last coat is on. */
+const isSealed = (zone: ZoneState): boolean => {
+  const { kind, laid } = topOf(zone);
+  return laid !== undefined && (kind === 'sealer' || kind === 'wet-on-wet');
+};
 
-const stripping = (zones: readonly ZoneState[], why: readonly Reason[]): Act => ({
-  op: 'strip-sand',
-  zones: idsOf(zones),
-  grades: [stripGrade(zones)],
-  tool: 'machine',
-  why,
-});
+/** Soluble finish may come off; isolating it is a coat like any other. */
+function strips(panel: PanelState, context: Context): Act[] {
+  const soluble = panel.zones.filter(isOpenSoluble);
+  return soluble.length === 0 ? [] : [strip(soluble, context)([reason('O2', 'O2.strip')])];
+}
 
 const foundFiller = (zones: readonly ZoneState[], context: Context): Act[] => [
   { op: 'inspect', zones: idsOf(zones), why: [reason('F1', 'plan.keep-filler')] },
-  stripping(zones, [reason('F1', 'plan.refill'), schoolReason('filler', context)]),
+  grindOut(zones)([reason('F1', 'plan.refill'), schoolReason('filler', context)]),
 ];
 
 function fills(panel: PanelState, context: Context): Act[] {
   const low = panel.zones.filter((zone) => zone.surface.lowUm > 0 && !isBody(topOf(zone).kind));
   if (low.length === 0) return [];
-  return sheetsOf(context, 'filler').map((sheet) => ({
+  const isOnPlastic = low.some((zone) => isRawPlastic(zone.stack[0]!.kind));
+  const fitting = sheetsOf(context, 'filler').filter((sheet) => isForPlastic(sheet) === isOnPlastic);
+  return fitting.map((sheet) => ({
     op: 'fill',
     zones: idsOf(low),
     sheetId: sheet.id,
@@ -113,20 +124,32 @@ function zoneSets(panel: PanelState, op: CoatOp): string[][] {
         isBare(zone) ||
         isBody(topOf(zone).kind) ||
         isRawComposite(zone) ||
+        isUnprimedPlastic(zone) ||
         isOpenSoluble(zone),
     ),
   );
   const repair = underRepair.length > 0 ? underRepair : all;
+  const plastic = idsOf(panel.zones.filter((zone) => isUnprimedPlastic(zone) || isRubbedPlastic(zone)));
+  // Nobody asks for a metal primer on a panel that is all plastic.
+  const hasSolid = panel.zones.some(({ stack }) => familyOf(stack[0]!.kind) !== 'plastic');
+  // Wet-on-wet is primer and sealer in one: over a coat of ours a sealer does the same.
+  const isUncoated = panel.zones.every(({ stack }) => stack.every(({ laid, kind }) => !laid || isBody(kind)));
   const sets: Record<CoatOp, readonly string[][]> = {
+    promote: [],
+    'prime-plastic': [plastic],
+    'prime-wet-on-wet': [isUncoated ? all : []],
     'prime-etch': [bare],
     'prime-epoxy': [bare, repair],
     'prime-dtm': [repair, all],
     'prime-build': [repair, all],
     seal: [all],
   };
+  if (!hasSolid && (op === 'prime-dtm' || op === 'prime-etch')) return [];
   const seen = new Set<string>();
   return sets[op].filter((set) => set.length > 0 && !seen.has(set.join()) && seen.add(set.join()));
 }
+
+const isRubbedPlastic = ({ spots }: ZoneState): boolean => spots !== null && isRawPlastic(spots.to);
 
 const storeyOf = (zone: ZoneState): number => {
   const top = topOf(zone);
@@ -163,7 +186,7 @@ function coatAct(op: CoatOp, sheet: ProductSheet, zones: readonly ZoneState[], a
       ? sealerCoats(sheet, around)
       : op === 'prime-build' || op === 'prime-dtm'
         ? buildCoats(sheet, zones, around)
-        : usualCoats(sheet);
+        : usualCoats(op, sheet, around);
   const isLightFirst = zones.some((zone) => zone.edge !== 'sound');
   const light = isLightFirst && op !== 'seal' ? [reason('O5', 'O5.light')] : [];
   return {
@@ -186,6 +209,9 @@ function purposeOf(op: CoatOp, zones: readonly ZoneState[], context: Context): R
         : [];
     return [reason('S1', 'S1.seal'), ...left];
   }
+  if (op === 'prime-plastic')
+    return [reason('P3', 'plan.plastic-primer'), schoolReason('plasticSystem', context)];
+  if (op === 'prime-wet-on-wet') return [reason('S7', 'plan.wet-on-wet')];
   if (op === 'prime-build') return [reason('B1', 'plan.build')];
   const onMetal = zones.every((zone) => isMetal(topOf(zone).kind));
   const purpose = onMetal ? reason('M1', 'plan.first-coat') : reason('M1', 'plan.isolate');
@@ -198,10 +224,30 @@ interface Count {
   readonly toneL?: number;
 }
 
-const usualCoats = (sheet: ProductSheet): Count => ({
-  on: () => sheet.film.coats,
-  why: [reason('B1', 'coat.usual', { coats: sheet.film.coats }, 'sheet')],
-});
+/** Tone of the sheet that is nearest to the base; undefined where there is no choice or no colour yet. */
+function nearestTone(sheet: ProductSheet, context: Context): { toneL: number; why: Reason } | undefined {
+  const baseL = baseLightness(context);
+  if (baseL === null || sheet.tonesL.length === 0) return undefined;
+  const toneL = sheet.tonesL.reduce((best, tone) =>
+    Math.abs(tone - baseL) < Math.abs(best - baseL) ? tone : best,
+  );
+  return { toneL, why: reason('S4', 'coat.tone', { toneL, baseL: Math.round(baseL) }, 'model') };
+}
+
+/** Tone of a first coat by the shop's school: dark to show dents, or near the topcoat. */
+function firstTone(sheet: ProductSheet, context: Context): { toneL: number; why: Reason } | undefined {
+  if (schoolIn(context, 'firstTone').side === 'near-topcoat') return nearestTone(sheet, context);
+  return sheet.tonesL.length === 0
+    ? undefined
+    : { toneL: Math.min(...sheet.tonesL), why: schoolReason('firstTone', context) };
+}
+
+function usualCoats(op: CoatOp, sheet: ProductSheet, { context }: Around): Count {
+  const { coats } = sheet.film;
+  const tone = op === 'prime-epoxy' ? firstTone(sheet, context) : nearestTone(sheet, context);
+  const why = [reason('B1', 'coat.usual', { coats }, 'sheet'), ...(tone ? [tone.why] : [])];
+  return { on: () => coats, why, ...(tone ? { toneL: tone.toneL } : {}) };
+}
 
 function sealerCoats(sheet: ProductSheet, { context }: Around): Count {
   const { side, source } = schoolIn(context, 'sealerCoats');
@@ -213,16 +259,9 @@ function sealerCoats(sheet: ProductSheet, { context }: Around): Count {
       ? reason('S2', 'coat.sealer-coats', { coats: nCoats, ...sag }, source)
       : reason('S2', 'coat.sealer-level', { coats: nCoats }, source),
   ];
-  const baseL = baseLightness(context);
-  if (baseL === null || sheet.tonesL.length === 0) return { on: () => nCoats, why };
-  const toneL = sheet.tonesL.reduce((best, tone) =>
-    Math.abs(tone - baseL) < Math.abs(best - baseL) ? tone : best,
-  );
-  return {
-    on: () => nCoats,
-    why: [...why, reason('S4', 'coat.tone', { toneL, baseL: Math.round(baseL) }, 'model')],
-    toneL,
-  };
+  const tone = nearestTone(sheet, context);
+  if (!tone) return { on: () => nCoats, why };
+  return { on: () => nCoats, why: [...why, tone.why], toneL: tone.toneL };
 }
 
 /** Waves under the build once filler that is still to be shaped or glazed has its shape, µm. */

@@ -78,7 +78,7 @@ function remarksOf(steps: readonly Performed[]): System['remarks'] {
   const seen = new Map<string, System['remarks'][number]>();
   for (const { level, reason } of steps.flatMap(({ remarks }) => remarks)) {
     const said: Said = saidOf(reason);
-    if (level !== 'must') seen.set(said.text, { ...said, level });
+    if (level === 'should' || level === 'school') seen.set(said.text, { ...said, level });
   }
   return [...seen.values()];
 }

@@ -41,23 +41,34 @@ export function prepare(start: PanelState, act: Act, context: Context): Prepared
   const steps: Performed[] = [];
   let panel = start;
 
+  /** What a should asked for and this shop cannot do; it stays as a remark. */
+  const declined = new Set<string>();
+  const isAsked = ({ level, remedy }: Verdict): boolean =>
+    level === 'must' || (remedy !== undefined && !declined.has(signature(remedy)));
+
   /** Does the act after what it needs; returns the verdicts that nothing can remedy. */
   const reach = (wanted: Act, pending: readonly string[]): readonly Verdict[] => {
     for (;;) {
       const verdicts = checkAct(wanted, panel, context);
-      const broken = verdicts.filter((verdict) => verdict.level === 'must');
-      if (broken.length === 0) {
+      const asked = verdicts.filter(isAsked);
+      if (asked.length === 0) {
         steps.push(done(wanted, panel, verdicts, context));
         panel = steps[steps.length - 1]!.after;
         return [];
       }
-      const hopeless = broken.filter((verdict) => verdict.remedy === undefined);
+      const hopeless = asked.filter((verdict) => verdict.remedy === undefined);
       if (hopeless.length > 0) return hopeless;
-      const remedy = nextRemedy(broken, panel);
+      const remedy = nextRemedy(asked, panel);
       const name = signature(remedy);
       if (steps.length >= MOST_STEPS || pending.includes(name)) return [endless(wanted, steps.length)];
+      const [nDone, was] = [steps.length, panel];
       const refused = reach(remedy, [...pending, name]);
-      if (refused.length > 0) return refused;
+      if (refused.length === 0) continue;
+      const isMust = asked.some(({ level, remedy: own }) => level === 'must' && own?.op === remedy.op);
+      if (isMust) return refused;
+      steps.length = nDone;
+      panel = was;
+      declined.add(name);
     }
   };
 

@@ -50,6 +50,7 @@ export function totalsOf(steps: readonly Performed[]): Totals {
   const last = steps[steps.length - 1];
   const safe = steps
     .flatMap(({ remarks }) => remarks)
+    .filter(({ level }) => level !== 'note')
     .reduce((product, { level }) => product * (1 - (level === 'school' ? SCHOOL_RISK : REMARK_RISK)), 1);
   return {
     handsOnMin: steps.reduce((sum, { cost }) => sum + cost.handsOnMin, 0),

@@ -1,4 +1,4 @@
-import type { Act, OpName } from '../operations/act.ts';
+import { COAT_OPS, isLastCoat, type Act, type OpName } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { labourMin } from '../operations/labour.ts';
 import type { PanelState, ZoneState } from '../operations/state.ts';
@@ -40,7 +40,7 @@ const MOST_REFUSED = 6;
 /** A system that costs this many times the best is of no interest. */
 const WORTH_SHOWING = 2.5;
 
-const COATS: readonly OpName[] = ['prime-epoxy', 'prime-etch', 'prime-dtm', 'prime-build', 'seal', 'fill'];
+const COATS: readonly OpName[] = [...COAT_OPS, 'fill'];
 
 /** Choices by name: systems with the same family are the same system on other zones. */
 export const familyOfWay = (choices: readonly Act[]): string => choices.map((act) => act.op).join('.');
@@ -108,12 +108,10 @@ const zoneKey = ({
   surface,
   edge,
   spots,
-  hasUncheckedBody,
+  open,
+  damage,
   unsoundShare,
   isSoluble,
-  needsRub,
-  hasWax,
-  needsLook,
 }: ZoneState): string =>
   [
     zone.id,
@@ -125,20 +123,23 @@ const zoneKey = ({
     surface.hasPinholes,
     edge,
     spots?.to,
-    hasUncheckedBody,
+    open.join('+'),
+    damage?.kind,
     isSoluble,
-    needsRub,
-    hasWax,
-    needsLook,
     unsoundShare,
   ].join(',');
 
 /** Keeps the cheapest way to each kind of refusal; handing over before any coat is nobody's question. */
 function note(refusals: Map<string, Refusal>, refusal: Refusal): void {
   if (refusal.refused.op === 'hand-over' && !refusal.choices.some((act) => COATS.includes(act.op))) return;
-  const name = `${refusal.verdicts[0]!.reason.rule}:${refusal.refused.op}`;
+  const { refused, verdicts, cost } = refusal;
+  // Sealer and wet-on-wet are refused alike; people ask about the sealer.
+  const asked = isLastCoat(refused) ? 'last' : refused.op;
+  const name = `${verdicts[0]!.reason.rule}:${asked}`;
   const known = refusals.get(name);
-  if (!known || refusal.cost < known.cost) refusals.set(name, refusal);
+  const isPlainer = refused.op === 'seal' && known?.refused.op !== 'seal';
+  const isHidden = known?.refused.op === 'seal' && refused.op !== 'seal';
+  if (!known || (cost < known.cost && !isHidden) || isPlainer) refusals.set(name, refusal);
 }
 
 /**

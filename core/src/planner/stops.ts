@@ -1,8 +1,12 @@
-import { PLANNED_KINDS, isMetal, labelOf } from '../materials/layer-kinds.ts';
-import { ruleIn, type Context } from '../operations/context.ts';
+import { isMetal, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
+import { bodyFiller, ruleIn, type Context } from '../operations/context.ts';
 import { findingOf } from '../survey/finding.ts';
+import { impossibilitiesOf } from '../survey/contradictions.ts';
 import type { Zone } from '../survey/zone.ts';
+import { baseOf, testOf } from '../survey/zone-facts.ts';
+import type { Facts } from '../units/facts.ts';
 import { sentence } from '../wording/say.ts';
+import type { SentenceCode } from '../wording/sentences.ts';
 
 /** Zones for which no undercoat plan is right, and what must happen first. */
 export interface Stop {
@@ -16,16 +20,29 @@ function fillerDepthUm(zone: Zone): number {
   return body + (findingOf(zone.findings, 'low')?.depthMm ?? 0) * 1000;
 }
 
+/** Why nothing rigid may be sprayed on very soft plastic, where no sheet on the shelf is made for it. */
+const softStop = (zone: Zone, { shelf }: Context): boolean =>
+  baseOf(zone) === 'plastic-soft' && ![...shelf.values()].some(({ over }) => 'plastic-soft' in over);
+
+const slidesOff = (zone: Zone): boolean =>
+  isRawPlastic(zone.layers[zone.layers.length - 1]!.kind) &&
+  testOf(zone, 'tape-hold')?.outcome === 'slides-off';
+
 /** The stop of one zone, or null when it can be planned. */
 export function stopOf(zone: Zone, context: Context): Stop | null {
-  const stop = (rule: string, text: string): Stop => ({ zoneId: zone.id, rule, text });
-  if (findingOf(zone.findings, 'rust-through')) return stop('M5', sentence('M5.through', {}));
-  const foreign = zone.layers.find((layer) => !PLANNED_KINDS.includes(layer.kind));
-  if (foreign) return stop('scope', sentence('plan.unsupported', { layer: labelOf(foreign.kind) }));
-  const filler = [...context.shelf.values()].find((sheet) => sheet.kind === 'filler');
-  const mostUm = filler?.film.maxUm ?? ruleIn(context, 'fillerMaxUm').value;
+  const stop = (rule: string, code: SentenceCode, facts: Facts = {}): Stop => ({
+    zoneId: zone.id,
+    rule,
+    text: sentence(code, facts),
+  });
+  const [impossible] = impossibilitiesOf(zone);
+  if (impossible) return { zoneId: zone.id, rule: 'survey', text: impossible };
+  if (findingOf(zone.findings, 'rust-through')) return stop('M5', 'M5.through');
+  if (slidesOff(zone)) return stop('P7', 'P7.slides');
+  if (softStop(zone, context)) return stop('P5', 'P5.soft', { layer: labelOf(baseOf(zone)) });
+  const mostUm = bodyFiller(context)?.film.maxUm ?? ruleIn(context, 'fillerMaxUm').value;
   const depthUm = fillerDepthUm(zone);
-  if (depthUm > mostUm && isMetal(zone.layers[0]!.kind))
-    return stop('F3', sentence('F3.deep', { depthMm: depthUm / 1000, maxMm: mostUm / 1000 }));
+  if (depthUm > mostUm && isMetal(baseOf(zone)))
+    return stop('F3', 'F3.deep', { depthMm: depthUm / 1000, maxMm: mostUm / 1000 });
   return null;
 }

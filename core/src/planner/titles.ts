@@ -1,5 +1,5 @@
 import { labelOf } from '../materials/layer-kinds.ts';
-import type { Act, OpName } from '../operations/act.ts';
+import { isLastCoat, isStripping, type Act, type OpName } from '../operations/act.ts';
 import { topOf, type ZoneState } from '../operations/state.ts';
 
 /** Names of systems in the words of the bench, from the choices that made them. */
@@ -7,6 +7,8 @@ import { topOf, type ZoneState } from '../operations/state.ts';
 const WORDS: Partial<Record<OpName, string>> = {
   inspect: 'filler kept on metal',
   'strip-sand': 'old filler out',
+  'prime-plastic': 'plastic primer',
+  'prime-wet-on-wet': 'wet-on-wet primer',
   fill: 'filler',
   'prime-epoxy': 'epoxy',
   'prime-etch': 'etch',
@@ -19,9 +21,7 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 
 /** Stripping is named for what comes off. */
 const wordOf = (act: Act): string | undefined =>
-  act.op === 'strip-sand' && act.why.some(({ code }) => code === 'O2.strip')
-    ? 'soluble finish off'
-    : WORDS[act.op];
+  isStripping(act) && act.why.some(({ code }) => code === 'O2.strip') ? 'soluble finish off' : WORDS[act.op];
 
 const wordsOf = (choices: readonly Act[]): string[] => choices.flatMap((act) => wordOf(act) ?? []);
 
@@ -33,14 +33,14 @@ export const titleOf = (choices: readonly Act[]): string =>
 export function refusedTitle(choices: readonly Act[], refused: Act, brokenOn: ZoneState): string {
   const before = wordsOf(choices);
   if (refused.op === 'hand-over') {
-    const hasSealer = choices.some((act) => act.op === 'seal');
+    const hasSealer = choices.some(isLastCoat);
     return capital([...before, hasSealer ? 'then base' : 'no sealer'].join(', '));
   }
   const word = WORDS[refused.op] ?? refused.op;
   const hasCoat = choices.some((act) => act.op.startsWith('prime-') || act.op === 'fill');
   if (hasCoat) {
     const isEarlySeal =
-      refused.op === 'seal' && !choices.some((act) => act.op === 'prime-build' || act.op === 'prime-dtm');
+      isLastCoat(refused) && !choices.some((act) => act.op === 'prime-build' || act.op === 'prime-dtm');
     return capital([...before, word, ...(isEarlySeal ? ['no build'] : [])].join(', '));
   }
   return `${capital(word)} straight on ${labelOf(topOf(brokenOn).kind)}`;

@@ -1,3 +1,4 @@
+import { settle } from '../operations/state.ts';
 import {
   benchOf,
   clean,
@@ -113,4 +114,33 @@ test('K6: a sand-through is primed again', () => {
   }));
   expect(heard('K6', coat('seal', 'A'), through)[0]).toMatch(/2 sand-through to filler/);
   expect(heard('K6', coat('prime-build', 'A'), through)).toEqual([]);
+});
+
+describe('K7: a blend panel', () => {
+  const blend = (carrier = 'waterborne') =>
+    put(
+      benchOf([{ stack: 'steel/old-finish:110' }], {
+        panel: { role: 'blend' },
+        target: { base: { carrier } },
+      }),
+      'A',
+      clean,
+    );
+  const act = plain('hand-over', 'A');
+  test.each([
+    ['P600', 'waterborne', 'abrade'],
+    ['P600', 'solvent', 'scuff'],
+    ['P800', 'waterborne', 'scuff'],
+  ] as const)('sanded %s under a %s base asks for %s', (grade, carrier, op) => {
+    expect(verdictsOf('K7', act, put(blend(carrier), 'A', scratched(grade)))[0]?.remedy).toMatchObject({
+      op,
+    });
+  });
+  test('with its edges dulled it is ready, and nothing stands in for the sanding', () => {
+    const dulled = put(blend(), 'A', scratched('P800'), (zone) => settle(zone, 'hidden-edges'));
+    expect(heard('K7', act, dulled)).toEqual([
+      'note A: No promoter and no wet bed stands in for sanding a blend panel.',
+    ]);
+    expect(heard('K7', act, benchOf([{ stack: 'steel/old-finish:110' }]))).toEqual([]);
+  });
 });

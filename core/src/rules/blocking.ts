@@ -1,12 +1,20 @@
 import { grainUm, isCoarser } from '../materials/grades.ts';
-import { isBody, isMetal, labelOf } from '../materials/layer-kinds.ts';
-import { COAT_OPS, SAND_OPS, isCoat, isSanding } from '../operations/act.ts';
+import { isBody, isMetal, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
+import {
+  COAT_OPS,
+  LAST_OPS,
+  SAND_OPS,
+  isCoat,
+  isLastCoat,
+  isSanding,
+  leadsToBase,
+} from '../operations/act.ts';
 import { mustStay, sheetIn } from '../operations/context.ts';
 import { keptUm } from '../operations/sanding.ts';
-import { isFoundFinish, topOf } from '../operations/state.ts';
+import { has, isFoundFinish, topOf } from '../operations/state.ts';
 import { isSandableBuild } from './build.ts';
 import { FINAL_TOOL, finalGrade, telegraphOn } from './final-grade.ts';
-import { abrade, guideCoat } from './remedies.ts';
+import { abrade, guideCoat, scuff } from './remedies.ts';
 import { fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
 
 /** Rules of guide coat, block and last grit. */
@@ -68,7 +76,7 @@ const lastGrit = (trial: Trial): readonly Verdict[] => {
   const { scratch } = zone.surface;
   const final = finalGrade(zone, act, context);
   if (!final) {
-    const sealedOver = act.op === 'hand-over' ? 'base' : 'this sealer';
+    const sealedOver = act.op === 'hand-over' ? 'base' : 'this coat';
     return k4.must(trial, { code: 'K4.no-grade', facts: { layer, coat: sealedOver }, source: 'model' });
   }
   const facts = {
@@ -117,12 +125,12 @@ export const K4: Rule = {
   judge: (trial) => {
     const { act, zone } = trial;
     const top = topOf(zone);
-    if (isMetal(top.kind) || isBody(top.kind)) return fine;
-    if (act.op !== 'seal' && act.op !== 'hand-over') return keyUnderPrimer(trial);
+    if (isMetal(top.kind) || isBody(top.kind) || isRawPlastic(top.kind)) return fine;
+    if (!leadsToBase(act)) return keyUnderPrimer(trial);
     // A coat inside its window takes the next one unsanded; sound e-coat may too (N1). What was sanded is judged.
     const isUnsanded = zone.surface.scratch === null;
     const bondsUnsanded =
-      isUnsanded && ((top.laid && !isSandableBuild(zone)) || (top.kind === 'ecoat' && act.op === 'seal'));
+      isUnsanded && ((top.laid && !isSandableBuild(zone)) || (top.kind === 'ecoat' && isLastCoat(act)));
     return bondsUnsanded ? fine : lastGrit(trial);
   },
 };
@@ -148,13 +156,12 @@ const k6 = speaker('K6');
 
 export const K6: Rule = {
   id: 'K6',
-  on: ['seal', 'hand-over'],
+  on: [...LAST_OPS, 'hand-over'],
   asks: 'A sand-through to filler or plastic is primed again before sealer or base.',
   judge: (trial) => {
     const { act, zone } = trial;
-    const isLast = act.op === 'seal' || act.op === 'hand-over';
-    if (!isLast || !zone.spots || topOf(zone).kind === 'ecoat') return fine;
-    if (act.op === 'seal' && isMetal(zone.spots.to)) return fine;
+    if (!leadsToBase(act) || !zone.spots || topOf(zone).kind === 'ecoat') return fine;
+    if (isLastCoat(act) && isMetal(zone.spots.to)) return fine;
     return k6.must(trial, {
       code: 'K6.through',
       facts: { layer: labelOf(zone.spots.to), count: zone.spots.count },
@@ -162,4 +169,30 @@ export const K6: Rule = {
   },
 };
 
-export const BLOCKING_RULES: readonly Rule[] = [K1, K2, K3, K4, K5, K6];
+const k7 = speaker('K7');
+/** Grades of a blend panel under clear, and the coarsest that may lie under solvent colour. */
+const BLEND_GRADE = 'P800';
+const UNDER_SOLVENT = 'P600';
+
+export const K7: Rule = {
+  id: 'K7',
+  on: ['hand-over'],
+  asks: 'A blend panel is sanded P800-P1000 all over, its edges by pad; no promoter or wet bed replaces it.',
+  judge: (trial) => {
+    const { zone, context } = trial;
+    if (context.panel.role !== 'blend' || !isFoundFinish(zone)) return fine;
+    const coarsest = context.target.base.carrier === 'solvent' ? UNDER_SOLVENT : BLEND_GRADE;
+    const grade = zone.surface.scratch?.grade;
+    if (!grade || isCoarser(grade, coarsest))
+      return k7.must(
+        trial,
+        { code: 'K7.grade', facts: { grit: BLEND_GRADE, found: grade ?? 'shine' } },
+        abrade(zone, BLEND_GRADE, FINAL_TOOL, context),
+      );
+    return has(zone, 'hidden-edges')
+      ? k7.must(trial, { code: 'K7.edges', facts: {} }, scuff(zone))
+      : k7.note(trial, { code: 'K7.no-substitute', facts: {} });
+  },
+};
+
+export const BLOCKING_RULES: readonly Rule[] = [K1, K2, K3, K4, K5, K6, K7];

@@ -91,3 +91,13 @@ test('B3: no sanding before the sheet’s time and 90 % cure', () => {
   });
   expect(heard('B3', sand('block', 'A', 'P240', 'block'), at(curing, 216))).toEqual([]);
 });
+
+test('B4: the tip of the sheet is said with every coat that has one', () => {
+  expect(heard('B4', coat('prime-build', 'B'), primed())[0]).toMatch(/^note B: Fluid tip 1\.7-2\.0 mm/);
+  expect(heard('B4', plain('hand-over', 'B'), primed())).toEqual([]);
+});
+
+test('B5: what guide coat shows in fresh build is glazed and spot primed', () => {
+  expect(heard('B5', plain('guide-coat', 'B'), built(150))[0]).toMatch(/^note B: Pinholes and deep marks/);
+  expect(heard('B5', plain('guide-coat', 'B'), put(built(150), 'B', scratched('P240', 'block')))).toEqual([]);
+});

@@ -1,5 +1,14 @@
 import { labelOf } from '../materials/layer-kinds.ts';
-import { OPS, SAND_OPS, isCoat, isLaying, isSanding, type Act } from '../operations/act.ts';
+import {
+  COAT_OPS,
+  LAST_OPS,
+  OPS,
+  SAND_OPS,
+  isCoat,
+  isLaying,
+  isSanding,
+  leadsToBase,
+} from '../operations/act.ts';
 import { coatFilmUm } from '../operations/coating.ts';
 import { ledgeLimit, mustStay, ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
 import { blockedZone, keptUm } from '../operations/sanding.ts';
@@ -13,7 +22,7 @@ import {
 } from '../operations/state.ts';
 import { blockGrade, finalGrade } from './final-grade.ts';
 import { abrade, block, cure, flash } from './remedies.ts';
-import { fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
+import { advice, fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
 
 /** Rules of build coats: enough film, enough flash, enough cure, and level at the end. */
 
@@ -23,9 +32,6 @@ export const isSandableBuild = (zone: ZoneState): boolean => {
   const top = topOf(zone);
   return top.laid !== undefined && (top.kind === 'build' || top.kind === 'dtm');
 };
-
-/** Level is judged where the next thing is the last coat or the hand-over. */
-const isLastCoat = (act: Act): boolean => act.op === 'seal' || act.op === 'hand-over';
 
 /** Which grade blocks makes no difference to the level. */
 const ANY_BLOCK: Scratch = { grade: 'P240', tool: 'block', depthUm: 0 };
@@ -53,11 +59,11 @@ const noBuildAtAll = (trial: Trial): readonly Verdict[] => {
 
 export const B1: Rule = {
   id: 'B1',
-  on: ['seal', 'hand-over'],
+  on: [...LAST_OPS, 'hand-over'],
   asks: 'Coats follow the film budget, so that the panel can be blocked level.',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
-    if (!isLastCoat(act)) return fine;
+    if (!leadsToBase(act)) return fine;
     const limit = ledgeLimit(context);
     const facts = {
       ledgeUm: unlevelUm(zone, panel),
@@ -139,6 +145,25 @@ export const B3: Rule = {
   },
 };
 
+export const B4 = advice(
+  'B4',
+  [...COAT_OPS],
+  'Fluid tip inside the sheet’s range; a smaller one only with reduction and the film computed again.',
+  ({ act, context }) => {
+    const tip = isCoat(act) ? sheetIn(context, act.sheetId).tipMm : undefined;
+    if (!tip) return null;
+    const facts = { tip: `${tip.from.toFixed(1)}-${tip.to.toFixed(1)} mm` };
+    return { code: 'B4.tip', facts, source: 'sheet' };
+  },
+);
+
+export const B5 = advice(
+  'B5',
+  ['guide-coat'],
+  'Pinholes and deep marks found after priming are glazed, levelled and spot primed.',
+  ({ zone }) => (isSandableBuild(zone) && !zone.surface.scratch ? { code: 'B5.glaze', facts: {} } : null),
+);
+
 const k3 = speaker('K3');
 
 /** Low left under a build that cannot take it: said at the build, where something can still be done. */
@@ -161,4 +186,4 @@ export const K3_LOW: Rule = {
   },
 };
 
-export const BUILD_RULES: readonly Rule[] = [B1, B2, B3, K3_LOW];
+export const BUILD_RULES: readonly Rule[] = [B1, B2, B3, B4, B5, K3_LOW];

@@ -4,10 +4,12 @@ import { physicalReasons } from '../operations/perform.ts';
 import { zoneOf, type PanelState } from '../operations/state.ts';
 import { BLOCKING_RULES } from './blocking.ts';
 import { BUILD_RULES } from './build.ts';
+import { CLEAN_RULES } from './cleanliness.ts';
 import { COMPOSITE_RULES } from './composite.ts';
 import { FILLER_RULES } from './filler.ts';
 import { FINISH_RULES } from './finish.ts';
 import { METAL_RULES } from './metal.ts';
+import { PLASTIC_RULES } from './plastic.ts';
 import { SEAL_RULES } from './seal.ts';
 import type { Rule, Trial, Verdict } from './rule.ts';
 
@@ -16,10 +18,12 @@ export const RULES: readonly Rule[] = [
   ...METAL_RULES,
   ...FILLER_RULES,
   ...FINISH_RULES,
+  ...PLASTIC_RULES,
   ...COMPOSITE_RULES,
   ...BUILD_RULES,
   ...BLOCKING_RULES,
   ...SEAL_RULES,
+  ...CLEAN_RULES,
 ];
 
 const RULES_ON = new Map(OPS.map((op) => [op, RULES.filter((rule) => rule.on.includes(op))]));

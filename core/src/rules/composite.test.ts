@@ -1,3 +1,4 @@
+import { raise, settle } from '../operations/state.ts';
 import {
   benchOf,
   clean,
@@ -41,13 +42,26 @@ describe('GP2: never into the cloth', () => {
   });
 });
 
+test('GP2: a broken laminate is mended before any coat', () => {
+  const broken = benchOf([{ stack: 'fiberglass', findings: [{ kind: 'hole', lengthMm: 60 }] }]);
+  expect(verdictsOf('GP2', coat('prime-epoxy', 'A'), broken)[0]?.remedy).toMatchObject({
+    op: 'laminate-repair',
+  });
+  expect(heard('GP2', coat('prime-epoxy', 'A'), raw())).toEqual([]);
+});
+
+test('GP5: skin cover where glass is sanded, and only there', () => {
+  expect(heard('GP5', sand('abrade', 'A', 'P320'), raw())[0]).toMatch(/^note A: Glass dust/);
+  expect(heard('GP5', sand('abrade', 'A', 'P320'), benchOf([{ stack: 'steel' }]))).toEqual([]);
+});
+
 test('GP3: pinholes are looked for again under the first primer', () => {
-  const primed = put(raw(), 'A', clean, coated('epoxy', 50), (zone) => ({ ...zone, needsLook: true }));
+  const primed = put(raw(), 'A', clean, coated('epoxy', 50), (zone) => raise(zone, 'look'));
   expect(verdictsOf('GP3', coat('prime-build', 'A'), primed)[0]).toMatchObject({
     level: 'must',
     remedy: { op: 'inspect' },
   });
-  const looked = put(primed, 'A', (zone) => ({ ...zone, needsLook: false }));
+  const looked = put(primed, 'A', (zone) => settle(zone, 'look'));
   expect(heard('GP3', coat('prime-build', 'A'), looked)).toEqual([]);
 });
 

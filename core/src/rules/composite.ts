@@ -1,11 +1,12 @@
 import { isCoarser, type Grade } from '../materials/grades.ts';
 import { familyOf, labelOf } from '../materials/layer-kinds.ts';
-import { LAYING_OPS, SAND_OPS, isSanding } from '../operations/act.ts';
-import { isRawComposite, topOf } from '../operations/state.ts';
-import { degrease, lookAgain } from './remedies.ts';
-import { fine, speaker, type Rule } from './rule.ts';
+import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isSanding } from '../operations/act.ts';
+import { has, isRawComposite, topOf } from '../operations/state.ts';
+import { heatVerdicts } from './heat.ts';
+import { lookAgain, mendLaminate, wipe } from './remedies.ts';
+import { advice, fine, speaker, type Rule } from './rule.ts';
 
-/** Rules of fiberglass. Extraction and skin cover (GP5) are cautions of its sanding. */
+/** Rules of fiberglass. */
 
 const gp1 = speaker('GP1');
 
@@ -14,8 +15,11 @@ export const GP1: Rule = {
   on: [...SAND_OPS, ...LAYING_OPS],
   asks: 'Release wax is washed and degreased off before sanding.',
   judge: (trial) => {
-    const { zone, panel } = trial;
-    return zone.hasWax ? gp1.must(trial, { code: 'GP1.wax', facts: {} }, degrease(zone, panel)) : fine;
+    const { zone, panel, context } = trial;
+    const isMoulded = familyOf(zone.stack[0]!.kind) === 'composite';
+    return isMoulded && has(zone, 'wax')
+      ? gp1.must(trial, { code: 'GP1.wax', facts: {} }, wipe(zone, panel, context))
+      : fine;
   },
 };
 
@@ -25,11 +29,16 @@ const COARSEST: Grade = 'P180';
 
 export const GP2: Rule = {
   id: 'GP2',
-  on: SAND_OPS,
-  asks: 'Fiberglass is sanded P180 to P320, never into the cloth.',
+  on: [...SAND_OPS, ...COAT_OPS],
+  asks: 'Fiberglass is sanded P180 to P320, never into the cloth; a broken laminate is mended first.',
   judge: (trial) => {
     const { act, zone } = trial;
-    if (!isSanding(act) || act.op === 'feather') return fine;
+    const isComposite = familyOf(zone.stack[0]!.kind) === 'composite';
+    if (isCoat(act))
+      return isComposite && zone.damage
+        ? gp2.must(trial, { code: 'GP2.mend', facts: { lengthMm: zone.damage.lengthMm } }, mendLaminate(zone))
+        : fine;
+    if (!isSanding(act) || act.op === 'feather' || act.op === 'scuff') return fine;
     const sanded = act.op === 'strip-sand' ? zone.stack[0]! : topOf(zone);
     if (familyOf(sanded.kind) !== 'composite' || !isCoarser(act.grades[0], COARSEST)) return fine;
     return gp2.must(trial, { code: 'GP2.cloth', facts: { grit: act.grades[0], limit: COARSEST } });
@@ -43,19 +52,29 @@ export const GP3: Rule = {
   on: [...LAYING_OPS, 'guide-coat', 'hand-over'],
   asks: 'Pinholes are looked for again after the first primer coat.',
   judge: (trial) =>
-    trial.zone.needsLook ? gp3.must(trial, { code: 'GP3.look', facts: {} }, lookAgain(trial.zone)) : fine,
+    has(trial.zone, 'look') ? gp3.must(trial, { code: 'GP3.look', facts: {} }, lookAgain(trial.zone)) : fine,
 };
 
 const gp4 = speaker('GP4');
 
 export const GP4: Rule = {
   id: 'GP4',
-  on: ['prime-etch'],
+  on: ['prime-etch', 'cure'],
   asks: 'Epoxy or two-pack build on fiberglass, no etch, heat at most 60 °C.',
-  judge: (trial) =>
-    isRawComposite(trial.zone)
-      ? gp4.must(trial, { code: 'GP4.etch', facts: { layer: labelOf(topOf(trial.zone).kind) } })
-      : fine,
+  judge: (trial) => {
+    const { act, zone } = trial;
+    if (act.op === 'cure') return heatVerdicts(gp4, trial, 'composite');
+    return isRawComposite(zone)
+      ? gp4.must(trial, { code: 'GP4.etch', facts: { layer: labelOf(topOf(zone).kind) } })
+      : fine;
+  },
 };
 
-export const COMPOSITE_RULES: readonly Rule[] = [GP1, GP2, GP3, GP4];
+export const GP5 = advice(
+  'GP5',
+  [...SAND_OPS],
+  'Extraction and skin cover where glass is sanded.',
+  ({ zone }) => (isRawComposite(zone) ? { code: 'GP5.cover', facts: {} } : null),
+);
+
+export const COMPOSITE_RULES: readonly Rule[] = [GP1, GP2, GP3, GP4, GP5];

@@ -133,3 +133,10 @@ describe('F7: pinholes are glazed before primer', () => {
     expect(heard('F7', body('glaze', 'A'), holed())).toEqual([]);
   });
 });
+
+test('F4: the hardener share of the sheet is said where filler or glaze is mixed', () => {
+  expect(heard('F4', body('fill', 'A'), hollow('steel'))[0]).toMatch(
+    /^note A: Hardener 2% by mass, from 1% to 3%/,
+  );
+  expect(heard('F4', body('plastic-repair', 'A'), hollow('plastic-rigid'))).toEqual([]);
+});

@@ -1,16 +1,24 @@
 import { isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, isMetal, labelOf } from '../materials/layer-kinds.ts';
-import { COAT_OPS, SAND_OPS, isCoat, isSanding, type BodyAct } from '../operations/act.ts';
+import {
+  BODY_OPS,
+  COAT_OPS,
+  SAND_OPS,
+  isBodywork,
+  isCoat,
+  isSanding,
+  type BodyAct,
+} from '../operations/act.ts';
 import { bodyFilmUm, liftsOf } from '../operations/bodywork.ts';
-import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import { bodyFiller, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { SANDABLE_CONVERSION } from '../operations/curing.ts';
-import { isBare, topOf, type ZoneState } from '../operations/state.ts';
+import { has, isBare, topOf, type ZoneState } from '../operations/state.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
 import { sinkBackUm } from '../surface/sink-back.ts';
 import { glossLimitUm } from '../surface/telegraph.ts';
 import type { Source } from '../wording/reason.ts';
-import { abrade, cure, glaze, shape } from './remedies.ts';
-import { fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
+import { abrade, bodyWork, cure, shape } from './remedies.ts';
+import { advice, fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
 
 /** Rules of filler and glaze. */
 
@@ -45,7 +53,7 @@ export const F1: Rule = {
   judge: (trial) => {
     const { act, zone, context } = trial;
     const { side } = schoolIn(context, 'filler');
-    if (act.op === 'inspect' && zone.hasUncheckedBody)
+    if (act.op === 'inspect' && has(zone, 'found-body'))
       return side === 'over-epoxy'
         ? f1.school(trial, { code: 'school.filler', facts: { side, done: 'on metal' } })
         : fine;
@@ -77,7 +85,7 @@ const bodyUm = (zone: ZoneState): number =>
   zone.stack.reduce((sum, layer) => (layer.kind === 'filler' ? sum + layer.um : sum), 0);
 
 const fillerMost = (context: Context): { value: number; source: 'sheet' | 'shop' | 'default' | 'model' } => {
-  const sheet = [...context.shelf.values()].find(({ kind }) => kind === 'filler');
+  const sheet = bodyFiller(context);
   return sheet ? { value: sheet.film.maxUm, source: 'sheet' } : ruleIn(context, 'fillerMaxUm');
 };
 
@@ -87,7 +95,7 @@ export const F3: Rule = {
   asks: 'Filler stays inside its sheet’s thickness; deeper is metalwork first.',
   judge: (trial) => {
     const { act, zone, context } = trial;
-    if (act.op !== 'fill' && !(act.op === 'inspect' && zone.hasUncheckedBody)) return fine;
+    if (act.op !== 'fill' && !(act.op === 'inspect' && has(zone, 'found-body'))) return fine;
     const most = fillerMost(context);
     const depthUm = bodyUm(zone) + (act.op === 'fill' ? bodyFilmUm(zone, act, context) : 0);
     if (depthUm <= most.value) return fine;
@@ -98,6 +106,18 @@ export const F3: Rule = {
     });
   },
 };
+
+export const F4 = advice(
+  'F4',
+  [...BODY_OPS],
+  'Hardener share by the sheet: too little never cures, too much leaves pinholes and stains.',
+  ({ act, context }) => {
+    const hardener = isBodywork(act) ? sheetIn(context, act.sheetId).hardenerPercent : undefined;
+    if (!hardener) return null;
+    const facts = { usualPercent: hardener.usual, fromPercent: hardener.from, toPercent: hardener.to };
+    return { code: 'F4.hardener', facts, source: 'sheet' };
+  },
+);
 
 const f5 = speaker('F5');
 
@@ -143,7 +163,7 @@ export const F6: Rule = {
   asks: 'The last filler grit must not sink back; never P80 under primer.',
   judge: (trial) => {
     const { act, zone, context } = trial;
-    if (!isCoat(act) || !isBody(topOf(zone).kind)) return fine;
+    if (!isCoat(act) || !isBody(topOf(zone).kind) || topOf(zone).kind === 'seam') return fine;
     const { grade: target, source, ...sink } = fillerFinish(context);
     const grade = zone.surface.scratch?.grade;
     if (grade && !isCoarser(grade, target)) return fine;
@@ -170,8 +190,8 @@ export const F7: Rule = {
     if (!isCoat(act) || !zone.surface.hasPinholes || isMetal(topOf(zone).kind)) return fine;
     const sheet = [...context.shelf.values()].find(({ kind }) => kind === 'glaze');
     if (!sheet) return f7.must(trial, { code: 'F7.no-glaze', facts: {} });
-    return f7.must(trial, { code: 'F7.pinholes', facts: {} }, glaze(zone, sheet));
+    return f7.must(trial, { code: 'F7.pinholes', facts: {} }, bodyWork('glaze', zone, sheet));
   },
 };
 
-export const FILLER_RULES: readonly Rule[] = [F1, F2, F3, F5, F6, F7];
+export const FILLER_RULES: readonly Rule[] = [F1, F2, F3, F4, F5, F6, F7];

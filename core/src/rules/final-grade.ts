@@ -1,6 +1,6 @@
 import { GRADES, grainUm, type Grade } from '../materials/grades.ts';
 import { readyVolumeSolids } from '../materials/sheet.ts';
-import { isCoat, type Act } from '../operations/act.ts';
+import { isCoat, isLastCoat, type Act } from '../operations/act.ts';
 import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
 import { blockedUm } from '../operations/sanding.ts';
 import { topOf, type PanelState, type ZoneState } from '../operations/state.ts';
@@ -27,7 +27,7 @@ const BLOCK_GRADES = GRADES.filter(
 
 /** What lies between this sanding and the eye: the sealer about to go on, or none. */
 export function coatsToCome(act: Act, context: Context, zoneId: string): CoatsToCome {
-  if (act.op !== 'seal' || !isCoat(act)) return { sealerCoats: 0, target: context.target };
+  if (!isLastCoat(act)) return { sealerCoats: 0, target: context.target };
   const sealerSolids = readyVolumeSolids(sheetIn(context, act.sheetId));
   return { sealerCoats: act.coats[zoneId] ?? 1, sealerSolids, target: context.target };
 }

@@ -1,10 +1,10 @@
 import { familyOf, labelOf } from '../materials/layer-kinds.ts';
-import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying, isSanding } from '../operations/act.ts';
+import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying } from '../operations/act.ts';
 import { sagOf } from '../operations/coating.ts';
 import { ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
-import { isFoundFinish, topOf, type PanelState, type ZoneState } from '../operations/state.ts';
+import { has, isFoundFinish, topOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { spotFacts, spotProblem } from './metal.ts';
-import { abrade, degrease, feather, rub, strip } from './remedies.ts';
+import { abrade, feather, rub, strip, wipe } from './remedies.ts';
 import { fine, speaker, type Rule, type Trial } from './rule.ts';
 
 /** Rules of old finish and of new parts. */
@@ -33,7 +33,7 @@ export const O1: Rule = {
       return o1.must(
         trial,
         { code: 'O1.thick', facts: { filmUm, limitUm: filmLimit.value }, source: filmLimit.source },
-        strip([zone]),
+        strip([zone], context),
       );
     if (zone.unsoundShare === 0) return fine;
     const wide = ruleIn(context, 'stripPanelSharePercent');
@@ -42,13 +42,13 @@ export const O1: Rule = {
       return o1.must(
         trial,
         { code: 'O1.local', facts: { sharePercent, limitPercent: wide.value }, source: wide.source },
-        strip([zone]),
+        strip([zone], context),
       );
     const finishes = panel.zones.filter(isFoundFinish);
     return o1.must(
       trial,
       { code: 'O1.panel', facts: { sharePercent, limitPercent: wide.value }, source: wide.source },
-      strip(finishes),
+      strip(finishes, context),
     );
   },
 };
@@ -87,7 +87,7 @@ export const N2: Rule = {
   asks: 'A maker’s primer of unknown kind gets the solvent rub; what softens is stripped or isolated.',
   judge: (trial) => {
     const { act, zone } = trial;
-    if ((!isCoat(act) && act.op !== 'hand-over') || !zone.needsRub) return fine;
+    if ((!isCoat(act) && act.op !== 'hand-over') || !has(zone, 'rub')) return fine;
     return n2.must(trial, { code: 'N2.rub', facts: {} }, rub(zone));
   },
 };
@@ -96,13 +96,13 @@ const o3 = speaker('O3');
 
 export const O3: Rule = {
   id: 'O3',
-  on: SAND_OPS,
+  on: [...SAND_OPS, 'strip-blast', 'laminate-repair'],
   asks: 'Degrease before sanding, or grease is sanded in.',
   judge: (trial) => {
-    const { act, zone, panel } = trial;
+    const { zone, panel, context } = trial;
     const isDirty = zone.surface.soil === 'grime' || zone.surface.soil === 'washed';
-    if (!isSanding(act) || !isDirty) return fine;
-    return o3.must(trial, { code: 'O3.degrease', facts: {} }, degrease(zone, panel));
+    if (!isDirty) return fine;
+    return o3.must(trial, { code: 'O3.degrease', facts: {} }, wipe(zone, panel, context));
   },
 };
 
@@ -129,7 +129,7 @@ export const O5: Rule = {
   asks: 'The first coat over feathered edges is light: they lift first.',
   judge: (trial) => {
     const { act, zone } = trial;
-    if (!isCoat(act) || zone.edge !== 'feathered' || act.isLightFirst) return fine;
+    if (!isCoat(act) || act.op === 'promote' || zone.edge !== 'feathered' || act.isLightFirst) return fine;
     const isFirst = !zone.stack.some(
       (layer) => layer.laid && layer.kind !== 'filler' && layer.kind !== 'glaze',
     );
@@ -155,7 +155,7 @@ export const N1: Rule = {
     const { side, source } = schoolIn(context, 'ecoat');
     const sheet = sheetIn(context, act.sheetId);
     const mayLie = sheet.overUnsanded.includes('ecoat');
-    if (side === 'leave' && mayLie) return fine;
+    if (side === 'leave' && mayLie && !has(zone, 'overspray')) return fine;
     const wording = mayLie
       ? ({ code: 'N1.scuff', facts: { grit: SCUFF }, source } as const)
       : ({ code: 'N1.sheet', facts: { grit: SCUFF, sheet: sheet.name }, source: 'sheet' } as const);

@@ -1,3 +1,4 @@
+import { raise } from '../operations/state.ts';
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import {
   at,
@@ -7,6 +8,7 @@ import {
   coat,
   coated,
   heard,
+  masked,
   plain,
   put,
   sand,
@@ -198,5 +200,45 @@ describe('aluminium and zinc', () => {
     expect(heard('M10', plain('inspect', 'A'), benchOf([{ stack: 'zinc-steel/filler:500' }]))[0]).toMatch(
       /^should A/,
     );
+  });
+});
+
+describe('stripping', () => {
+  const FLAT = { panel: { shape: 'flat' } };
+  const painted = (around = {}) => benchOf([{ stack: 'steel/old-finish:200', areaM2: 1.5 }], around);
+
+  test('M7: a large flat panel is neither blasted nor sanded coarse without a remark', () => {
+    expect(heard('M7', plain('strip-blast', 'A'), painted(FLAT))[0]).toMatch(
+      /^should A: Blasting a large flat/,
+    );
+    expect(heard('M7', sand('strip-sand', 'A', 'P80'), painted(FLAT))[0]).toMatch(/^should A/);
+    expect(heard('M7', sand('strip-sand', 'A', 'P80'), painted())).toEqual([]);
+    expect(heard('M7', sand('strip-sand', 'A', 'P180'), painted(FLAT))).toEqual([]);
+  });
+  test('M8: scored, taped off, and neutralised afterwards', () => {
+    const act = plain('strip-chemical', 'A');
+    expect(verdictsOf('M8', act, painted())[0]?.remedy).toMatchObject({ op: 'abrade', grades: ['P80'] });
+    const scored = put(painted(), 'A', scratched('P80', 'machine'));
+    expect(verdictsOf('M8', act, scored)[0]?.remedy).toMatchObject({ op: 'mask' });
+    expect(heard('M8', act, masked(scored))[0]).toMatch(/^note A: Lay it on thick, 25 mm off the edges/);
+    const wet = put(painted(), 'A', (zone) => raise(zone, 'stripper'));
+    expect(verdictsOf('M8', sand('abrade', 'A', 'P180'), wet)[0]?.remedy).toMatchObject({ op: 'wash' });
+    expect(heard('M8', sand('abrade', 'A', 'P180'), painted())).toEqual([]);
+  });
+  test('M9: gloves from the clean on that bare metal gets', () => {
+    expect(heard('M9', plain('degrease', 'A'), benchOf(STEEL))[0]).toMatch(/^note A: Gloves/);
+    expect(heard('M9', plain('degrease', 'A'), painted())).toEqual([]);
+  });
+  test('M10: zinc is not blasted', () => {
+    const zinc = benchOf([{ stack: 'zinc-steel/old-finish:100' }]);
+    expect(heard('M10', plain('strip-blast', 'A'), zinc)[0]).toMatch(/takes the zinc off/);
+    expect(heard('M10', plain('strip-blast', 'A'), painted())).toEqual([]);
+  });
+  test('M1: a joint that was stripped open is sealed again over the primer', () => {
+    const open = put(benchOf(STEEL), 'A', clean, coated('epoxy', 50), (zone) => raise(zone, 'joint'));
+    expect(verdictsOf('M1', coat('prime-build', 'A'), open)[0]?.remedy).toMatchObject({ op: 'seam-seal' });
+    const none = benchOf(STEEL, { without: ['seam'] });
+    const bare = put(none, 'A', clean, coated('epoxy', 50), (zone) => raise(zone, 'joint'));
+    expect(heard('M1', coat('prime-build', 'A'), bare)[0]).toMatch(/no seam sealer on the shelf/);
   });
 });

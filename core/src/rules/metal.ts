@@ -1,11 +1,11 @@
 import { dewPointCelsius } from '../climate/dew.ts';
 import { isCoarser, type Grade } from '../materials/grades.ts';
-import { isBody, labelOf, type LayerKind } from '../materials/layer-kinds.ts';
+import { isBody, isMetal, labelOf, type LayerKind } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying, isSanding, type Act } from '../operations/act.ts';
 import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
-import { isBare, topOf, type ZoneState } from '../operations/state.ts';
-import { ZINC_GRADE, abrade, removeRust } from './remedies.ts';
-import { fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
+import { has, isBare, isUnprimedPlastic, topOf, type ZoneState } from '../operations/state.ts';
+import { ZINC_GRADE, abrade, bodyWork, isLargeFlat, mask, removeRust, sheetFor, wash } from './remedies.ts';
+import { advice, fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
 
 /** Rules of bare metal. */
 
@@ -52,6 +52,15 @@ const FIRST_COAT: Partial<Record<Act['op'], string>> = {
   'prime-dtm': 'dtm',
 };
 
+/** A joint whose sealer was stripped lets water creep under whatever covers it. */
+const openJoint = (trial: Trial): readonly Verdict[] => {
+  const { zone, context } = trial;
+  const sheet = sheetFor(context, 'seam', [topOf(zone).kind]);
+  return sheet
+    ? m1.must(trial, { code: 'M1.joint', facts: {} }, bodyWork('seam-seal', zone, sheet))
+    : m1.must(trial, { code: 'M1.no-seam', facts: { layer: labelOf(topOf(zone).kind) } });
+};
+
 export const M1: Rule = {
   id: 'M1',
   on: [...COAT_OPS, 'hand-over'],
@@ -60,6 +69,7 @@ export const M1: Rule = {
     const { act, zone, context } = trial;
     if (act.op === 'hand-over' && isBare(zone))
       return m1.must(trial, { code: 'M1.left-bare', facts: { layer: labelOf(topOf(zone).kind) } });
+    if (has(zone, 'joint') && !isBare(zone)) return openJoint(trial);
     if (!isCoat(act)) return fine;
     const sheet = sheetIn(context, act.sheetId);
     if (isBare(zone)) {
@@ -74,7 +84,8 @@ export const M1: Rule = {
         ? fine
         : m1.school(trial, { code: 'school.first-coat', facts: { sheet: sheet.name, side } });
     }
-    if (topOf(zone).kind === 'ecoat' || !spotProblem(trial)) return fine;
+    if (topOf(zone).kind === 'ecoat' || !isMetal(zone.spots?.to ?? 'steel') || !spotProblem(trial))
+      return fine;
     return m1.must(trial, {
       code: 'M1.spots',
       facts: spotFacts(trial),
@@ -229,6 +240,55 @@ export const M6: Rule = {
   },
 };
 
+const m7 = speaker('M7');
+
+export const M7: Rule = {
+  id: 'M7',
+  on: ['strip-blast', 'strip-sand'],
+  asks: 'No blasting and no coarse power sanding on large flat thin panels: they warp.',
+  judge: (trial) => {
+    const { act, panel, context } = trial;
+    const zones = panel.zones.filter(({ zone }) => act.zones.includes(zone.id));
+    if (act.zones[0] !== trial.zone.zone.id || !isLargeFlat(zones, context)) return fine;
+    if (act.op === 'strip-blast') return m7.should(trial, { code: 'M7.blast', facts: {} });
+    const isCoarse = isSanding(act) && isCoarser(act.grades[0], STEEL_GRADE);
+    return isCoarse ? m7.should(trial, { code: 'M7.sand', facts: { grit: act.grades[0] } }) : fine;
+  },
+};
+
+const m8 = speaker('M8');
+/** Scratch that lets stripper in. */
+const SCORED = { coarsest: 'P40', finest: 'P80' } as const;
+
+export const M8: Rule = {
+  id: 'M8',
+  on: ['strip-chemical', 'degrease', ...SAND_OPS, ...LAYING_OPS],
+  asks: 'Stripper goes on scored finish, away from edges, and is neutralised before anything else.',
+  judge: (trial) => {
+    const { act, zone, panel, context } = trial;
+    if (act.op !== 'strip-chemical')
+      return has(zone, 'stripper') ? m8.must(trial, { code: 'M8.neutralise', facts: {} }, wash(panel)) : fine;
+    const grade = zone.surface.scratch?.grade;
+    const isScored = grade && !isCoarser(grade, SCORED.coarsest) && !isCoarser(SCORED.finest, grade);
+    if (!isScored)
+      return m8.must(
+        trial,
+        { code: 'M8.score', facts: { grit: SCORED.finest } },
+        abrade(zone, SCORED.finest, 'machine', context),
+      );
+    return panel.isMasked
+      ? m8.note(trial, { code: 'M8.how', facts: { marginMm: 25 } })
+      : m8.must(trial, { code: 'M8.mask', facts: { marginMm: 25 } }, mask(panel));
+  },
+};
+
+export const M9 = advice(
+  'M9',
+  ['degrease', 'antistatic-wipe'],
+  'Gloves from the last clean on.',
+  ({ zone }) => (isBare(zone) || isUnprimedPlastic(zone) ? { code: 'M9.gloves', facts: {} } : null),
+);
+
 const m10 = speaker('M10');
 
 /** The zinc that an act would sand: the bare top, or what stripping comes down to. */
@@ -237,16 +297,24 @@ const sandsZinc = ({ act, zone }: Trial): boolean =>
 
 export const M10: Rule = {
   id: 'M10',
-  on: [...SAND_OPS, 'fill', 'inspect'],
+  on: [...SAND_OPS, 'strip-blast', 'fill', 'inspect'],
   asks: 'Zinc is not cut through, and filler lies on it only where its sheet says so.',
   judge: (trial) => {
     const { act, zone, context } = trial;
     if (isSanding(act)) {
-      if (act.op === 'feather' || !sandsZinc(trial) || !isCoarser(act.grades[0], ZINC_GRADE)) return fine;
+      if (
+        act.op === 'feather' ||
+        act.op === 'scuff' ||
+        !sandsZinc(trial) ||
+        !isCoarser(act.grades[0], ZINC_GRADE)
+      )
+        return fine;
       return m10.must(trial, { code: 'M10.cut', facts: { grit: act.grades[0], limit: ZINC_GRADE } });
     }
+    if (act.op === 'strip-blast')
+      return zone.stack[0]!.kind === 'zinc-steel' ? m10.must(trial, { code: 'M10.blast', facts: {} }) : fine;
     if (act.op === 'inspect')
-      return zone.hasUncheckedBody && zone.stack[0]!.kind === 'zinc-steel'
+      return has(zone, 'found-body') && zone.stack[0]!.kind === 'zinc-steel'
         ? m10.should(trial, { code: 'M10.kept', facts: {} })
         : fine;
     if (act.op !== 'fill' || topOf(zone).kind !== 'zinc-steel') return fine;
@@ -257,4 +325,4 @@ export const M10: Rule = {
   },
 };
 
-export const METAL_RULES: readonly Rule[] = [M1, M2, M3, M4, M5, M6, M10];
+export const METAL_RULES: readonly Rule[] = [M1, M2, M3, M4, M5, M6, M7, M8, M9, M10];

@@ -1,15 +1,21 @@
 import { isCoarser, type Grade } from '../materials/grades.ts';
-import type { LayerKind } from '../materials/layer-kinds.ts';
+import { isBody, isMetal, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
-import type { Act, OpName, SandAct } from '../operations/act.ts';
-import { ruleIn, type Context } from '../operations/context.ts';
+import type { Act, BodyAct, CleanAct, OpName, PlainAct, SandAct, STRIP_OPS } from '../operations/act.ts';
+import { ruleIn, schoolIn, type Context } from '../operations/context.ts';
 import { cureMethod } from '../operations/curing.ts';
-import { topOf, type PanelState, type ZoneState } from '../operations/state.ts';
+import { has, isUnprimedPlastic, topOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { bestLadder } from '../surface/ladder.ts';
 import { sandedMaterial, type Tool } from '../surface/scratch.ts';
 import type { Reason } from '../wording/reason.ts';
 
-const GENTLE: ReadonlySet<LayerKind> = new Set(['zinc-steel', 'fiberglass']);
+const GENTLE: ReadonlySet<LayerKind> = new Set([
+  'zinc-steel',
+  'fiberglass',
+  'plastic-rigid',
+  'plastic-olefin',
+  'plastic-soft',
+]);
 /** Coarsest grade that leaves zinc whole (default). */
 export const ZINC_GRADE: Grade = 'P180';
 
@@ -17,10 +23,7 @@ export const ZINC_GRADE: Grade = 'P180';
 type Remedy = (why: readonly Reason[]) => Act;
 
 const plain =
-  (
-    op: 'test' | 'inspect' | 'flash' | 'guide-coat' | 'wash' | 'degrease' | 'mask' | 'tack',
-    zones: readonly string[],
-  ): Remedy =>
+  (op: PlainAct['op'] | CleanAct['op'], zones: readonly string[]): Remedy =>
   (why) =>
     ({ op, zones, why }) as Act;
 
@@ -33,13 +36,22 @@ export const wash = (panel: PanelState): Remedy =>
     'wash',
     all(panel, (zone) => zone.surface.soil === 'grime'),
   );
-export const degrease = (zone: ZoneState, panel: PanelState): Remedy =>
-  plain(
-    'degrease',
-    zone.surface.soil === 'dusty'
-      ? [zone.zone.id]
-      : all(panel, (other) => other.surface.soil === 'grime' || other.surface.soil === 'washed'),
+/** What a zone is wiped with: raw plastic with the antistatic cleaner, by some schools after a solvent degrease. */
+function wipeOf(zone: ZoneState, context: Context): 'degrease' | 'antistatic-wipe' {
+  if (!isUnprimedPlastic(zone)) return 'degrease';
+  const { side } = schoolIn(context, 'rawPlasticSolvent');
+  return side === 'yes' && zone.surface.soil === 'washed' ? 'degrease' : 'antistatic-wipe';
+}
+
+export const wipe = (zone: ZoneState, panel: PanelState, context: Context): Remedy => {
+  const op = wipeOf(zone, context);
+  if (zone.surface.soil === 'dusty') return plain(op, [zone.zone.id]);
+  const isDirty = ({ surface }: ZoneState): boolean => surface.soil === 'grime' || surface.soil === 'washed';
+  return plain(
+    op,
+    all(panel, (other) => other === zone || (isDirty(other) && wipeOf(other, context) === op)),
   );
+};
 export const mask = (panel: PanelState): Remedy => plain('mask', all(panel));
 export const tack = (zone: ZoneState): Remedy => plain('tack', [zone.zone.id]);
 export const flash = (zone: ZoneState): Remedy => plain('flash', [zone.zone.id]);
@@ -55,21 +67,61 @@ const sand =
 
 export const block = (zone: ZoneState, grade: Grade): Remedy =>
   sand('block', [zone.zone.id], [grade], 'block');
+/** Pad over hidden edges, recesses and backs. */
+export const scuff = (zone: ZoneState): Remedy => sand('scuff', [zone.zone.id], ['P400'], 'hand');
 export const feather = (zone: ZoneState): Remedy =>
   sand('feather', [zone.zone.id], ['P120', 'P180', 'P320'], 'machine');
 
 /** Grade that strips to the substrate: P80, or what does not cut through zinc or into the cloth of a laminate. */
 export const stripGrade = (zones: readonly ZoneState[]): Grade =>
   zones.some((zone) => GENTLE.has(zone.stack[0]!.kind)) ? ZINC_GRADE : 'P80';
-export const strip = (zones: readonly ZoneState[]): Remedy =>
-  sand(
-    'strip-sand',
-    zones.map((zone) => zone.zone.id),
-    [stripGrade(zones)],
-    'machine',
-  );
+/** A flat thin panel of this size warps under heat and peening (rule M7), m². */
+const LARGE_M2 = 0.8;
+export const isLargeFlat = (zones: readonly ZoneState[], { panel }: Context): boolean =>
+  panel.shape === 'flat' && zones.reduce((sum, { zone }) => sum + zone.areaM2, 0) > LARGE_M2;
+
+/** By the shop's school where the substrate bears it; large flat panels are stripped chemically where no school is set. */
+function stripOp(zones: readonly ZoneState[], context: Context): (typeof STRIP_OPS)[number] {
+  const { side, source } = schoolIn(context, 'strip');
+  const isMetalAll = zones.every(({ stack }) => isMetal(stack[0]!.kind));
+  const hasBody = zones.some(({ stack }) => stack.some(({ kind }) => isBody(kind)));
+  const hasZinc = zones.some(({ stack }) => stack[0]!.kind === 'zinc-steel');
+  const wanted = source === 'default' && isLargeFlat(zones, context) ? 'chemical' : side;
+  if (!isMetalAll) return 'strip-sand';
+  if (wanted === 'chemical' && !hasBody) return 'strip-chemical';
+  return wanted === 'blast' && !hasZinc ? 'strip-blast' : 'strip-sand';
+}
+
+export const strip = (zones: readonly ZoneState[], context: Context): Remedy => {
+  const ids = zones.map((zone) => zone.zone.id).sort();
+  const op = stripOp(zones, context);
+  return op === 'strip-sand' ? sand(op, ids, [stripGrade(zones)], 'machine') : plain(op, ids);
+};
+/** Filler is ground out; neither stripper nor blasting takes it well. */
+export const grindOut = (zones: readonly ZoneState[]): Remedy =>
+  sand('strip-sand', zones.map((zone) => zone.zone.id).sort(), [stripGrade(zones)], 'machine');
 export const lookAgain = (zone: ZoneState): Remedy => plain('inspect', [zone.zone.id]);
 export const rub = (zone: ZoneState): Remedy => plain('test', [zone.zone.id]);
+export const temper = (panel: PanelState): Remedy =>
+  plain(
+    'temper',
+    all(panel, (zone) => isUnprimedPlastic(zone) && has(zone, 'wax')),
+  );
+export const removeParts = (panel: PanelState): Remedy => plain('remove-part', all(panel));
+export const mendLaminate = (zone: ZoneState): Remedy => plain('laminate-repair', [zone.zone.id]);
+
+/** The first sheet of a kind on the shelf that may lie on one of these layers. */
+export const sheetFor = (
+  context: Context,
+  kind: ProductSheet['kind'],
+  on: readonly LayerKind[],
+): ProductSheet | undefined =>
+  [...context.shelf.values()].find((sheet) => sheet.kind === kind && on.some((layer) => layer in sheet.over));
+
+export const promote = (zone: ZoneState, sheet: ProductSheet): Remedy => {
+  const { id } = zone.zone;
+  return (why) => ({ op: 'promote', zones: [id], sheetId: sheet.id, coats: { [id]: sheet.film.coats }, why });
+};
 export const removeRust = (zone: ZoneState): Remedy =>
   sand('remove-rust', [zone.zone.id], ['P80'], 'machine');
 
@@ -104,30 +156,36 @@ export const shape = (zone: ZoneState, target: Grade, context: Context): Remedy 
   return sand('abrade', [zone.zone.id], ['P80', ...gradesTo(opened, target, 'block', context)], 'block');
 };
 
-export const glaze =
-  (zone: ZoneState, sheet: ProductSheet): Remedy =>
-  (why) => ({
-    op: 'glaze',
-    zones: [zone.zone.id],
-    sheetId: sheet.id,
-    why,
-  });
+/** Body work with a sheet on one zone. */
+export const bodyWork =
+  (op: BodyAct['op'], zone: ZoneState, sheet: ProductSheet): Remedy =>
+  (why) => ({ op, zones: [zone.zone.id], sheetId: sheet.id, why });
 
 /** In which order remedies are taken up when several are asked for: what makes dust before what takes it away. */
 export const REMEDY_ORDER: readonly OpName[] = [
+  'remove-part',
   'wash',
   'test',
+  'temper',
+  'strip-chemical',
+  'strip-blast',
   'strip-sand',
   'remove-rust',
   'cure',
   'flash',
   'inspect',
+  'laminate-repair',
+  'plastic-repair',
+  'seam-seal',
   'glaze',
   'feather',
+  'scuff',
   'guide-coat',
   'block',
   'abrade',
   'mask',
   'degrease',
+  'antistatic-wipe',
+  'promote',
   'tack',
 ];

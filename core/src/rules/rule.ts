@@ -6,8 +6,9 @@ import type { Reason } from '../wording/reason.ts';
 /**
  * A rule of the trade, judged for one act on one zone just before it is done.
  * must: the act is not done like this. should: it may be, at a risk. school: practitioners differ.
+ * note: nothing is wrong; it is said so that it is done right.
  */
-export type Level = 'must' | 'should' | 'school';
+export type Level = 'must' | 'should' | 'school' | 'note';
 
 export interface Trial {
   readonly act: Act;
@@ -20,7 +21,7 @@ export interface Verdict {
   readonly level: Level;
   readonly zoneId: string;
   readonly reason: Reason;
-  /** Work that would make the act right; absent where nothing would. */
+  /** Work that would make the act right; absent where nothing would. What a should asks for is done where it can be. */
   readonly remedy?: Act;
 }
 
@@ -33,14 +34,10 @@ export interface Rule {
   readonly judge: (trial: Trial) => readonly Verdict[];
 }
 
+type MakeRemedy = (why: readonly Reason[]) => Act;
 type Wording = Pick<Reason, 'code' | 'facts'> & { readonly source?: Reason['source'] };
 
-const verdict = (
-  level: Level,
-  trial: Trial,
-  reason: Reason,
-  remedy?: (why: readonly Reason[]) => Act,
-): Verdict => ({
+const verdict = (level: Level, trial: Trial, reason: Reason, remedy?: MakeRemedy): Verdict => ({
   level,
   zoneId: trial.zone.zone.id,
   reason,
@@ -50,13 +47,31 @@ const verdict = (
 /** Makers of verdicts for one rule id; the reason rides along as the `why` of the remedy. */
 export const speaker = (rule: string) => {
   const reasonOf = ({ code, facts, source = 'default' }: Wording): Reason => ({ rule, code, facts, source });
-  return {
-    must: (trial: Trial, wording: Wording, remedy?: (why: readonly Reason[]) => Act): Verdict[] => [
-      verdict('must', trial, reasonOf(wording), remedy),
-    ],
-    should: (trial: Trial, wording: Wording): Verdict[] => [verdict('should', trial, reasonOf(wording))],
-    school: (trial: Trial, wording: Wording): Verdict[] => [verdict('school', trial, reasonOf(wording))],
-  };
+  const speak =
+    (level: Level) =>
+    (trial: Trial, wording: Wording, remedy?: MakeRemedy): Verdict[] => [
+      verdict(level, trial, reasonOf(wording), remedy),
+    ];
+  return { must: speak('must'), should: speak('should'), school: speak('school'), note: speak('note') };
 };
 
 export const fine: readonly Verdict[] = [];
+
+/** A rule that only says how a step is done right, on the operations and zones where `when` holds. */
+export const advice = (
+  id: string,
+  on: readonly OpName[],
+  asks: string,
+  when: (trial: Trial) => Wording | null,
+): Rule => {
+  const { note } = speaker(id);
+  return {
+    id,
+    on,
+    asks,
+    judge: (trial) => {
+      const wording = when(trial);
+      return wording ? note(trial, wording) : fine;
+    },
+  };
+};

@@ -89,22 +89,49 @@ test('S5: a non-sanding product is not sanded inside its window', () => {
   expect(heard('S5', sand('abrade', 'A', 'P600'), at(sealed, 800))).toEqual([]);
 });
 
-describe('C1: clean, masked and tacked before spraying', () => {
-  const found = benchOf([{ stack: 'steel/ecoat:20' }]);
-  const remedyOf = (bench: typeof found, act = coat('seal', 'A')) =>
-    verdictsOf('C1', act, bench)[0]?.remedy?.op;
-  test('each thing that is missing asks for its own work', () => {
-    expect(verdictsOf('C1', plain('degrease', 'A'), found)[0]?.remedy?.op).toBe('wash');
-    expect(remedyOf(put(found, 'A', soiled('washed')))).toBe('degrease');
-    expect(remedyOf(put(found, 'A', soiled('dusty')))).toBe('degrease');
-    expect(remedyOf(put(found, 'A', clean))).toBe('mask');
-    expect(remedyOf(masked(put(found, 'A', soiled('clean'))))).toBe('tack');
-    expect(remedyOf(masked(put(found, 'A', clean)))).toBeUndefined();
-  });
-  test('open filler is tacked, never wiped wet', () => {
-    const filler = masked(
-      put(benchOf([{ stack: 'steel/filler:500' }]), 'A', soiled('dusty'), scratched('P180', 'block')),
+test('S5: a nib is cut P600 to P1000 at its spot', () => {
+  const sealed = put(
+    benchOf([{ stack: 'steel/ecoat:20' }]),
+    'A',
+    clean,
+    coated('sealer', 25, { sandableAtMin: null }),
+  );
+  expect(heard('S5', sand('denib', 'A', 'P800'), sealed)).toEqual([]);
+  expect(heard('S5', sand('denib', 'A', 'P400'), sealed)[0]).toMatch(/cut P600 to P1000/);
+});
+
+test('S6: induction and pot life come with the mix, where the sheet has them', () => {
+  const panel = benchOf([{ stack: 'steel/ecoat:20' }]);
+  expect(heard('S6', coat('prime-epoxy', 'A'), panel)[0]).toMatch(/stand 15 min .* pot life 4 h/);
+  expect(heard('S6', coat('seal', 'A'), panel)[0]).toMatch(/pot life 1 h 30/);
+  expect(heard('S6', coat('prime-etch', 'A'), panel)).toEqual([]);
+});
+
+test('S7: wet-on-wet says how it is laid, a sealer does not', () => {
+  const part = benchOf([{ stack: 'steel/ecoat:20' }]);
+  expect(heard('S7', coat('prime-wet-on-wet', 'A', 2), part)[0]).toMatch(/no sanding; base after 15 min/);
+  expect(heard('S7', coat('seal', 'A'), part)).toEqual([]);
+});
+
+describe('S8: epoxy under the last coat, by school', () => {
+  const epoxied = (epoxySealer: string) =>
+    put(
+      benchOf([{ stack: 'steel' }], { shop: { schools: { epoxySealer } } }),
+      'A',
+      clean,
+      coated('epoxy', 50),
     );
-    expect(remedyOf(filler, coat('prime-epoxy', 'A'))).toBe('tack');
+  test('inside its window base goes on it unsanded', () => {
+    expect(heard('S8', plain('hand-over', 'A'), epoxied('wet-on-wet'))[0]).toMatch(
+      /^note A: Epoxy takes base unsanded/,
+    );
+    expect(heard('S8', coat('seal', 'A'), epoxied('wet-on-wet'))).toEqual([]);
+  });
+  test('or it is scuffed and sealed', () => {
+    expect(verdictsOf('S8', coat('seal', 'A'), epoxied('cured'))[0]?.remedy).toMatchObject({
+      op: 'abrade',
+      grades: ['P400'],
+    });
+    expect(heard('S8', plain('hand-over', 'A'), epoxied('cured'))[0]).toMatch(/^school A/);
   });
 });

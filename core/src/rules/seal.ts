@@ -1,18 +1,28 @@
 import { lightnessOfHex } from '../film/tone.ts';
+import { isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, labelOf } from '../materials/layer-kinds.ts';
-import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying, isSanding } from '../operations/act.ts';
+import { COAT_OPS, LAST_OPS, SAND_OPS, isCoat, isLastCoat, isSanding } from '../operations/act.ts';
 import { sagOf } from '../operations/coating.ts';
 import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { topOf } from '../operations/state.ts';
 import { FINAL_TOOL } from './final-grade.ts';
-import { abrade, degrease, mask, tack, wash } from './remedies.ts';
-import { fine, speaker, type Rule } from './rule.ts';
+import { abrade } from './remedies.ts';
+import { advice, fine, speaker, type Rule } from './rule.ts';
 
-/** Rules of sealers, windows and cleanliness. */
+/** Rules of sealers, wet-on-wet and the windows between coats. */
 
 const s1 = speaker('S1');
 /** What came with a part and is no surface for base by itself. */
-const NOT_FOR_BASE = new Set<string>(['ecoat', 'part-primer', 'fiberglass']);
+const NOT_FOR_BASE = new Set<string>([
+  'ecoat',
+  'part-primer',
+  'fiberglass',
+  'promoter',
+  'plastic-rigid',
+  'plastic-olefin',
+  'plastic-soft',
+  'plastic-primed',
+]);
 
 export const S1: Rule = {
   id: 'S1',
@@ -35,14 +45,15 @@ const s2 = speaker('S2');
 
 export const S2: Rule = {
   id: 'S2',
-  on: ['seal'],
+  on: LAST_OPS,
   asks: 'One full coat, or a light and a medium one: the shop chooses, inside the sag limit.',
   judge: (trial) => {
     const { act, zone, context } = trial;
-    if (act.op !== 'seal' || !isCoat(act)) return fine;
+    if (!isLastCoat(act)) return fine;
     const { wetUm, limitUm } = sagOf(act, context);
     if (wetUm > limitUm)
       return s2.must(trial, { code: 'S2.sag', facts: { wetUm, limitUm }, source: 'model' });
+    if (act.op !== 'seal') return fine;
     const { side } = schoolIn(context, 'sealerCoats');
     const coats = act.coats[zone.zone.id] ?? 1;
     return coats > 1 === (side === 'two')
@@ -63,7 +74,15 @@ export const S3: Rule = {
     const { act, zone, panel, context } = trial;
     const { laid, kind } = topOf(zone);
     const isNext = isCoat(act) || act.op === 'hand-over';
-    if (!isNext || !laid || isBody(kind) || zone.surface.scratch || panel.clockMin <= laid.closesAtMin)
+    // A promoter whose window closed is laid again (P4), not scuffed.
+    if (
+      !isNext ||
+      !laid ||
+      isBody(kind) ||
+      kind === 'promoter' ||
+      zone.surface.scratch ||
+      panel.clockMin <= laid.closesAtMin
+    )
       return fine;
     const facts = { layer: labelOf(kind), overMin: panel.clockMin - laid.closesAtMin, grit: SCUFF };
     return s3.must(
@@ -85,12 +104,12 @@ export function baseLightness({ target }: Context): number | null {
 
 export const S4: Rule = {
   id: 'S4',
-  on: ['seal'],
+  on: LAST_OPS,
   asks: 'The sealer’s tone lets the base hide soon.',
   judge: (trial) => {
     const { act, context } = trial;
     const baseL = baseLightness(context);
-    if (act.op !== 'seal' || !isCoat(act) || act.toneL === undefined || baseL === null) return fine;
+    if (!isLastCoat(act) || act.toneL === undefined || baseL === null) return fine;
     const gap = ruleIn(context, 'toneGapL');
     if (Math.abs(act.toneL - baseL) <= gap.value) return fine;
     return s4.should(trial, {
@@ -103,6 +122,12 @@ export const S4: Rule = {
 
 const s5 = speaker('S5');
 
+/** Grades for a nib in a coat that is not sanded. */
+const DENIB = { coarsest: 'P600', finest: 'P1000' } as const;
+const denibWording = { code: 'S5.denib', facts: { from: DENIB.coarsest, to: DENIB.finest } } as const;
+const isSpotDenib = (grade: Grade): boolean =>
+  !isCoarser(grade, DENIB.coarsest) && !isCoarser(DENIB.finest, grade);
+
 export const S5: Rule = {
   id: 'S5',
   on: SAND_OPS,
@@ -112,40 +137,64 @@ export const S5: Rule = {
     const { laid, kind } = topOf(zone);
     if (!isSanding(act) || !laid || laid.sandableAtMin !== null || panel.clockMin > laid.closesAtMin)
       return fine;
+    if (act.op === 'denib') return isSpotDenib(act.grades[0]) ? fine : s5.must(trial, denibWording);
     return s5.must(trial, { code: 'S5.sanded', facts: { layer: labelOf(kind) }, source: 'sheet' });
   },
 };
 
-const c1 = speaker('C1');
+export const S6 = advice(
+  'S6',
+  COAT_OPS,
+  'Mixed coats wait for their induction, are strained, and are sprayed inside their pot life.',
+  ({ act, context }) => {
+    if (!isCoat(act)) return null;
+    const { inductionMin, potLifeMin } = sheetIn(context, act.sheetId);
+    if (inductionMin !== undefined && potLifeMin !== undefined)
+      return { code: 'S6.induction', facts: { inductionMin, potLifeMin }, source: 'sheet' };
+    return potLifeMin === undefined ? null : { code: 'S6.pot-life', facts: { potLifeMin }, source: 'sheet' };
+  },
+);
 
-export const C1: Rule = {
-  id: 'C1',
-  on: [...LAYING_OPS, 'degrease'],
-  asks: 'Wash, degrease, abrade, blow off, degrease, tack; masked and dry before spraying.',
+export const S7 = advice(
+  'S7',
+  ['prime-wet-on-wet'],
+  'Wet-on-wet primer: a thin coat followed at once by a full one, no sanding.',
+  ({ act, context }) =>
+    isCoat(act)
+      ? {
+          code: 'S7.how',
+          facts: { baseAfterMin: sheetIn(context, act.sheetId).flash.beforeNextMin },
+          source: 'sheet',
+        }
+      : null,
+);
+
+const s8 = speaker('S8');
+/** Scuff of cured epoxy under a sealer, by soft pad. */
+const EPOXY_SCUFF = 'P400';
+
+export const S8: Rule = {
+  id: 'S8',
+  on: [...LAST_OPS, 'hand-over'],
+  asks: 'Epoxy takes the next coat inside its window without sanding, or is cured, scuffed and sealed: the shop chooses.',
   judge: (trial) => {
-    const { act, zone, panel, context } = trial;
-    const { soil, isTacked } = zone.surface;
-    if (act.op === 'degrease' && soil === 'grime')
-      return c1.must(trial, { code: 'C1.wash', facts: {} }, wash(panel));
-    if (!isLaying(act)) return fine;
-    // Open filler takes up liquid: it is blown off and tacked, never wiped wet.
-    const isOpenBody = isBody(topOf(zone).kind) && soil === 'dusty';
-    if (soil !== 'clean' && !isOpenBody)
-      return c1.must(
-        trial,
-        { code: soil === 'dusty' ? 'C1.dust' : 'C1.degrease', facts: {} },
-        degrease(zone, panel),
-      );
-    if (!isCoat(act)) return fine;
-    if (!panel.isMasked)
-      return c1.must(
-        trial,
-        { code: 'C1.mask', facts: { sheet: sheetIn(context, act.sheetId).name } },
-        mask(panel),
-      );
-    if (isTacked) return fine;
-    return c1.must(trial, { code: isOpenBody ? 'C1.open-filler' : 'C1.tack', facts: {} }, tack(zone));
+    const { act, zone, context } = trial;
+    const { kind, laid } = topOf(zone);
+    if (kind !== 'epoxy' || !laid || zone.surface.scratch) return fine;
+    const { side, source } = schoolIn(context, 'epoxySealer');
+    const closesMin = sheetIn(context, laid.sheetId).recoat.closesMin;
+    if (side === 'wet-on-wet')
+      return act.op === 'hand-over'
+        ? s8.note(trial, { code: 'S8.window', facts: { closesMin }, source: 'sheet' })
+        : fine;
+    return act.op === 'hand-over'
+      ? s8.school(trial, { code: 'school.epoxy-sealer', facts: { side }, source })
+      : s8.must(
+          trial,
+          { code: 'S8.scuff', facts: { grit: EPOXY_SCUFF }, source },
+          abrade(zone, EPOXY_SCUFF, FINAL_TOOL, context),
+        );
   },
 };
 
-export const SEAL_RULES: readonly Rule[] = [S1, S2, S3, S4, S5, C1];
+export const SEAL_RULES: readonly Rule[] = [S1, S2, S3, S4, S5, S6, S7, S8];

@@ -101,21 +101,3 @@ export const FINDING_FORMS: Record<FindingKind, FindingForm> = {
   edge: plain('edge', 'edge to feather'),
   'unknown-plastic': plain('unknown-plastic', 'unknown plastic'),
 };
-
-/** Findings that shape the plans of this version; the others are kept as they are. */
-export const PLANNED_FINDINGS: readonly FindingKind[] = [
-  'coarse-scratches',
-  'low',
-  'waves',
-  'pinholes',
-  'rub-through',
-  'peeling',
-  'checked',
-  'reacted',
-  'orange-peel',
-  'edge',
-  'release-agent',
-  'rust-surface',
-  'rust-pitted',
-  'rust-through',
-];

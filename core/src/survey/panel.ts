@@ -15,6 +15,15 @@ const withArea = (value: unknown): unknown => {
   return outline.success ? { ...value, areaM2: areaOfPolygonM2(outline.data) } : value;
 };
 
+/** What sits on the panel and what is done with it before anything is sprayed. */
+export const partSchema = z.looseObject({
+  name: z.string().trim().min(1, 'needs a name').max(60),
+  plan: z.enum(['remove', 'mask', 'leave']),
+  /** Label of the bag in which its fasteners are kept. */
+  bag: z.string().trim().max(30).optional(),
+});
+export type PanelPart = z.infer<typeof partSchema>;
+
 export const panelFactsSchema = z.looseObject({
   id: idSchema,
   name: z.string().trim().min(1, 'needs a name').max(120),
@@ -26,6 +35,9 @@ export const panelFactsSchema = z.looseObject({
   new: z.boolean().default(false),
   finish: z.enum(['smooth', 'keep-texture']).default('smooth'),
   bodyLines: z.union([z.number().int().min(0).max(50), z.array(z.unknown()).max(50)]).optional(),
+  /** Shape that the outline came from; `free` for one that was measured. */
+  kind: z.string().max(40).optional(),
+  parts: z.array(partSchema).max(40).default([]),
   outline: polygonSchema.optional(),
 });
 

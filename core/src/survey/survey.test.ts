@@ -1,5 +1,5 @@
 import { panelOf } from '../testing/bench.ts';
-import { FINDING_FORMS, PLANNED_FINDINGS } from './finding-forms.ts';
+import { FINDING_FORMS } from './finding-forms.ts';
 import { FINDING_KINDS, findingOf, findingSchema } from './finding.ts';
 import { areaProblem } from './panel.ts';
 import { areaOfPolygonM2 } from './polygon.ts';
@@ -15,7 +15,7 @@ describe('finding forms', () => {
   });
 
   test('the limits of a field are taken by the schema, what is over them is not', () => {
-    for (const kind of PLANNED_FINDINGS)
+    for (const kind of FINDING_KINDS)
       for (const field of FINDING_FORMS[kind].fields) {
         if (field.kind !== 'number') continue;
         const valid = (value: number): boolean =>

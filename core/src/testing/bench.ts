@@ -1,8 +1,8 @@
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import type { Grade } from '../materials/grades.ts';
-import type { LayerKind } from '../materials/layer-kinds.ts';
+import { SUBSTRATE_KINDS, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
-import type { Act, BodyAct, CoatAct, SandAct } from '../operations/act.ts';
+import type { Act, BodyAct, CleanAct, CoatAct, PlainAct, SandAct } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { zoneOf, type Layer, type PanelState, type ZoneState } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
@@ -55,7 +55,7 @@ export function panelOf(sketches: readonly ZoneSketch[], facts: object = {}): Pa
       name: `zone ${name}`,
       areaM2,
       layers,
-      substrate: layers[layers.length - 1]!.kind,
+      substrate: layers.findLast(({ kind }) => SUBSTRATE_KINDS.some((name) => name === kind))!.kind,
       findings,
       ...(tests ? { tests } : {}),
     };
@@ -146,8 +146,13 @@ const SHEET_OF: Record<CoatAct['op'] | BodyAct['op'], string> = {
   'prime-dtm': 'dtm-4-1-05',
   'prime-build': 'build-4-1-1',
   seal: 'sealer-3-1-1',
+  promote: 'promoter-1k',
+  'prime-plastic': 'plastic-primer-4-1',
+  'prime-wet-on-wet': 'wet-on-wet-3-1-1',
   fill: 'filler-2pc',
   glaze: 'glaze-2pc',
+  'plastic-repair': 'plastic-repair-1-1',
+  'seam-seal': 'seam-1k',
 };
 
 /** A coat by its generic sheet on some zones ("A B"), the same number of coats on each. */
@@ -178,10 +183,8 @@ export const sand = (op: SandAct['op'], zones: string, grade: Grade, tool: Tool 
   why: [],
 });
 
-export const plain = (
-  op: 'flash' | 'guide-coat' | 'inspect' | 'hand-over' | 'wash' | 'degrease' | 'mask' | 'tack',
-  zones: string,
-): Act => ({ op, zones: zones.split(' '), why: [] }) as Act;
+export const plain = (op: PlainAct['op'] | CleanAct['op'], zones: string): Act =>
+  ({ op, zones: zones.split(' '), why: [] }) as Act;
 
 /** What one rule says of an act in this state. */
 export const verdictsOf = (rule: string, act: Act, { state, context }: Bench): Verdict[] =>

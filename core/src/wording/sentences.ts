@@ -7,6 +7,10 @@ export const SENTENCES = {
   'op.nothing-to-block': 'There is no primer of ours on top to block.',
   'op.nothing-to-fill': 'There is no hollow to fill.',
   'op.grade-order': '{grit} after {before} is not finer; grades go from coarse to fine.',
+  'op.no-stripper': 'Paint stripper is for finish on metal; there is none here.',
+  'op.no-blasting': 'Only metal is blasted.',
+  'op.no-heat': 'There is no oven or lamp in this shop.',
+  'op.nothing-to-mend': 'Nothing is broken here.',
   'op.no-end':
     'The preparation for this step never comes to an end; the planner gave up after {steps} steps.',
   'coat.not-over': 'The sheet of {sheet} does not allow it over {layer}.',
@@ -16,7 +20,6 @@ export const SENTENCES = {
   'coat.budget-short':
     'Film budget asks for {neededUm}; the sheet stops at {maxUm}, {coats} coats do not level it in one build.',
   'coat.volume': 'Mix {ratio}, {volumeMl} ready to spray at {transferPercent} transfer.',
-  'coat.tip': 'Fluid tip {tip}.',
   'coat.flash': '{betweenMin} between coats: sheet {sheetMin}, at {roomCelsius} in this air.',
   'coat.usual': '{coats} coats: what the sheet asks for to seal the surface.',
   'coat.sealer-coats':
@@ -25,7 +28,6 @@ export const SENTENCES = {
   'coat.tone': 'Tone L* {toneL}, the nearest on the shelf to a base of L* {baseL}.',
   'body.depth': '{deepestUm} deep in {lifts} lift, at most {maxUm}.',
   'body.sand-after': 'Sands after {sandAfterMin}.',
-  'body.hardener': 'Hardener {usualPercent} by mass, from {fromPercent} to {toPercent}.',
   'flash.climate': '{waitMin} still to go at {roomCelsius} in {air}.',
   'cure.air':
     '{name}: {waitMin} to 90 % cure at {roomCelsius} by day and {nightCelsius} at night; the sheet asks for at least {sheetMin}.',
@@ -60,6 +62,22 @@ export const SENTENCES = {
   'M6.under-epoxy': 'No epoxy over acid etch unless both sheets say so.',
   'M6.spots-only': 'Etch is for spots: this is {sharePercent} of the panel, limit {limitPercent}.',
   'M6.uncovered': 'Etch must be covered by another primer or sealer.',
+  'M1.joint':
+    'The sealer of the joint came off with the finish: seal it again, or water creeps under the build.',
+  'M1.no-seam': 'A joint lies open and no seam sealer on the shelf goes over {layer}: add its sheet.',
+  'M7.blast':
+    'Blasting a large flat panel warps it: blast seams and crevices only, strip the flat chemically.',
+  'M7.sand':
+    'Stripping a large flat panel at {grit} by machine heats and warps it: keep moving, or strip it chemically.',
+  'M8.score': 'Score the finish {grit} first, so that the stripper gets in.',
+  'M8.mask':
+    'Tape off before stripper goes on, {marginMm} clear of edges and gaps, so that it does not reach the good side.',
+  'M8.how':
+    'Lay it on thick, {marginMm} off the edges, cover with film, out of the sun; look after 25 min, scrape, sand off what stays.',
+  'M8.dwell': '{dwellMin} under film each time; applications for the film that lies there: {times}.',
+  'M8.neutralise': 'Stripper is neutralised and washed off as its sheet says before anything else.',
+  'M9.gloves': 'Gloves from this clean on: a fingerprint is salt and grease.',
+  'M10.blast': 'Blasting takes the zinc off.',
   'M10.cut': '{grit} cuts through the zinc; nothing coarser than {limit} there.',
   'M10.filler': 'The sheet of {sheet} does not allow filler on zinc: epoxy first.',
   'M10.kept': 'Nobody knows whether this filler may lie on zinc: its sheet has to say so.',
@@ -68,6 +86,8 @@ export const SENTENCES = {
   'F1.key': 'Filler wants {layer} abraded {grit} (found {found}).',
   'F2.over': 'Filler never lies over {layer}.',
   'F3.deep': '{depthMm} of filler, at most {maxMm}: metalwork first.',
+  'F4.hardener':
+    'Hardener {usualPercent} by mass, from {fromPercent} to {toPercent}: too little never cures, too much stains.',
   'F5.wet': 'Filler takes up water: sand it dry.',
   'F6.grade':
     'Filler is finished {grit} before primer (found {found}): {sinkFineUm} of its scratch sinks back, {limitFineUm} may.',
@@ -96,9 +116,37 @@ export const SENTENCES = {
   'N3.cut-through':
     '{count} cut-throughs of {spotMm} to {layer} are more than this coat may cover ({limitMm}, {limitPercent}): prime them as bare metal.',
   'N3.uncovered': '{count} cut-throughs are still bare.',
+  // plastic
+  'P1.dressing': 'Dressing is washed off deep and twice: silicone lets nothing hold.',
+  'P1.static': 'Plastic cleaner of the alcohol type takes grease and static off; wiped dry in one direction.',
+  'P2.temper': 'A raw new moulding is tempered to sweat out release agent, and wiped with a soaked fine pad.',
+  'P3.smooth': 'Smooth plastic is keyed {from}, then {grit} (found {found}).',
+  'P3.keep': 'The texture stays: no sanding, only pad and cleaner.',
+  'P3.no-build': 'Build would fill the texture that is to stay: promoter and thin coats.',
+  'P4.promote': '{layer} gets an adhesion promoter, and the next coat within {closesMin}.',
+  'P4.closed': 'The promoter’s window of {closesMin} has closed: promote again.',
+  'P4.no-promoter':
+    'Nothing holds on {layer} without a promoter and there is none on the shelf: add its sheet.',
+  'P5.additive': 'A flexible part: {flexPercent} of flexible additive in this coat, by the sheet.',
+  'P5.no-additive': 'The sheet of {sheet} names no flexible additive, and {layer} bends: it would flake.',
+  'P5.soft': 'No rigid two-pack on {layer}: it would crack at the first bend.',
+  'P6.temper': '{bakeCelsius} on the part, supported so that it keeps its shape; never over 65 °C.',
+  'P7.slides':
+    'Tape slides off: too low in energy, or still contaminated. Do not paint until that is solved.',
+  'P7.tape': 'Unknown plastic: masking tape on the cleaned part first; if it slides off, stop.',
+  'P8.edges': 'Hidden edges and backs that will catch paint are dulled by pad too: peeling starts there.',
+  'P8.spray': 'Hidden sides first; small parts hang or stand on edge.',
+  'P9.mend': 'A {damage} of {lengthMm} is repaired before anything is sprayed.',
+  'P9.no-paste': 'A {damage} of {lengthMm} needs a repair paste for plastic: add its sheet.',
+  'P9.grind': 'Both sides of the break are ground {grit}, slowly so that nothing melts, and feathered.',
+  'P9.how': 'Loose material away, a backing patch behind, front and back filled in one wet session.',
+  'P10.mode': 'Wet-on-wet in its plastic mode: additive in place of thinner, 5 to 10 % thinner for flow.',
+  'heat.most': '{layer} bears {mostCelsius}, the bake is {bakeCelsius}: cure it in air or cooler.',
   // fiberglass
   'GP1.wax': 'Release wax comes off with solvent cleaner before anything is sanded: it would be sanded in.',
   'GP2.cloth': '{grit} goes into the cloth; nothing coarser than {limit} there.',
+  'GP2.mend': 'The laminate is broken over {lengthMm}: resin and cloth first, then glaze and primer.',
+  'GP5.cover': 'Glass dust: extraction on, sleeves and collar closed.',
   'GP3.look': 'Look for pinholes again under the first primer: open, glaze and level what shows.',
   'GP4.etch': 'No acid etch on {layer}: epoxy or two-pack build.',
   // build
@@ -108,6 +156,8 @@ export const SENTENCES = {
   'K3.low': 'A hollow of {lowMm} is deeper than build can level ({canLevelUm}): fill it first.',
   'B2.maximum': '{sheet} would be {filmUm} thick, at most {maxUm}.',
   'B2.flash': '{layer} flashes for {leftMin} more before anything touches it.',
+  'B4.tip': 'Fluid tip {tip}; a smaller one only with 10 to 20 % reduction and the film computed again.',
+  'B5.glaze': 'Pinholes and deep marks that show now are glazed, levelled P320 and spot primed.',
   'B3.uncured': '{layer} is not cured: {leftMin} to go before sanding.',
   'K1.first': 'Guide coat before the first block: dust stays in the lows.',
   'K1.finer': 'Guide coat again before the finer grit, and raking light.',
@@ -121,6 +171,10 @@ export const SENTENCES = {
   'K4.no-grade': 'No grade that {coat} allows on {layer} stays invisible at this quality.',
   'K5.order': 'Primer dust gets into a sound area that is sanded after the primed ones.',
   'K6.through': '{count} sand-through to {layer}: prime the spot again.',
+  'K7.grade':
+    'A blend panel is sanded {grit} all over (found {found}), so that clear holds and nothing shows.',
+  'K7.edges': 'Edges and recesses of a blend panel by fine pad and paste: no shine anywhere.',
+  'K7.no-substitute': 'No promoter and no wet bed stands in for sanding a blend panel.',
   // sealer, window, cleaning
   'S1.mixed': 'Different surfaces side by side ({layers}): seal before base.',
   'S1.unprimed': '{layer} is not a surface for base: prime or seal it.',
@@ -130,6 +184,19 @@ export const SENTENCES = {
   'S3.window': 'Next coat from {opensMin} to {closesMin} after this one; past it, {thenWhat}.',
   'S4.tone': 'Tone L* {toneL} is far from a base of L* {baseL}: the base needs more coats to hide.',
   'S5.sanded': '{layer} is a non-sanding product: spot denib only.',
+  'S5.denib': 'A nib in a coat that is not sanded is cut {from} to {to}, at its spot only.',
+  'S6.induction': 'Let the mix stand {inductionMin} before spraying, strain it; pot life {potLifeMin}.',
+  'S6.pot-life': 'Strain the mix; pot life {potLifeMin}.',
+  'S7.how':
+    'A thin coat, followed at once by a full one, 1.3-1.4 mm tip, no sanding; base after {baseAfterMin}.',
+  'S8.window': 'Epoxy takes base unsanded for {closesMin}; past it, scuff P400 with a soft pad.',
+  'S8.scuff': 'Cured epoxy is scuffed {grit} with a soft pad and sealed, by this shop’s school.',
+  'C1.parts': 'Off before washing: {parts}. Fasteners into labelled bags.',
+  'C1.stays': 'Stays on and is masked with care: {parts}. What is left on is where clear later peels.',
+  'C1.glue': 'Glue residue comes off with this wipe.',
+  'C2.tack': 'Tack between base coats is fine, never between clear coats.',
+  'C3.gun':
+    'Gun clean, water drained from the air line, floor wet or booth on, fans blown through before they point here.',
   'C1.wash': 'Wash with silicone-free soap before solvent.',
   'C1.degrease': 'Degrease with two cloths, small areas, wiped dry.',
   'C1.dust': 'Blow off and wipe: solvent cleaner, then water-based cleaner.',
@@ -141,17 +208,34 @@ export const SENTENCES = {
   'school.filler': 'Not this shop’s school ({side}): filler {done}.',
   'school.sealer-coats': 'Not this shop’s school ({side}): {coats} coat.',
   'school.build': 'Not this shop’s school ({side}): no build on repaired metal.',
+  'school.plastic-solvent': 'Not this shop’s school: solvent degreaser on raw plastic loads static.',
+  'school.plastic-system': 'Not this shop’s school ({side}) on raw plastic.',
+  'school.epoxy-sealer': 'Not this shop’s school ({side}): base straight on fresh epoxy.',
   'school.reason': 'School: {label}, because {reason}.',
+  // survey
+  'survey.buried':
+    '{layer} cannot lie over {under}: the substrate is the lowest layer. Put the layers in order.',
+  'survey.no-base': '{layer} needs something under it: add the substrate as the lowest layer.',
+  'survey.body-over-etch':
+    '{layer} lies over etch primer or promoter: it will not hold. Strip it, or correct the layers.',
+  'survey.topcoat': 'Found {layer} is recorded as old finish: change the layer.',
+  'survey.finding': '{finding} does not go with {layer}: take the finding out, or correct the layers.',
+  'survey.texture': 'Texture is to be kept and flattened at once: keep one of the two findings.',
+  'survey.float':
+    'The float test is for plastic, and this is {layer}: take the test out, or correct the substrate.',
+  'survey.rub': 'The solvent rub showed nothing, yet the finish is recorded as soluble: correct one of them.',
+  'survey.gauge':
+    'A film gauge reads over metal only, and this is {layer}: take the readings out, or correct the substrate.',
   // plan
   'plan.keep-filler': 'Sound filler may stay: tap it, look at its edge, check that it is hard.',
   'plan.refill': 'The old filler comes out to bright steel, so that new filler can go over epoxy.',
   'plan.fill': 'The hollow is filled in thin pulls and left proud for shaping.',
   'plan.first-coat': 'First coat on bare metal: protects it inside the exposure limit.',
   'plan.isolate': 'One primer over metal, filler and feather: one surface for the build.',
+  'plan.plastic-primer': 'Two-pack primer for plastic: what everything else holds on.',
+  'plan.wet-on-wet': 'Primer and sealer in one, base goes on it unsanded.',
   'plan.build': 'Build, to be blocked level.',
   'plan.hand-over': 'Ready for base: tell what lies under, film, tone, scratch and window.',
-  'plan.unsupported':
-    '{layer} is not planned yet: this version plans metal, fiberglass, filler, finish and new parts, no plastic.',
   'plan.no-system': 'No system on this shelf gets the panel ready for base: {reason}',
   'plan.gave-up': 'The search stopped after {looked} states; these are the best systems found by then.',
 } as const;

@@ -1,7 +1,7 @@
 import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
 import {
   FINDING_FORMS,
-  PLANNED_FINDINGS,
+  FINDING_KINDS,
   type Finding,
   type FindingField,
   type FindingKind,
@@ -16,7 +16,7 @@ interface FindingRowsProps {
 
 /** What is wrong with the zone, each finding with the figures that it needs. */
 export function FindingRows({ findings, onChange }: FindingRowsProps) {
-  const open = PLANNED_FINDINGS.filter((kind) => !findings.some((finding) => finding.kind === kind));
+  const open = FINDING_KINDS.filter((kind) => !findings.some((finding) => finding.kind === kind));
   return (
     <section aria-labelledby="findings-head">
       <h3 id="findings-head">Findings</h3>
@@ -41,9 +41,6 @@ export function FindingRows({ findings, onChange }: FindingRowsProps) {
                   }
                 />
               ))}
-              {!PLANNED_FINDINGS.includes(finding.kind) && (
-                <span className="note">kept, but no plan asks for it yet</span>
-              )}
             </span>
             <Button
               type="text"

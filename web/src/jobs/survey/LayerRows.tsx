@@ -1,5 +1,5 @@
 import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
-import { LAYER_KINDS, PLANNED_KINDS, isMetal, type LayerKind, type SurveyLayer } from '@blue-ledge/core';
+import { LAYER_KINDS, SUBSTRATE_KINDS, isSolid, type LayerKind, type SurveyLayer } from '@blue-ledge/core';
 import { Button, Select } from 'antd';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { Swatch } from '../../shared/materials/Swatch.tsx';
@@ -16,7 +16,7 @@ const NEW_UM: Partial<Record<LayerKind, number>> = { ecoat: 20, 'old-finish': 10
 
 const optionsFor = (kinds: readonly LayerKind[]) =>
   kinds.map((kind) => ({ value: kind, label: LAYER_KINDS[kind].label }));
-const ABOVE = PLANNED_KINDS.filter((kind) => !isMetal(kind));
+const ABOVE = SUBSTRATE_KINDS.filter((kind) => !isSolid(kind));
 
 /** The stack of a zone as found, top layer first as it lies on the panel. */
 export function LayerRows({ layers, onChange }: LayerRowsProps) {
@@ -31,7 +31,7 @@ export function LayerRows({ layers, onChange }: LayerRowsProps) {
       <h3 id="layers-head">Layers, top to bottom</h3>
       <ol className="layer-rows">
         {rows.map(({ layer, i }) => {
-          const choices = new Set([layer.kind, ...(i === 0 ? PLANNED_KINDS : ABOVE)]);
+          const choices = new Set([layer.kind, ...(i === 0 ? SUBSTRATE_KINDS : ABOVE)]);
           return (
             <li key={`${i} of ${layers.length}`}>
               <Swatch kind={layer.kind} height={44} />
@@ -41,7 +41,7 @@ export function LayerRows({ layers, onChange }: LayerRowsProps) {
                 options={optionsFor([...choices])}
                 onChange={(kind) => replace(i, { ...layer, kind }, 'kind')}
               />
-              {isMetal(layer.kind) ? (
+              {isSolid(layer.kind) ? (
                 <span className="note">substrate</span>
               ) : (
                 <NumberField

@@ -1,0 +1,86 @@
+import { isBody } from '../materials/layer-kinds.ts';
+import { COAT_OPS, LAYING_OPS, isCoat, isLaying } from '../operations/act.ts';
+import { sheetIn } from '../operations/context.ts';
+import { has, topOf } from '../operations/state.ts';
+import { mask, removeParts, tack, wash, wipe } from './remedies.ts';
+import { advice, fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
+
+/** Rules of cleaning: the panel, the gun and the booth. */
+
+const c1 = speaker('C1');
+
+/** Before the first wash: parts come off, or their edges are where the paint later peels. */
+const partsFirst = (trial: Trial): readonly Verdict[] => {
+  const { panel, context } = trial;
+  if (panel.arePartsOff) return fine;
+  const coming = context.panel.parts.filter(({ plan }) => plan === 'remove');
+  const parts = coming.map(({ name, bag }) => (bag ? `${name} (bag ${bag})` : name)).join(', ');
+  return c1.must(trial, { code: 'C1.parts', facts: { parts } }, removeParts(panel));
+};
+
+/** What stays on is masked; a handle left on is where clear later peels. */
+const staysOn = ({ context }: Trial): string =>
+  context.panel.parts
+    .filter(({ plan }) => plan !== 'remove')
+    .map(({ name }) => name)
+    .join(', ');
+
+export const C1: Rule = {
+  id: 'C1',
+  on: [...LAYING_OPS, 'degrease', 'antistatic-wipe', 'temper', 'wash', 'mask', 'hand-over'],
+  asks: 'Wash, degrease, abrade, blow off, degrease, tack; masked and dry before spraying.',
+  judge: (trial) => {
+    const { act, zone, panel, context } = trial;
+    const { soil, isTacked } = zone.surface;
+    if (act.op === 'wash') return partsFirst(trial);
+    if (act.op === 'mask') {
+      const parts = zone.zone.id === act.zones[0] ? staysOn(trial) : '';
+      return parts ? c1.note(trial, { code: 'C1.stays', facts: { parts } }) : fine;
+    }
+    if (act.op === 'hand-over')
+      return soil === 'clean'
+        ? fine
+        : c1.must(trial, { code: 'C1.dust', facts: {} }, wipe(zone, panel, context));
+    if (!isLaying(act)) {
+      if (soil === 'grime') return c1.must(trial, { code: 'C1.wash', facts: {} }, wash(panel));
+      return has(zone, 'glue') ? c1.note(trial, { code: 'C1.glue', facts: {} }) : fine;
+    }
+    // Open filler takes up liquid: it is blown off and tacked, never wiped wet.
+    const isOpenBody = isBody(topOf(zone).kind) && soil === 'dusty';
+    if (soil !== 'clean' && !isOpenBody)
+      return c1.must(
+        trial,
+        { code: soil === 'dusty' ? 'C1.dust' : 'C1.degrease', facts: {} },
+        wipe(zone, panel, context),
+      );
+    if (!isCoat(act)) return fine;
+    if (!panel.isMasked)
+      return c1.must(
+        trial,
+        { code: 'C1.mask', facts: { sheet: sheetIn(context, act.sheetId).name } },
+        mask(panel),
+      );
+    if (isTacked) return fine;
+    return c1.must(trial, { code: isOpenBody ? 'C1.open-filler' : 'C1.tack', facts: {} }, tack(zone));
+  },
+};
+
+export const C2 = advice(
+  'C2',
+  ['hand-over'],
+  'Tack between base coats is fine, never between clear coats.',
+  ({ act, zone }) => (zone.zone.id === act.zones[0] ? { code: 'C2.tack', facts: {} } : null),
+);
+
+/** Nothing of ours lies anywhere yet: the gun is taken up for the first time. */
+const isFirstCoat = ({ panel }: Trial): boolean =>
+  panel.zones.every(({ stack }) => stack.every(({ laid, kind }) => !laid || isBody(kind)));
+
+export const C3 = advice(
+  'C3',
+  COAT_OPS,
+  'Gun cleaned between products, air line drained, floor wetted or booth on, fans blown through.',
+  (trial) => (isFirstCoat(trial) ? { code: 'C3.gun', facts: {} } : null),
+);
+
+export const CLEAN_RULES: readonly Rule[] = [C1, C2, C3];

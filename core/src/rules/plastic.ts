@@ -1,0 +1,242 @@
+import { isCoarser } from '../materials/grades.ts';
+import { isBody, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
+import { isTwoPack } from '../materials/sheet.ts';
+import {
+  COAT_OPS,
+  LAYING_OPS,
+  SAND_OPS,
+  isCoat,
+  isLaying,
+  isSanding,
+  type CoatAct,
+} from '../operations/act.ts';
+import { isForPlastic, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import { has, isUnprimedPlastic, topOf, type ZoneState } from '../operations/state.ts';
+import { isFlexible, isLowEnergy, testOf, textureOf } from '../survey/zone-facts.ts';
+import { heatVerdicts } from './heat.ts';
+import { abrade, bodyWork, promote, rub, scuff, sheetFor, temper, wash, wipe } from './remedies.ts';
+import { fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
+
+/** Rules of plastic: what lies bare, what it bends like and what it lets go of. */
+
+const isBarePlastic = (zone: ZoneState): boolean => isRawPlastic(topOf(zone).kind);
+
+const p1 = speaker('P1');
+
+export const P1: Rule = {
+  id: 'P1',
+  on: ['degrease', 'antistatic-wipe', ...LAYING_OPS],
+  asks: 'Soap wash first, twice where dressing was used, then the antistatic plastic cleaner.',
+  judge: (trial) => {
+    const { act, zone, panel, context } = trial;
+    if (has(zone, 'dressing')) return p1.must(trial, { code: 'P1.dressing', facts: {} }, wash(panel));
+    if (!isUnprimedPlastic(zone)) return fine;
+    if (act.op === 'degrease')
+      return schoolIn(context, 'rawPlasticSolvent').side === 'yes'
+        ? fine
+        : p1.school(trial, { code: 'school.plastic-solvent', facts: {} });
+    if (!isLaying(act) || !has(zone, 'static')) return fine;
+    return p1.must(trial, { code: 'P1.static', facts: {} }, wipe(zone, panel, context));
+  },
+};
+
+const p2 = speaker('P2');
+
+export const P2: Rule = {
+  id: 'P2',
+  on: [...SAND_OPS, ...LAYING_OPS],
+  asks: 'Raw new mouldings are tempered to sweat out release agent, and wiped.',
+  judge: (trial) => {
+    const { zone, panel } = trial;
+    if (!isUnprimedPlastic(zone) || !has(zone, 'wax')) return fine;
+    return p2.should(trial, { code: 'P2.temper', facts: {} }, temper(panel));
+  },
+};
+
+const p3 = speaker('P3');
+/** Scratch of a smooth finish on plastic: P320, then P500. */
+const SMOOTH = ['P320', 'P500'] as const;
+const FILLS_TEXTURE = new Set(['prime-build', 'prime-dtm']);
+/** Work by which a texture that is to stay would be lost. */
+const FLATTENS = new Set(['abrade', 'block', 'strip-sand', 'feather']);
+
+const keptTexture = (trial: Trial): readonly Verdict[] => {
+  const { act, zone } = trial;
+  // A repair takes its texture along; the rest of the zone keeps it.
+  if (FLATTENS.has(act.op) && isBarePlastic(zone) && !zone.damage)
+    return p3.must(trial, { code: 'P3.keep', facts: {} });
+  return FILLS_TEXTURE.has(act.op) ? p3.must(trial, { code: 'P3.no-build', facts: {} }) : fine;
+};
+
+export const P3: Rule = {
+  id: 'P3',
+  on: [...SAND_OPS, ...COAT_OPS],
+  asks: 'Smooth plastic is keyed P320 then P500; texture that stays is not sanded; texture that goes is built over.',
+  judge: (trial) => {
+    const { act, zone, context } = trial;
+    const base = zone.stack[0]!.kind;
+    if (!isRawPlastic(base)) return fine;
+    if (textureOf(zone.zone, context.panel) === 'keep') return keptTexture(trial);
+    if (isSanding(act) || !isBarePlastic(zone) || zone.damage) return fine;
+    const grade = zone.surface.scratch?.grade;
+    if (grade && !isCoarser(grade, SMOOTH[1])) return fine;
+    const facts = { from: SMOOTH[0], grit: SMOOTH[1], found: grade ?? 'no scratch' };
+    return p3.must(trial, { code: 'P3.smooth', facts }, (why) => ({
+      op: 'abrade',
+      zones: [zone.zone.id],
+      grades: SMOOTH,
+      tool: 'hand',
+      why,
+    }));
+  },
+};
+
+const p4 = speaker('P4');
+
+/** Plastic of low energy that a coat would touch: bare in the whole zone, or at rub-through spots. */
+const touchesLowEnergy = (zone: ZoneState): boolean =>
+  isLowEnergy(zone.zone) && (isUnprimedPlastic(zone) || (zone.spots !== null && isRawPlastic(zone.spots.to)));
+
+export const P4: Rule = {
+  id: 'P4',
+  on: [...COAT_OPS, 'plastic-repair'],
+  asks: 'Low-energy plastic gets an adhesion promoter and is overcoated inside its window.',
+  judge: (trial) => {
+    const { act, zone, panel, context } = trial;
+    if (!isLaying(act) || act.op === 'promote' || !touchesLowEnergy(zone)) return fine;
+    const top = topOf(zone);
+    if (act.op !== 'plastic-repair' && 'plastic-olefin' in sheetIn(context, act.sheetId).over) return fine;
+    const isOpen =
+      top.kind === 'promoter' && top.laid !== undefined && panel.clockMin <= top.laid.closesAtMin;
+    if (isOpen) return fine;
+    const sheet = sheetFor(context, 'promoter', [zone.stack[0]!.kind]);
+    if (!sheet)
+      return p4.must(trial, { code: 'P4.no-promoter', facts: { layer: labelOf(zone.stack[0]!.kind) } });
+    const code = top.kind === 'promoter' ? 'P4.closed' : 'P4.promote';
+    const facts = { layer: labelOf(zone.stack[0]!.kind), closesMin: sheet.recoat.closesMin };
+    return p4.must(trial, { code, facts, source: 'sheet' }, promote(zone, sheet));
+  },
+};
+
+const p5 = speaker('P5');
+
+export const P5: Rule = {
+  id: 'P5',
+  on: COAT_OPS,
+  asks: 'Flexible parts get the flexible additive in every two-pack coat; soft strip no rigid system at all.',
+  judge: (trial) => {
+    const { act, zone, context } = trial;
+    if (!isCoat(act) || !isFlexible(zone.zone)) return fine;
+    const sheet = sheetIn(context, act.sheetId);
+    if (!isTwoPack(sheet)) return fine;
+    const facts = { sheet: sheet.name, layer: labelOf(zone.stack[0]!.kind) };
+    if (zone.stack[0]!.kind === 'plastic-soft' && !('plastic-soft' in sheet.over))
+      return p5.must(trial, { code: 'P5.soft', facts });
+    return sheet.flexPercent === undefined
+      ? p5.must(trial, { code: 'P5.no-additive', facts, source: 'sheet' })
+      : p5.note(trial, { code: 'P5.additive', facts: { flexPercent: sheet.flexPercent }, source: 'sheet' });
+  },
+};
+
+const p6 = speaker('P6');
+
+export const P6: Rule = {
+  id: 'P6',
+  on: ['cure'],
+  asks: 'Plastic gets 65 °C at most, and is supported under heat.',
+  judge: (trial) => heatVerdicts(p6, trial, 'plastic'),
+};
+
+const p7 = speaker('P7');
+
+export const P7: Rule = {
+  id: 'P7',
+  on: [...SAND_OPS, ...COAT_OPS],
+  asks: 'Plastic that tape slides off is not painted; unknown plastic is tried with tape first.',
+  judge: (trial) => {
+    const { zone } = trial;
+    if (testOf(zone.zone, 'tape-hold')?.outcome === 'slides-off' && isUnprimedPlastic(zone))
+      return p7.must(trial, { code: 'P7.slides', facts: {} });
+    // Tape says something on a cleaned part only.
+    return has(zone, 'tape') && zone.surface.soil === 'clean'
+      ? p7.must(trial, { code: 'P7.tape', facts: {} }, rub(zone))
+      : fine;
+  },
+};
+
+const p8 = speaker('P8');
+
+export const P8: Rule = {
+  id: 'P8',
+  on: COAT_OPS,
+  asks: 'Hidden edges and backs that catch paint are prepared too, and sprayed first.',
+  judge: (trial) => {
+    const { zone } = trial;
+    if (!isUnprimedPlastic(zone)) return fine;
+    if (has(zone, 'hidden-edges')) return p8.must(trial, { code: 'P8.edges', facts: {} }, scuff(zone));
+    return p8.note(trial, { code: 'P8.spray', facts: {} });
+  },
+};
+
+const p9 = speaker('P9');
+/** Grind of a broken place: slow, so that nothing melts. */
+const GRIND = { coarsest: 'P60', finest: 'P80' } as const;
+
+const mend = (trial: Trial, act: CoatAct): readonly Verdict[] => {
+  const { zone, context } = trial;
+  const isForRepair = act.op === 'promote' && isGround(zone);
+  if (isForRepair) return fine;
+  const sheet = pasteIn(context);
+  const facts = { damage: zone.damage!.kind, lengthMm: zone.damage!.lengthMm };
+  return sheet
+    ? p9.must(trial, { code: 'P9.mend', facts }, bodyWork('plastic-repair', zone, sheet))
+    : p9.must(trial, { code: 'P9.no-paste', facts });
+};
+
+const pasteIn = ({ shelf }: Context) =>
+  [...shelf.values()].find((sheet) => sheet.kind === 'filler' && isForPlastic(sheet));
+
+/** Promoter on a ground place is part of the repair. */
+const isGround = ({ surface }: ZoneState): boolean => {
+  const grade = surface.scratch?.grade;
+  return grade !== undefined && !isCoarser(grade, GRIND.coarsest) && !isCoarser(GRIND.finest, grade);
+};
+
+export const P9: Rule = {
+  id: 'P9',
+  on: [...COAT_OPS, 'plastic-repair'],
+  asks: 'A crack or hole is cleaned and ground on both sides, promoted, backed, filled in one wet session, shaped, promoted again.',
+  judge: (trial) => {
+    const { act, zone, context } = trial;
+    if (!zone.damage || !isRawPlastic(zone.stack[0]!.kind)) return fine;
+    if (isCoat(act)) return mend(trial, act);
+    if (topOf(zone).kind === 'promoter') return p9.note(trial, { code: 'P9.how', facts: {} });
+    return isGround(zone)
+      ? p9.note(trial, { code: 'P9.how', facts: {} })
+      : p9.must(
+          trial,
+          { code: 'P9.grind', facts: { grit: GRIND.finest } },
+          abrade(zone, GRIND.finest, 'machine', context),
+        );
+  },
+};
+
+const p10 = speaker('P10');
+const SYSTEM_OF = { 'prime-plastic': 'promoter', 'prime-wet-on-wet': 'plastic-mode' } as const;
+
+export const P10: Rule = {
+  id: 'P10',
+  on: ['prime-plastic', 'prime-wet-on-wet'],
+  asks: 'Promoter and two-pack primer, or wet-on-wet in its plastic mode: the shop chooses.',
+  judge: (trial) => {
+    const { act, zone, context } = trial;
+    if (!isUnprimedPlastic(zone) || isBody(topOf(zone).kind)) return fine;
+    const done = SYSTEM_OF[act.op as keyof typeof SYSTEM_OF];
+    const { side } = schoolIn(context, 'plasticSystem');
+    const mode = done === 'plastic-mode' ? p10.note(trial, { code: 'P10.mode', facts: {} }) : fine;
+    if (done === side) return mode;
+    return [...mode, ...p10.school(trial, { code: 'school.plastic-system', facts: { side } })];
+  },
+};
+
+export const PLASTIC_RULES: readonly Rule[] = [P1, P2, P3, P4, P5, P6, P7, P8, P9, P10];

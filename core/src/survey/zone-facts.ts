@@ -1,0 +1,47 @@
+import { isRawPlastic, familyOf, type LayerKind } from '../materials/layer-kinds.ts';
+import { findingOf } from './finding.ts';
+import type { PanelFacts } from './panel.ts';
+import type { Zone } from './zone.ts';
+
+/** What follows for a zone from its survey as a whole: from its layers, findings and tests together. */
+
+/** What carries the stack. */
+export const baseOf = (zone: Pick<Zone, 'layers'>): LayerKind => zone.layers[0]!.kind;
+
+type ZoneTest = NonNullable<Zone['tests']>[number];
+type TestOf<K extends ZoneTest['kind']> = Extract<ZoneTest, { kind: K }>;
+
+/** The last test of a kind, typed, or undefined where it was not done. */
+export const testOf = <K extends ZoneTest['kind']>(
+  zone: Pick<Zone, 'tests'>,
+  kind: K,
+): TestOf<K> | undefined => zone.tests?.findLast((test): test is TestOf<K> => test.kind === kind);
+
+export const isUnknownPlastic = (zone: Zone): boolean =>
+  findingOf(zone.findings, 'unknown-plastic') !== undefined && testOf(zone, 'moulding-mark') === undefined;
+
+/** Families of moulding marks with low surface energy. */
+const OLEFIN_MARK = /\b(PP|PE|EPDM|TPO|TPE|EPM)\b/i;
+
+/** Plastic on which nothing holds without a promoter; an unknown one is taken for it until a test says otherwise. */
+export function isLowEnergy(zone: Zone): boolean {
+  const base = baseOf(zone);
+  if (base === 'plastic-olefin' || base === 'plastic-soft') return true;
+  if (!isRawPlastic(base)) return false;
+  const mark = testOf(zone, 'moulding-mark');
+  if (mark) return OLEFIN_MARK.test(mark.outcome);
+  const float = testOf(zone, 'float');
+  return float ? float.outcome === 'floats' : isUnknownPlastic(zone);
+}
+
+/** Parts that bend in use: every two-pack coat on them wants its flexible additive. */
+export const isFlexible = (zone: Zone): boolean =>
+  baseOf(zone) === 'plastic-soft' || (familyOf(baseOf(zone)) === 'plastic' && isLowEnergy(zone));
+
+export type Texture = 'smooth' | 'keep' | 'flatten';
+
+/** What becomes of the surface: the zone's own finding decides, else the panel's finish. */
+export function textureOf(zone: Zone, panel: Pick<PanelFacts, 'finish'>): Texture {
+  const own = findingOf(zone.findings, 'texture')?.want;
+  return own ?? (panel.finish === 'keep-texture' ? 'keep' : 'smooth');
+}
