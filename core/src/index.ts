@@ -7,7 +7,7 @@ export { QUANTITIES, formatNumber, formatQuantity, toShown, toStored } from './u
 export type { Quantity, UnitSystem } from './units/quantities.ts';
 
 // wording
-export { sayAgain } from './wording/say.ts';
+export { allowedIf, sayAgain } from './wording/say.ts';
 export type { Reason, Source } from './wording/reason.ts';
 
 // materials
@@ -26,6 +26,8 @@ export { FINDING_FORMS } from './survey/finding-forms.ts';
 export type { FindingField } from './survey/finding-forms.ts';
 export { areaProblem, panelFactsSchema, panelSchema } from './survey/panel.ts';
 export type { Panel, PanelFacts } from './survey/panel.ts';
+export { contradictionsOf } from './survey/contradictions.ts';
+export { schoolsInPlay } from './survey/schools-in-play.ts';
 export { SCHOOLS, schoolOf, schoolsSchema } from './survey/schools.ts';
 export type { SchoolName, Schools } from './survey/schools.ts';
 export { SHOP_RULES } from './survey/shop-rules.ts';
@@ -46,6 +48,14 @@ export { telegraph } from './surface/telegraph.ts';
 export { foundStacks } from './planner/found.ts';
 export { planJob } from './planner/plan-job.ts';
 export { planPanel } from './planner/plan-panel.ts';
+export type { PlanTask } from './planner/plan-panel.ts';
+export { planWithTests } from './planner/deciding-tests.ts';
+export { judgeTask } from './planner/judge-task.ts';
+export type { JudgedStep, Judgement } from './planner/judge-sequence.ts';
+export { doneAs, ownSequenceSchema } from './planner/own-sequence.ts';
+export type { OwnAct } from './planner/own-sequence.ts';
+export { OPS } from './operations/act.ts';
+export type { OpName } from './operations/act.ts';
 export { jobPlanSchema, panelPlanSchema } from './planner/plan.ts';
 export type { JobPlan, PanelPlan, Said, Stack, Step, System } from './planner/plan.ts';
 export { GOVERNS } from './planner/cautions.ts';

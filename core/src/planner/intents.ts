@@ -17,6 +17,7 @@ import {
   type ZoneState,
 } from '../operations/state.ts';
 import { grindOut, strip } from '../rules/remedies.ts';
+import { wantsMoreBuild } from '../rules/build.ts';
 import { baseLightness } from '../rules/seal.ts';
 import { sideText } from '../survey/schools.ts';
 import { coatsFor, filmBudget, type FilmBudget } from '../surface/budget.ts';
@@ -36,6 +37,10 @@ const COAT_OF: Partial<Record<ProductSheet['kind'], CoatOp>> = {
   'wet-on-wet': 'prime-wet-on-wet',
   sealer: 'seal',
 };
+const KIND_OF = Object.fromEntries(Object.entries(COAT_OF).map(([kind, op]) => [op, kind])) as Record<
+  CoatOp,
+  LayerKind
+>;
 /** A coat goes over coats of a lower storey only; filler on top starts again. */
 const STOREY: Partial<Record<LayerKind, number>> = {
   etch: 1,
@@ -156,13 +161,18 @@ const storeyOf = (zone: ZoneState): number => {
   return top.laid ? (STOREY[top.kind] ?? 0) : 0;
 };
 
+/** A coat goes over a lower storey; a build also over a build that is too thin to be blocked level. */
+function mayTake(op: CoatOp, zone: ZoneState, { panel, context }: Around): boolean {
+  const storey = STOREY[KIND_OF[op]] ?? 0;
+  if (storeyOf(zone) < storey) return true;
+  return op === 'prime-build' && storeyOf(zone) === storey && wantsMoreBuild(zone, panel, context);
+}
+
 function coats(panel: PanelState, context: Context): Act[] {
   return (Object.entries(COAT_OF) as [ProductSheet['kind'], CoatOp][]).flatMap(([kind, op]) =>
     sheetsOf(context, kind).flatMap((sheet) =>
       zoneSets(panel, op)
-        .filter((zones) =>
-          zones.every((id) => storeyOf(zoneOf(panel, id)) < (STOREY[kind as LayerKind] ?? 0)),
-        )
+        .filter((zones) => zones.every((id) => mayTake(op, zoneOf(panel, id), { panel, context })))
         .map((zones) =>
           coatAct(
             op,

@@ -4,16 +4,20 @@ import { isLaying } from '../operations/act.ts';
 import { ledgeLimit, type Context } from '../operations/context.ts';
 import { unlevelUm, zoneOf } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
+import { contradictionsOf } from '../survey/contradictions.ts';
 import type { Panel } from '../survey/panel.ts';
+import type { Schools } from '../survey/schools.ts';
 import type { Shop, Target } from '../survey/shop.ts';
 import { sentence } from '../wording/say.ts';
 import { foundStacks } from './found.ts';
+import { carryOutAll } from './judge-sequence.ts';
+import type { OwnAct } from './own-sequence.ts';
 import type { PanelPlan, Said, Step, System } from './plan.ts';
 import type { Performed } from './prepare.ts';
 import { totalsOf } from './score.ts';
 import { familyOfWay, searchSystems, type Refusal, type Searched, type Way } from './search-systems.ts';
-import { saidOf, stepOf } from './steps.ts';
-import { stopOf } from './stops.ts';
+import { refusalOf, saidOf, stepOf } from './steps.ts';
+import { stopOf, type Stop } from './stops.ts';
 import { refusedTitle, titleOf } from './titles.ts';
 
 /** What a plan is made from. */
@@ -23,31 +27,48 @@ export interface PlanTask {
   readonly target: Target;
   /** The shop's own sheets; the generic shelf where there are none. A sheet replaces a generic one of its id. */
   readonly sheets?: readonly ProductSheet[];
+  /** Sides of schools for this plan only, over the shop's. */
+  readonly schools?: Schools;
+  /** What was already done, in order; the plan goes on from there. */
+  readonly done?: readonly OwnAct[];
 }
 
 /** Shelf in force: generic sheets, with the shop's own in their place or beside them. */
 export const shelfOf = (sheets: readonly ProductSheet[] = []): ReadonlyMap<string, ProductSheet> =>
   new Map([...GENERIC_SHELF, ...sheets].map((sheet) => [sheet.id, sheet]));
 
+/** The bench that a task describes: its context without stopped zones, and what stops those. */
+export function benchOfTask(task: PlanTask): {
+  readonly context: Context;
+  readonly stopped: readonly Stop[];
+} {
+  const shop = { ...task.shop, schools: { ...task.shop.schools, ...task.schools } };
+  const whole: Context = { panel: task.panel, shop, target: task.target, shelf: shelfOf(task.sheets) };
+  const stopped = task.panel.zones.flatMap((zone) => stopOf(zone, whole) ?? []);
+  const zones = task.panel.zones.filter((zone) => !stopped.some((stop) => stop.zoneId === zone.id));
+  return { context: { ...whole, panel: { ...task.panel, zones } }, stopped };
+}
+
 /**
  * Plans one panel: the best different systems that get every zone ready for base, the systems that are refused with
  * the first rule they break, and the zones that must be stopped. Deterministic; bounded (see search-systems).
  */
 export function planPanel(task: PlanTask): PanelPlan {
-  const whole: Context = {
-    panel: task.panel,
-    shop: task.shop,
-    target: task.target,
-    shelf: shelfOf(task.sheets),
+  const { context, stopped } = benchOfTask(task);
+  const { panel } = context;
+  const schools = task.schools ? { schools: chosenSides(task.schools) } : {};
+  const empty = {
+    panelId: task.panel.id,
+    found: foundStacks(task.panel),
+    stopped: [...stopped],
+    sheetVersions: {},
+    warnings: [],
+    ...schools,
   };
-  const stopped = task.panel.zones.flatMap((zone) => stopOf(zone, whole) ?? []);
-  const zones = task.panel.zones.filter((zone) => !stopped.some((stop) => stop.zoneId === zone.id));
-  const found = foundStacks(task.panel);
-  const empty = { panelId: task.panel.id, found, stopped, sheetVersions: {}, warnings: [] };
-  if (zones.length === 0) return { ...empty, chosen: null, systems: [] };
-  const context: Context = { ...whole, panel: { ...task.panel, zones } };
-  const searched = searchSystems(surveyState(context.panel), context);
-  const write = stepWriter(context);
+  if (panel.zones.length === 0) return { ...empty, chosen: null, systems: [] };
+  const done = carryOutAll(surveyState(panel), task.done ?? [], context);
+  const searched = searchSystems(done.panel, context);
+  const write = stepWriter(context, done.steps);
   const ready = [...searched.ready]
     .sort((a, b) => a.cost - b.cost)
     .map((way) => readySystem(way, context, write));
@@ -57,21 +78,29 @@ export function planPanel(task: PlanTask): PanelPlan {
     chosen: ready[0]?.id ?? null,
     systems: [...ready, ...refused],
     sheetVersions: sheetVersions([...searched.ready, ...searched.refused], context),
-    warnings: warningsOf(searched, refused),
+    warnings: [...done.problems, ...surveyWarnings(panel), ...warningsOf(searched, refused)],
   };
 }
 
+const chosenSides = (schools: Schools): Record<string, string> =>
+  Object.fromEntries(Object.entries(schools).flatMap(([name, side]) => (side ? [[name, side]] : [])));
+
+/** What contradicts itself in zones that are planned all the same. */
+const surveyWarnings = ({ zones }: Pick<Panel, 'zones'>): string[] =>
+  zones.flatMap((zone) => contradictionsOf(zone).map((text) => `Zone ${zone.id}: ${text}`));
+
 type Writer = (performed: readonly Performed[]) => Step[];
 
-/** Writes steps out, each once: ways that begin alike share their first steps. */
-function stepWriter(context: Context): Writer {
+/** Writes steps out, each once: ways that begin alike share their first steps. What was done comes first. */
+function stepWriter(context: Context, done: readonly Performed[]): Writer {
   const written = new Map<Performed, Step>();
-  return (performed) =>
-    performed.map((step, i) => {
-      const known = written.get(step) ?? stepOf(step, i + 1, context);
-      written.set(step, known);
-      return known;
-    });
+  const write = (step: Performed, n: number): Step => {
+    const known = written.get(step) ?? stepOf(step, n, context);
+    written.set(step, known);
+    return known;
+  };
+  const before = done.map((step, i): Step => ({ ...write(step, i + 1), isDone: true }));
+  return (performed) => [...before, ...performed.map((step, i) => write(step, before.length + i + 1))];
 }
 
 function remarksOf(steps: readonly Performed[]): System['remarks'] {
@@ -112,7 +141,7 @@ function refusedSystem(refusal: Refusal, context: Context, write: Writer): Syste
     id: `refused-${verdicts[0]!.reason.rule}-${before ? `${before}.` : ''}${refused.op}`,
     title: refusedTitle(choices, refused, zoneOf(refusal.panel, verdicts[0]!.zoneId)),
     verdict: 'refused',
-    refusedBy: verdicts.map(({ zoneId, reason }) => ({ ...saidOf(reason), zoneId })),
+    refusedBy: verdicts.map(refusalOf),
     refusedStep: { op: refused.op, zones: [...refused.zones], ...(sheetName ? { sheetName } : {}) },
     remarks: remarksOf(steps),
     totals: rounded(totalsOf(steps)),

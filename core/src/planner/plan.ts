@@ -50,6 +50,8 @@ export const stepSchema = z.object({
   cautions: z.array(z.string()),
   /** Stacks of the zones whose layers this step changed. */
   stacks: z.record(z.string(), stackSchema),
+  /** It was done before this plan was made. */
+  isDone: z.boolean().optional(),
 });
 
 export const totalsSchema = z.object({
@@ -59,7 +61,11 @@ export const totalsSchema = z.object({
   risk: z.number(),
 });
 
-export const refusalSchema = saidSchema.extend({ zoneId: z.string() });
+export const refusalSchema = saidSchema.extend({
+  zoneId: z.string(),
+  /** What would make it allowed, where something would: words that follow "Allowed ". */
+  allowedIf: z.string().optional(),
+});
 
 export const systemSchema = z.object({
   id: z.string(),
@@ -78,6 +84,14 @@ export const systemSchema = z.object({
   steps: z.array(stepSchema),
 });
 
+/** What one outcome of a test would lead to. */
+const outcomeSchema = z.object({ outcome: z.string(), leadsTo: z.string() });
+export const decidingTestSchema = z.object({
+  zoneId: z.string(),
+  test: z.string(),
+  outcomes: z.array(outcomeSchema),
+});
+
 export const panelPlanSchema = z.object({
   panelId: z.string(),
   chosen: z.string().nullable(),
@@ -85,6 +99,10 @@ export const panelPlanSchema = z.object({
   stopped: z.array(z.object({ zoneId: z.string(), rule: z.string(), text: z.string() })),
   /** Stacks as found, by zone. */
   found: z.record(z.string(), stackSchema),
+  /** Sides that were chosen for this plan only, by school. */
+  schools: z.record(z.string(), z.string()).optional(),
+  /** Tests that nobody has done and that would decide between systems. */
+  tests: z.array(decidingTestSchema).optional(),
   /** Versions of the sheets that the plan was made with. */
   sheetVersions: z.record(z.string(), z.number()),
   warnings: z.array(z.string()),
@@ -93,6 +111,7 @@ export const panelPlanSchema = z.object({
 export const jobPlanSchema = z.object({ panels: z.array(panelPlanSchema), warnings: z.array(z.string()) });
 
 export type Said = z.infer<typeof saidSchema>;
+export type DecidingTest = z.infer<typeof decidingTestSchema>;
 export type Stack = z.infer<typeof stackSchema>;
 export type Step = z.infer<typeof stepSchema>;
 export type System = z.infer<typeof systemSchema>;

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { impossibilitiesOf } from '../survey/contradictions.ts';
+import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import { isSolid } from '../materials/layer-kinds.ts';
+import type { ProductSheet } from '../materials/sheet.ts';
 import { mustStay } from '../operations/context.ts';
 import { perform } from '../operations/perform.ts';
 import { surveyState } from '../operations/survey-state.ts';
@@ -280,6 +282,27 @@ describe('any panel of these substrates', () => {
         );
       }),
       CHECKED,
+    );
+  });
+
+  test('a better sheet on the shelf never makes the best system dearer', () => {
+    const better = (sheet: ProductSheet): ProductSheet => ({
+      ...sheet,
+      id: `${sheet.id}-better`,
+      pricePerLitre: sheet.pricePerLitre / 2,
+      sandAfterMin: sheet.sandAfterMin === null ? null : sheet.sandAfterMin / 2,
+    });
+    const cheapest = (zones: readonly ZoneSketch[], sheets: readonly ProductSheet[]): number => {
+      const { panel, shop, target } = taskOf(panelOf(zones));
+      const { ready } = searchSystems(surveyState(panel), { panel, shop, target, shelf: shelfOf(sheets) });
+      return Math.min(Infinity, ...ready.map(({ cost }) => cost));
+    };
+    const sheets = fc.constantFrom(...GENERIC_SHELF.filter(({ kind }) => kind !== 'cleaner'));
+    fc.assert(
+      fc.property(panels, sheets, (zones, sheet) => {
+        expect(cheapest(zones, [better(sheet)])).toBeLessThanOrEqual(cheapest(zones, []) + 1e-6);
+      }),
+      { ...CHECKED, numRuns: 25 },
     );
   });
 

@@ -3,10 +3,12 @@ import { coatFilmUm, flashMin, mostCoats } from '../operations/coating.ts';
 import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
 import { numbersOf } from '../operations/perform.ts';
 import { isBare, zoneOf, type Layer, type PanelState, type ZoneState } from '../operations/state.ts';
-import { say } from '../wording/say.ts';
+import type { z } from 'zod';
+import type { Verdict } from '../rules/rule.ts';
+import { allowedIf, say } from '../wording/say.ts';
 import type { Reason, Source } from '../wording/reason.ts';
 import { cautionsOf } from './cautions.ts';
-import type { Said, Stack, Step } from './plan.ts';
+import type { refusalSchema, Said, Stack, Step } from './plan.ts';
 import type { Performed } from './prepare.ts';
 
 /** From acts that were performed to the steps of a plan that a person reads. */
@@ -18,6 +20,12 @@ export const saidOf = (reason: Reason): Said => ({
   code: reason.code,
   facts: reason.facts,
 });
+
+/** A must verdict as a refusal, with what would make the act allowed. */
+export const refusalOf = ({ zoneId, reason }: Verdict): z.infer<typeof refusalSchema> => {
+  const allowed = allowedIf(reason);
+  return { ...saidOf(reason), zoneId, ...(allowed ? { allowedIf: allowed } : {}) };
+};
 
 const THEN_WHAT = {
   scuff: 'scuff and clean before the next coat',

@@ -1,5 +1,6 @@
 import { labelOf } from '../materials/layer-kinds.ts';
 import { isLastCoat, isStripping, type Act, type OpName } from '../operations/act.ts';
+import type { Step } from './plan.ts';
 import { topOf, type ZoneState } from '../operations/state.ts';
 
 /** Names of systems in the words of the bench, from the choices that made them. */
@@ -7,6 +8,10 @@ import { topOf, type ZoneState } from '../operations/state.ts';
 const WORDS: Partial<Record<OpName, string>> = {
   inspect: 'filler kept on metal',
   'strip-sand': 'old filler out',
+  'strip-chemical': 'stripped',
+  'strip-blast': 'blasted',
+  promote: 'promoter',
+  'plastic-repair': 'repair',
   'prime-plastic': 'plastic primer',
   'prime-wet-on-wet': 'wet-on-wet primer',
   fill: 'filler',
@@ -16,6 +21,9 @@ const WORDS: Partial<Record<OpName, string>> = {
   'prime-build': 'build',
   seal: 'sealer',
 };
+
+/** On one zone a strip is a strip, and an inspection is no work. */
+const ON_ZONE: Partial<Record<OpName, readonly string[]>> = { 'strip-sand': ['stripped'], inspect: [] };
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
@@ -44,4 +52,12 @@ export function refusedTitle(choices: readonly Act[], refused: Act, brokenOn: Zo
     return capital([...before, word, ...(isEarlySeal ? ['no build'] : [])].join(', '));
   }
   return `${capital(word)} straight on ${labelOf(topOf(brokenOn).kind)}`;
+}
+
+/** What a plan lays on one zone, or takes off it, in the words of the titles; "keyed only" where nothing. */
+export function wordsOnZone(steps: readonly Pick<Step, 'op' | 'zones'>[], zoneId: string): string {
+  const words = steps.flatMap(({ op, zones }) =>
+    zones.includes(zoneId) ? (ON_ZONE[op] ?? WORDS[op] ?? []) : [],
+  );
+  return capital([...new Set(words)].join(', ') || 'keyed only');
 }

@@ -10,13 +10,14 @@ import {
   leadsToBase,
 } from '../operations/act.ts';
 import { coatFilmUm } from '../operations/coating.ts';
-import { ledgeLimit, mustStay, ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
+import { ledgeLimit, mustStay, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { blockedZone, keptUm } from '../operations/sanding.ts';
 import {
   isFoundFinish,
   laidKinds,
   topOf,
   unlevelUm,
+  type PanelState,
   type Scratch,
   type ZoneState,
 } from '../operations/state.ts';
@@ -40,8 +41,16 @@ const ANY_BLOCK: Scratch = { grade: 'P240', tool: 'block', depthUm: 0 };
 const afterBlockingUm = ({ zone, panel, context }: Trial): number =>
   unlevelUm(blockedZone(zone, ANY_BLOCK, panel, context), panel);
 
-const canBlock = ({ zone, panel, context }: Trial): boolean =>
-  isSandableBuild(zone) && keptUm(zone, panel, context) >= mustStay(context, topOf(zone).laid!.sheetId).value;
+/** Film that a build lacks to be blocked and sanded down to what must stay, µm; 0 or less where it has enough. */
+const lacksUm = (zone: ZoneState, panel: PanelState, context: Context): number =>
+  mustStay(context, topOf(zone).laid!.sheetId).value - keptUm(zone, panel, context);
+
+/** A build on which another one has to go: too thin to be blocked, or not level even then. */
+export function wantsMoreBuild(zone: ZoneState, panel: PanelState, context: Context): boolean {
+  if (!isSandableBuild(zone)) return false;
+  const levelUm = unlevelUm(blockedZone(zone, ANY_BLOCK, panel, context), panel);
+  return lacksUm(zone, panel, context) > 0 || levelUm > ledgeLimit(context).value;
+}
 
 const blockRemedy = ({ zone, act, panel, context }: Trial) => {
   const final = finalGrade(zone, act, context);
@@ -73,8 +82,12 @@ export const B1: Rule = {
     };
     const isRaw = isSandableBuild(zone) && zone.surface.scratch === null;
     if (facts.ledgeUm <= limit.value && !isRaw) return noBuildAtAll(trial);
-    if (isRaw && canBlock(trial) && afterBlockingUm(trial) <= limit.value)
-      return b1.must(trial, { code: 'B1.block', facts, source: limit.source }, blockRemedy(trial));
+    if (isRaw && afterBlockingUm(trial) <= limit.value) {
+      const lackUm = lacksUm(zone, panel, context);
+      if (lackUm <= 0)
+        return b1.must(trial, { code: 'B1.block', facts, source: limit.source }, blockRemedy(trial));
+      return b1.must(trial, { code: 'B1.thin', facts: { layer: facts.layer, lackUm }, source: 'model' });
+    }
     if (isFoundFinish(zone) && facts.ledgeUm === zone.surface.peelUm)
       return b1.must(
         trial,

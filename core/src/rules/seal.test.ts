@@ -1,18 +1,4 @@
-import {
-  at,
-  benchOf,
-  clean,
-  coat,
-  coated,
-  heard,
-  masked,
-  plain,
-  put,
-  sand,
-  scratched,
-  soiled,
-  verdictsOf,
-} from '../testing/bench.ts';
+import { at, benchOf, clean, coat, coated, heard, plain, put, sand, verdictsOf } from '../testing/bench.ts';
 
 const TWO = [{ stack: 'steel/old-finish:100', areaM2: 1 }, { stack: 'steel' }];
 

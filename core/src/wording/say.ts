@@ -1,5 +1,6 @@
 import { formatFact, type Facts } from '../units/facts.ts';
 import type { UnitSystem } from '../units/quantities.ts';
+import { ALLOWED_IF } from './allowed-if.ts';
 import type { Reason } from './reason.ts';
 import { SENTENCES, type SentenceCode } from './sentences.ts';
 
@@ -8,13 +9,16 @@ import { SENTENCES, type SentenceCode } from './sentences.ts';
  * @throws {Error} when a fact that the sentence names is missing: a bug of ours, never a user's.
  */
 export function fill(template: string, facts: Facts, system: UnitSystem = 'metric'): string {
-  const text = template.replace(/\{(\w+)\}/g, (_, name: string) => {
+  const text = insert(template, facts, system);
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+const insert = (template: string, facts: Facts, system: UnitSystem): string =>
+  template.replace(/\{(\w+)\}/g, (_, name: string) => {
     const value = facts[name];
     if (value === undefined) throw new Error(`sentence "${template}" lacks the fact ${name}`);
     return formatFact(name, value, system);
   });
-  return text.charAt(0).toUpperCase() + text.slice(1);
-}
 
 /** The sentence for a code. */
 export const sentence = (code: SentenceCode, facts: Facts, system: UnitSystem = 'metric'): string =>
@@ -23,6 +27,15 @@ export const sentence = (code: SentenceCode, facts: Facts, system: UnitSystem = 
 /** A reason in words, in the reader's units. */
 export const say = (reason: Pick<Reason, 'code' | 'facts'>, system: UnitSystem = 'metric'): string =>
   sentence(reason.code, reason.facts, system);
+
+/** What would make a refused act allowed, in words that follow "Allowed "; undefined where nothing would. */
+export function allowedIf(
+  reason: Pick<Reason, 'code' | 'facts'>,
+  system: UnitSystem = 'metric',
+): string | undefined {
+  const template = ALLOWED_IF[reason.code];
+  return template === undefined ? undefined : insert(template, reason.facts, system);
+}
 
 /** A reason that was said and stored: its code and facts, and the words in which it was said then (metric). */
 export interface Stored {

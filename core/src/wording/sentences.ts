@@ -152,6 +152,7 @@ export const SENTENCES = {
   // build
   'B1.block': 'Fresh {layer} is blocked level: {ledgeUm} uneven, {quality} allows {limitUm}.',
   'B1.ledge': 'Not level: {ledgeUm} of ledge left in {layer}, {quality} allows {limitUm}.',
+  'B1.thin': '{layer} is {lackUm} too thin to be blocked and sanded: another build coat first.',
   'B1.peel': 'Orange peel of {ledgeUm} in {layer}, {quality} allows {limitUm}.',
   'K3.low': 'A hollow of {lowMm} is deeper than build can level ({canLevelUm}): fill it first.',
   'B2.maximum': '{sheet} would be {filmUm} thick, at most {maxUm}.',

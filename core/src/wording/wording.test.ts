@@ -1,4 +1,5 @@
-import { SENTENCES } from './sentences.ts';
+import { ALLOWED_IF } from './allowed-if.ts';
+import { SENTENCES, type SentenceCode } from './sentences.ts';
 import { fill, say, sayAgain } from './say.ts';
 
 test('a sentence is said in the reader’s units and starts with a capital', () => {
@@ -22,4 +23,14 @@ test('a stored reason is said again in other units, or as it was said then', () 
   expect(sayAgain(stored, 'us')).toMatch(/^High-build is not cured/);
   expect(sayAgain({ ...stored, facts: {} }, 'us')).toBe('as it was');
   expect(sayAgain({ ...stored, code: 'Z9.gone' }, 'us')).toBe('as it was');
+});
+
+test('what would make a refusal allowed names only facts that the refusal has', () => {
+  const names = (text: string): string[] => [...text.matchAll(/\{(\w+)\}/g)].map(([, name]) => name!);
+  const extra = { 'B2.maximum': [], 'S5.denib': [] } as Partial<Record<SentenceCode, string[]>>;
+  for (const [code, text] of Object.entries(ALLOWED_IF) as [SentenceCode, string][])
+    expect([code, names(SENTENCES[code])]).toEqual([
+      code,
+      expect.arrayContaining(names(text).filter((name) => !extra[code]?.includes(name))),
+    ]);
 });

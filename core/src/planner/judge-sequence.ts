@@ -1,0 +1,117 @@
+import { z } from 'zod';
+import type { Context } from '../operations/context.ts';
+import { carryOut } from '../operations/perform.ts';
+import type { PanelState } from '../operations/state.ts';
+import { checkAct } from '../rules/check-act.ts';
+import type { Verdict } from '../rules/rule.ts';
+import { actOf, type OwnAct } from './own-sequence.ts';
+import { refusalSchema, stepSchema } from './plan.ts';
+import { prepare, type Performed } from './prepare.ts';
+import { refusalOf, stepOf } from './steps.ts';
+
+/** The verdict on a sequence of a person's own, step by step. */
+
+export const judgedStepSchema = z.object({
+  /** added: the rules ask for it before the step that was typed. refused: it breaks a must rule. */
+  verdict: z.enum(['allowed', 'remarked', 'added', 'refused']),
+  /** Place in the typed sequence, from 0. */
+  typed: z.number().int(),
+  refusedBy: z.array(refusalSchema),
+  step: stepSchema,
+});
+export const judgementSchema = z.object({
+  steps: z.array(judgedStepSchema),
+  /** Whether nothing was refused and it ends in the hand-over. */
+  isReady: z.boolean(),
+  problems: z.array(z.object({ path: z.string(), message: z.string() })),
+});
+export type JudgedStep = z.infer<typeof judgedStepSchema>;
+export type Judgement = z.infer<typeof judgementSchema>;
+
+export interface JudgeOptions {
+  /** Adds the work that the rules ask for between the typed steps; otherwise every step must be typed. */
+  readonly fillsIn: boolean;
+}
+
+const isRemark = ({ level }: Verdict): boolean => level === 'should' || level === 'school';
+
+/**
+ * Judges acts one after the other, each in the state that the ones before it leave. A refused act is still carried out
+ * where that is physically possible, as a person at the bench would, so that the rest can be judged as well.
+ */
+export function judgeSequence(
+  start: PanelState,
+  own: readonly OwnAct[],
+  context: Context,
+  { fillsIn }: JudgeOptions,
+): Judgement {
+  const steps: JudgedStep[] = [];
+  const problems: { path: string; message: string }[] = [];
+  let panel = start;
+
+  const add = (
+    performed: Performed,
+    typed: number,
+    verdict: JudgedStep['verdict'],
+    broken: readonly Verdict[],
+  ) =>
+    steps.push({
+      verdict,
+      typed,
+      refusedBy: broken.map(refusalOf),
+      step: stepOf(performed, steps.length + 1, context),
+    });
+
+  own.forEach((typedAct, typed) => {
+    const read = actOf(typedAct, context);
+    if (!read.ok) return problems.push({ path: String(typed), message: read.message });
+    const { act } = read;
+    const prepared = fillsIn ? prepare(panel, act, context) : null;
+    if (prepared?.ok) {
+      prepared.steps.forEach((performed, i) => {
+        const isLast = i === prepared.steps.length - 1;
+        const kind = performed.remarks.some(isRemark) ? 'remarked' : 'allowed';
+        add(performed, typed, isLast ? kind : 'added', []);
+      });
+      panel = prepared.panel;
+    } else {
+      const verdicts = checkAct(act, panel, context);
+      const broken = verdicts.filter(({ level }) => level === 'must');
+      const refusals = prepared && !prepared.ok ? prepared.refusals : broken;
+      const { panel: after, cost } = carryOut(panel, act, context);
+      const remarks = verdicts.filter(({ level }) => level !== 'must');
+      const kind = refusals.length > 0 ? 'refused' : remarks.some(isRemark) ? 'remarked' : 'allowed';
+      const isPossible = !refusals.some(({ reason }) => reason.rule === 'op');
+      add({ act, before: panel, after: isPossible ? after : panel, cost, remarks }, typed, kind, refusals);
+      if (isPossible) panel = after;
+    }
+    panel = { ...panel, clockMin: panel.clockMin + (typedAct.thenMin ?? 0) };
+  });
+  const isRefused = steps.some(({ verdict }) => verdict === 'refused');
+  const ends = steps.at(-1)?.step.op === 'hand-over';
+  return { steps, isReady: problems.length === 0 && !isRefused && ends, problems };
+}
+
+/** What was really done, as performed steps and the state it left; what cannot be read is named. */
+export function carryOutAll(
+  start: PanelState,
+  own: readonly OwnAct[],
+  context: Context,
+): {
+  readonly steps: readonly Performed[];
+  readonly panel: PanelState;
+  readonly problems: readonly string[];
+} {
+  const steps: Performed[] = [];
+  const problems: string[] = [];
+  let panel = start;
+  own.forEach((typedAct, i) => {
+    const read = actOf(typedAct, context);
+    if (!read.ok) return problems.push(`step ${i + 1}, ${read.message}`);
+    const remarks = checkAct(read.act, panel, context);
+    const { panel: after, cost } = carryOut(panel, read.act, context);
+    steps.push({ act: read.act, before: panel, after, cost, remarks });
+    panel = { ...after, clockMin: after.clockMin + (typedAct.thenMin ?? 0) };
+  });
+  return { steps, panel, problems };
+}

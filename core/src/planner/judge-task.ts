@@ -1,0 +1,10 @@
+import { surveyState } from '../operations/survey-state.ts';
+import { judgeSequence, type Judgement, type JudgeOptions } from './judge-sequence.ts';
+import type { OwnAct } from './own-sequence.ts';
+import { benchOfTask, type PlanTask } from './plan-panel.ts';
+
+/** Judges a sequence of a person's own on a panel as it was found. Stopped zones take no part in it. */
+export function judgeTask(task: PlanTask, own: readonly OwnAct[], options: JudgeOptions): Judgement {
+  const { context } = benchOfTask(task);
+  return judgeSequence(surveyState(context.panel), own, context, options);
+}

@@ -1,0 +1,91 @@
+import { panelOf, type ZoneSketch } from '../testing/bench.ts';
+import { contradictionsOf } from './contradictions.ts';
+import { schoolsInPlay } from './schools-in-play.ts';
+import { isFlexible, isLowEnergy, textureOf } from './zone-facts.ts';
+
+const zoneOf = (sketch: ZoneSketch) => panelOf([sketch]).zones[0]!;
+
+describe('contradictions are named with their remedy', () => {
+  test.each<[string, ZoneSketch, RegExp]>([
+    ['metal over paint', { stack: 'old-finish:90/steel' }, /Put the layers in order/],
+    ['filler in the air', { stack: 'filler:500/old-finish:90' }, /add the substrate/],
+    ['filler over etch', { stack: 'steel/etch:8/filler:500' }, /will not hold/],
+    ['a found topcoat', { stack: 'steel/clear:50' }, /recorded as old finish/],
+    [
+      'rust on plastic',
+      { stack: 'plastic-rigid', findings: [{ kind: 'rust-pitted' }] },
+      /does not go with rigid plastic/,
+    ],
+    [
+      'peeling bare metal',
+      { stack: 'steel', findings: [{ kind: 'peeling', share: 1 }] },
+      /does not go with bare steel/,
+    ],
+    [
+      'texture kept and flattened',
+      {
+        stack: 'plastic-rigid',
+        findings: [
+          { kind: 'texture', want: 'keep' },
+          { kind: 'texture', want: 'flatten' },
+        ],
+      },
+      /keep one of the two/,
+    ],
+    [
+      'a float test of steel',
+      { stack: 'steel', tests: [{ kind: 'float', outcome: 'floats' }] },
+      /for plastic/,
+    ],
+    [
+      'a soluble finish that the rub left alone',
+      { stack: 'steel/old-finish-soluble:90', tests: [{ kind: 'solvent-rub', outcome: 'none' }] },
+      /correct one of them/,
+    ],
+    [
+      'gauge readings on plastic',
+      { stack: 'plastic-rigid', tests: [{ kind: 'gauge', readingsUm: [90] }] },
+      /over metal only/,
+    ],
+  ])('%s', (_, sketch, text) => {
+    expect(contradictionsOf(zoneOf(sketch)).join(' ')).toMatch(text);
+  });
+  test.each([
+    'steel/ecoat:20/old-finish:95',
+    'steel/filler:900',
+    'plastic-olefin/plastic-primed:25',
+    'fiberglass',
+    'ecoat:20',
+  ])('%s is fine', (stack) => {
+    expect(contradictionsOf(zoneOf({ stack }))).toEqual([]);
+  });
+});
+
+describe('what follows for a zone', () => {
+  const rigid = (tests: object[] = [], findings: object[] = []) =>
+    zoneOf({ stack: 'plastic-rigid', tests, findings });
+  test('low energy by kind, mark or float; an unknown plastic is taken for it', () => {
+    expect(isLowEnergy(zoneOf({ stack: 'plastic-olefin' }))).toBe(true);
+    expect(isLowEnergy(rigid())).toBe(false);
+    expect(isLowEnergy(rigid([{ kind: 'moulding-mark', outcome: '>PP/EPDM-T20<' }]))).toBe(true);
+    expect(isLowEnergy(rigid([{ kind: 'moulding-mark', outcome: 'PC' }]))).toBe(false);
+    expect(isLowEnergy(rigid([{ kind: 'float', outcome: 'sinks' }], [{ kind: 'unknown-plastic' }]))).toBe(
+      false,
+    );
+    expect(isLowEnergy(rigid([], [{ kind: 'unknown-plastic' }]))).toBe(true);
+    expect(isFlexible(zoneOf({ stack: 'plastic-soft' }))).toBe(true);
+    expect(isFlexible(zoneOf({ stack: 'steel' }))).toBe(false);
+  });
+  test('texture: the zone’s own finding goes before the panel’s finish', () => {
+    const flattened = rigid([], [{ kind: 'texture', want: 'flatten' }]);
+    expect(textureOf(flattened, { finish: 'keep-texture' })).toBe('flatten');
+    expect(textureOf(rigid(), { finish: 'keep-texture' })).toBe('keep');
+    expect(textureOf(rigid(), { finish: 'smooth' })).toBe('smooth');
+  });
+  test('only schools that can change something are in play', () => {
+    expect(schoolsInPlay(panelOf([{ stack: 'steel/ecoat:20' }]))).toEqual(['ecoat', 'sealerCoats', 'pace']);
+    expect(schoolsInPlay(panelOf([{ stack: 'plastic-olefin' }]))).toEqual(
+      expect.arrayContaining(['rawPlasticSolvent', 'plasticSystem']),
+    );
+  });
+});

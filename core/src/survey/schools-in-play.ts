@@ -1,0 +1,37 @@
+import { familyOf, isBody, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
+import { findingOf } from './finding.ts';
+import type { Panel } from './panel.ts';
+import { SCHOOLS, type SchoolName } from './schools.ts';
+import type { Zone } from './zone.ts';
+import { baseOf } from './zone-facts.ts';
+
+/** Which schools can shape the plan of a panel: the others would change nothing on it. */
+
+const topOf = (zone: Zone): LayerKind => zone.layers[zone.layers.length - 1]!.kind;
+const isBareMetal = (zone: Zone): boolean => familyOf(topOf(zone)) === 'metal';
+const mayBeStripped = (zone: Zone): boolean =>
+  zone.findings.some(({ kind }) => kind === 'peeling' || kind === 'checked' || kind === 'reacted') ||
+  topOf(zone) === 'old-finish-soluble' ||
+  zone.layers.some(({ um }) => (um ?? 0) > 300);
+const hasBody = (zone: Zone): boolean =>
+  zone.layers.some(({ kind }) => isBody(kind)) || findingOf(zone.findings, 'low') !== undefined;
+const isRaw = (zone: Zone): boolean => isRawPlastic(topOf(zone));
+const isWorkedOn = (zone: Zone): boolean => isBareMetal(zone) || hasBody(zone) || mayBeStripped(zone);
+
+const IN_PLAY: Record<SchoolName, (zone: Zone) => boolean> = {
+  firstCoat: isWorkedOn,
+  filler: hasBody,
+  ecoat: (zone) => topOf(zone) === 'ecoat',
+  sealerCoats: () => true,
+  epoxySealer: (zone) => isWorkedOn(zone) || zone.layers.some(({ kind }) => kind === 'epoxy'),
+  build: isWorkedOn,
+  fillerFinish: hasBody,
+  rawPlasticSolvent: isRaw,
+  plasticSystem: (zone) => isRaw(zone) || isRawPlastic(baseOf(zone)),
+  strip: mayBeStripped,
+  pace: () => true,
+  firstTone: isWorkedOn,
+};
+
+export const schoolsInPlay = ({ zones }: Pick<Panel, 'zones'>): SchoolName[] =>
+  (Object.keys(SCHOOLS) as SchoolName[]).filter((name) => zones.some(IN_PLAY[name]));
