@@ -14,8 +14,8 @@ const NOT_INSTALLED = [
   '@fastify',
 ];
 const DRIVERS = ['pg', 'pg-hstore', 'mysql2', 'mariadb', 'tedious', 'oracledb', 'ibm_db', 'snowflake-sdk'];
-/** Native code stays outside. */
-const OUTSIDE = ['sqlite3', ...NOT_INSTALLED, ...DRIVERS];
+/** Native code, and what starts threads from files of its own, stays outside. */
+const OUTSIDE = ['sqlite3', 'piscina', ...NOT_INSTALLED, ...DRIVERS];
 
 /** What bundled CommonJS packages expect to find. */
 const COMMONJS_NAMES = [

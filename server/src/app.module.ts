@@ -4,18 +4,25 @@ import type { Config } from './config.ts';
 import { DatabaseModule } from './database/database.module.ts';
 import { HealthController } from './health/health.controller.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
+import { PlanningModule } from './planning/planning.module.ts';
 import { PlansModule } from './plans/plans.module.ts';
 import { ShelfController } from './shelf/shelf.controller.ts';
 
 @Module({})
 export class AppModule {
-  static with({ dataFolder, webFolder }: Config): DynamicModule {
+  static with({ dataFolder, webFolder, planWorker }: Config): DynamicModule {
     const web = webFolder
       ? [ServeStaticModule.forRoot({ rootPath: webFolder, exclude: ['/api/{*rest}'] })]
       : [];
     return {
       module: AppModule,
-      imports: [DatabaseModule.in(dataFolder), JobsModule, PlansModule, ...web],
+      imports: [
+        DatabaseModule.in(dataFolder),
+        PlanningModule.with(planWorker),
+        JobsModule,
+        PlansModule,
+        ...web,
+      ],
       controllers: [HealthController, ShelfController],
     };
   }

@@ -20,15 +20,17 @@ export interface Config {
   readonly port: number;
   readonly dataFolder: string;
   readonly webFolder: string;
+  /** File of the compiled plan worker; null plans in the server's own thread. */
+  readonly planWorker: string | null;
 }
 
 /** @throws {Error} naming the setting that is wrong */
-export function readConfig(environment: NodeJS.ProcessEnv): Config {
+export function readConfig(environment: NodeJS.ProcessEnv, planWorker: string): Config {
   const parsed = settingsSchema.safeParse(environment);
   if (!parsed.success)
     throw new Error(
       parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; '),
     );
   const { PORT, LEDGE_DATA, LEDGE_WEB } = parsed.data;
-  return { port: PORT, dataFolder: LEDGE_DATA, webFolder: LEDGE_WEB };
+  return { port: PORT, dataFolder: LEDGE_DATA, webFolder: LEDGE_WEB, planWorker };
 }

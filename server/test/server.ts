@@ -13,7 +13,7 @@ export class TestServer {
   ) {}
 
   static async start(folder = mkdtempSync(join(tmpdir(), 'ledge-'))): Promise<TestServer> {
-    const app = await createApp({ port: 0, dataFolder: folder, webFolder: '' });
+    const app = await createApp({ port: 0, dataFolder: folder, webFolder: '', planWorker: null });
     await app.init();
     return new TestServer(app, folder);
   }

@@ -64,6 +64,7 @@ export function planPanel(task: PlanTask): PanelPlan {
     sheetVersions: {},
     warnings: [],
     ...schools,
+    ...(task.done ? { done: [...task.done] } : {}),
   };
   if (panel.zones.length === 0) return { ...empty, chosen: null, systems: [] };
   const done = carryOutAll(surveyState(panel), task.done ?? [], context);

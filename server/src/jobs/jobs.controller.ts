@@ -1,8 +1,19 @@
-import { Body, Controller, Get, Header, Param, Patch, Post, Put } from '@nestjs/common';
+import { Body, Controller, Delete, Get, Header, Param, Patch, Post, Put } from '@nestjs/common';
 import { ClientKey } from '../http/client-key.ts';
 import { jobParams, panelParams, zoneParams, type PanelParams, type ZoneParams } from '../http/params.ts';
 import { Valid } from '../http/valid.pipe.ts';
-import { jobPatchSchema, zoneWriteSchema, type JobPatch, type ZoneWrite } from './jobs.schemas.ts';
+import type { z } from 'zod';
+import {
+  jobPatchSchema,
+  panelAddSchema,
+  panelRemoveSchema,
+  panelWriteSchema,
+  zoneWriteSchema,
+  type JobPatch,
+  type PanelAdd,
+  type PanelWrite,
+  type ZoneWrite,
+} from './jobs.schemas.ts';
 import { JobsService } from './jobs.service.ts';
 
 @Controller('api/jobs')
@@ -42,6 +53,33 @@ export class JobsController {
   @Get(':job/panels/:panel')
   panel(@Param(new Valid(panelParams)) params: PanelParams) {
     return this.jobs.panel(params);
+  }
+
+  @Post(':job/panels')
+  addPanel(
+    @Param(new Valid(jobParams)) { job }: { job: string },
+    @Body(new Valid(panelAddSchema)) { panel }: PanelAdd,
+    @ClientKey() key?: string,
+  ) {
+    return this.jobs.addPanel(job, panel, key);
+  }
+
+  @Put(':job/panels/:panel')
+  writePanel(
+    @Param(new Valid(panelParams)) params: PanelParams,
+    @Body(new Valid(panelWriteSchema)) body: PanelWrite,
+    @ClientKey() key?: string,
+  ) {
+    return this.jobs.writePanel(params, body, key);
+  }
+
+  @Delete(':job/panels/:panel')
+  removePanel(
+    @Param(new Valid(panelParams)) params: PanelParams,
+    @Body(new Valid(panelRemoveSchema)) { version }: z.infer<typeof panelRemoveSchema>,
+    @ClientKey() key?: string,
+  ) {
+    return this.jobs.removePanel(params, version, key);
   }
 
   @Put(':job/panels/:panel/zones/:zone')

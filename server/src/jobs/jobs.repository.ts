@@ -1,7 +1,7 @@
-import type { JobFile, JobSummary, PanelFacts, Zone } from '@blue-ledge/core';
+import type { JobFile, JobSummary, Panel, PanelFacts, PanelView, Zone } from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
 import type { Transaction } from 'sequelize';
-import { JobRow, PanelRow, ZoneRow } from '../database/rows.ts';
+import { JobRow, PanelRow, PlanRow, ZoneRow } from '../database/rows.ts';
 
 /** What of a job lies in its row: all of the file but its panels, extra fields included. */
 export type JobBody = Pick<JobFile, 'format' | 'version' | 'job' | 'shop' | 'sheets'>;
@@ -63,18 +63,54 @@ export class JobsRepository {
   async insert(file: JobFile, transaction: Transaction): Promise<void> {
     const { panels, ...body } = file;
     await JobRow.create({ id: file.job.id, title: file.job.title, body }, { transaction });
-    for (const [place, panel] of panels.entries()) {
-      const { zones, ...facts } = panel;
-      await PanelRow.create({ jobId: file.job.id, id: panel.id, place, body: facts }, { transaction });
-      const rows = zones.map((zone, i) => ({
-        jobId: file.job.id,
+    for (const panel of panels) await this.insertPanel(file.job.id, panel, transaction);
+  }
+
+  /** Adds a panel behind those that the job has. */
+  async insertPanel(jobId: string, panel: Panel, transaction: Transaction): Promise<void> {
+    const { zones, ...facts } = panel;
+    const last = await PanelRow.max<number | null, PanelRow>('place', { where: { jobId }, transaction });
+    const place = (last ?? -1) + 1;
+    await PanelRow.create({ jobId, id: panel.id, place, body: facts }, { transaction });
+    await ZoneRow.bulkCreate(
+      zones.map((zone, i) => ({ jobId, panelId: panel.id, id: zone.id, place: i, body: zone })),
+      { transaction },
+    );
+  }
+
+  /** Zones that stay as they were keep their version; what changed gets the next one. */
+  async replacePanel(jobId: string, panel: Panel, seen: PanelView, transaction: Transaction): Promise<void> {
+    const { zones, ...facts } = panel;
+    await PanelRow.update(
+      { body: facts, version: seen.version + 1 },
+      { where: { jobId, id: panel.id }, transaction },
+    );
+    await ZoneRow.destroy({ where: { jobId, panelId: panel.id }, transaction });
+    const versionOf = (zone: Zone): number => {
+      const before = seen.panel.zones.find(({ id }) => id === zone.id);
+      const version = seen.zoneVersions[zone.id];
+      if (!before || version === undefined) return 1;
+      return JSON.stringify(before) === JSON.stringify(zone) ? version : version + 1;
+    };
+    await ZoneRow.bulkCreate(
+      zones.map((zone, i) => ({
+        jobId,
         panelId: panel.id,
         id: zone.id,
         place: i,
         body: zone,
-      }));
-      await ZoneRow.bulkCreate(rows, { transaction });
-    }
+        version: versionOf(zone),
+      })),
+      { transaction },
+    );
+  }
+
+  /** Removes a panel with its zones and plans. */
+  async deletePanel({ job, panel }: PanelKey, transaction: Transaction): Promise<void> {
+    const where = { jobId: job, panelId: panel };
+    await PlanRow.destroy({ where, transaction });
+    await ZoneRow.destroy({ where, transaction });
+    await PanelRow.destroy({ where: { jobId: job, id: panel }, transaction });
   }
 
   /** Writes where the version is still `from`; false when it is not. */

@@ -9,11 +9,16 @@ import {
   type Zone,
 } from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
+import type { Transaction } from 'sequelize';
 import { OnceService } from '../database/once.service.ts';
 import type { PanelParams, ZoneParams } from '../http/params.ts';
 import { Refused, notFound, stale } from '../http/problem.ts';
-import type { JobPatch, ZoneWrite } from './jobs.schemas.ts';
+import type { JobPatch, PanelWrite, ZoneWrite } from './jobs.schemas.ts';
 import { JobsRepository, type JobBody, type Versioned } from './jobs.repository.ts';
+
+const isSameVersions = (a: Readonly<Record<string, number>>, b: Readonly<Record<string, number>>): boolean =>
+  Object.keys(a).length === Object.keys(b).length &&
+  Object.entries(a).every(([id, version]) => b[id] === version);
 
 /** Jobs, panels and zones: whole or not at all, never over somebody else's change. */
 @Injectable()
@@ -42,11 +47,18 @@ export class JobsService {
     return { ...job.value, panels } as JobFile;
   }
 
-  async panel(key: PanelParams): Promise<PanelView> {
+  /** Product sheets that the job carries. */
+  async sheets(id: string): Promise<JobFile['sheets']> {
+    const job = await this.jobs.job(id);
+    if (!job) throw notFound(`Job "${id}"`);
+    return job.value.sheets;
+  }
+
+  async panel(key: PanelParams, transaction?: Transaction): Promise<PanelView> {
     const [job, panel, zones] = await Promise.all([
-      this.jobs.job(key.job),
-      this.jobs.panel(key),
-      this.jobs.zones(key),
+      this.jobs.job(key.job, transaction),
+      this.jobs.panel(key, transaction),
+      this.jobs.zones(key, transaction),
     ]);
     if (!job) throw notFound(`Job "${key.job}"`);
     if (!panel) throw notFound(`Panel "${key.panel}"`);
@@ -112,6 +124,49 @@ export class JobsService {
         ]);
       if (!(await this.jobs.updateZone(key, zone, version, transaction))) throw stale(zone, now);
       return { value: zone, version: version + 1 };
+    });
+  }
+
+  /** Puts a panel with all its zones in the place of the one that was seen; nothing where anything changed since. */
+  writePanel(
+    key: PanelParams,
+    { version, zoneVersions, panel }: PanelWrite,
+    clientKey?: string,
+  ): Promise<PanelView> {
+    if (panel.id !== key.panel)
+      throw new Refused(400, 'The panel was not saved.', [
+        { path: 'panel.id', message: `must stay "${key.panel}"` },
+      ]);
+    return this.once.run(clientKey, async (transaction) => {
+      const now = await this.panel(key, transaction);
+      const isSeen = now.version === version && isSameVersions(now.zoneVersions, zoneVersions);
+      if (!isSeen) throw stale(panel, now);
+      await this.jobs.replacePanel(key.job, panel, now, transaction);
+      return this.panel(key, transaction);
+    });
+  }
+
+  /** Adds a panel at the end of the job. */
+  addPanel(job: string, panel: Panel, clientKey?: string): Promise<PanelView> {
+    return this.once.run(clientKey, async (transaction) => {
+      if (!(await this.jobs.job(job, transaction))) throw notFound(`Job "${job}"`);
+      const key = { job, panel: panel.id };
+      if (await this.jobs.panel(key, transaction))
+        throw new Refused(409, 'The panel was not added.', [
+          { path: 'panel.id', message: `"${panel.id}" is here already; give the panel another id` },
+        ]);
+      await this.jobs.insertPanel(job, panel, transaction);
+      return this.panel(key, transaction);
+    });
+  }
+
+  /** Takes a panel out of the job and gives it back, so that it can be put in again. */
+  removePanel(key: PanelParams, version: number, clientKey?: string): Promise<{ removed: Panel }> {
+    return this.once.run(clientKey, async (transaction) => {
+      const now = await this.panel(key, transaction);
+      if (now.version !== version) throw stale(null, now);
+      await this.jobs.deletePanel(key, transaction);
+      return { removed: now.panel };
     });
   }
 

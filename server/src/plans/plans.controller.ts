@@ -1,19 +1,29 @@
-import { Body, Controller, Get, Param, Post, Put } from '@nestjs/common';
-import { z } from 'zod';
+import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
+import type { z } from 'zod';
 import { ClientKey } from '../http/client-key.ts';
-import { panelParams, planParams, versionSchema, type PanelParams, type PlanParams } from '../http/params.ts';
+import { jobParams, panelParams, planParams, type PanelParams, type PlanParams } from '../http/params.ts';
 import { Valid } from '../http/valid.pipe.ts';
+import { choiceSchema, judgeAskSchema, planAskSchema, type JudgeAsk, type PlanAsk } from './plans.schemas.ts';
 import { PlansService } from './plans.service.ts';
-
-const choiceSchema = z.object({ systemId: z.string().min(1).max(200), version: versionSchema });
 
 @Controller('api/jobs/:job/panels/:panel/plans')
 export class PlansController {
   constructor(private readonly plans: PlansService) {}
 
   @Post()
-  make(@Param(new Valid(panelParams)) params: PanelParams, @ClientKey() key?: string) {
-    return this.plans.make(params, key);
+  make(
+    @Param(new Valid(panelParams)) params: PanelParams,
+    @Body(new Valid(planAskSchema)) ask: PlanAsk,
+    @ClientKey() key?: string,
+  ) {
+    return this.plans.make(params, ask, key);
+  }
+
+  /** The verdict on a sequence of the person's own; nothing is stored. */
+  @Post('judgement')
+  @HttpCode(200)
+  judge(@Param(new Valid(panelParams)) params: PanelParams, @Body(new Valid(judgeAskSchema)) ask: JudgeAsk) {
+    return this.plans.judge(params, ask);
   }
 
   @Get('latest')
@@ -28,5 +38,16 @@ export class PlansController {
     @ClientKey() key?: string,
   ) {
     return this.plans.choose(params, systemId, version, key);
+  }
+}
+
+/** All panels of a job at once. */
+@Controller('api/jobs/:job/plans')
+export class JobPlansController {
+  constructor(private readonly plans: PlansService) {}
+
+  @Post()
+  makeAll(@Param(new Valid(jobParams)) { job }: { job: string }, @ClientKey() key?: string) {
+    return this.plans.makeAll(job, key);
   }
 }

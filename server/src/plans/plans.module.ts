@@ -1,8 +1,12 @@
 import { Module } from '@nestjs/common';
 import { JobsModule } from '../jobs/jobs.module.ts';
-import { PlansController } from './plans.controller.ts';
+import { JobPlansController, PlansController } from './plans.controller.ts';
 import { PlansRepository } from './plans.repository.ts';
 import { PlansService } from './plans.service.ts';
 
-@Module({ imports: [JobsModule], controllers: [PlansController], providers: [PlansService, PlansRepository] })
+@Module({
+  imports: [JobsModule],
+  controllers: [PlansController, JobPlansController],
+  providers: [PlansService, PlansRepository],
+})
 export class PlansModule {}

@@ -1,10 +1,13 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { planPanel, type PanelView, type PlanView } from '@blue-ledge/core';
+import type { Judgement, PanelPlan, PanelView, PlanTask, PlanView } from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
+import type { Transaction } from 'sequelize';
 import { OnceService } from '../database/once.service.ts';
 import type { PanelParams, PlanParams } from '../http/params.ts';
 import { Refused, notFound, stale } from '../http/problem.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
+import { PlannerService } from '../planning/planner.service.ts';
+import type { JudgeAsk, PlanAsk } from './plans.schemas.ts';
 import { PlansRepository, type StoredPlan } from './plans.repository.ts';
 
 /** What a plan depends on, as one short text. */
@@ -24,22 +27,54 @@ export class PlansService {
     private readonly jobs: JobsService,
     private readonly plans: PlansRepository,
     private readonly once: OnceService,
+    private readonly planner: PlannerService,
   ) {}
 
   /** Plans the panel as it is surveyed now and keeps the result. */
-  async make(key: PanelParams, clientKey?: string): Promise<PlanView> {
-    const view = await this.jobs.panel(key);
-    const { sheets } = await this.jobs.file(key.job);
-    const plan = planPanel({ panel: view.panel, shop: view.shop, target: view.target, sheets });
-    const survey = fingerprint(view);
-    return this.once.run(clientKey, async (transaction) => {
-      const stored = await this.plans.insert(
-        key,
-        { id: randomUUID(), chosen: plan.chosen, survey, plan },
-        transaction,
-      );
-      return viewOf(stored, view);
+  async make(key: PanelParams, { schools, done }: PlanAsk, clientKey?: string): Promise<PlanView> {
+    const { view, task } = await this.taskOf(key);
+    const plan = await this.planner.planWithTests({
+      ...task,
+      ...(schools ? { schools } : {}),
+      ...(done ? { done } : {}),
     });
+    return this.once.run(clientKey, async (transaction) => this.keep(key, view, plan, transaction));
+  }
+
+  /** Plans every panel of a job, side by side, and keeps all of the plans or none. */
+  async makeAll(job: string, clientKey?: string): Promise<{ plans: PlanView[] }> {
+    const { panels } = await this.jobs.file(job);
+    const asked = await Promise.all(panels.map(({ id }) => this.taskOf({ job, panel: id })));
+    const plans = await Promise.all(asked.map(({ task }) => this.planner.plan(task)));
+    return this.once.run(clientKey, async (transaction) => {
+      const kept: PlanView[] = [];
+      for (const [i, plan] of plans.entries())
+        kept.push(await this.keep({ job, panel: plan.panelId }, asked[i]!.view, plan, transaction));
+      return { plans: kept };
+    });
+  }
+
+  /** Judges a sequence of the person's own on the panel as it is surveyed now. */
+  async judge(key: PanelParams, { own, fillsIn, schools }: JudgeAsk): Promise<Judgement> {
+    const { task } = await this.taskOf(key);
+    return this.planner.judge({ ...task, ...(schools ? { schools } : {}) }, own, fillsIn);
+  }
+
+  private async taskOf(key: PanelParams): Promise<{ view: PanelView; task: PlanTask }> {
+    const view = await this.jobs.panel(key);
+    const sheets = await this.jobs.sheets(key.job);
+    return { view, task: { panel: view.panel, shop: view.shop, target: view.target, sheets } };
+  }
+
+  private async keep(
+    key: PanelParams,
+    view: PanelView,
+    plan: PanelPlan,
+    transaction: Transaction,
+  ): Promise<PlanView> {
+    const survey = fingerprint(view);
+    const stored = { id: randomUUID(), chosen: plan.chosen, survey, plan };
+    return viewOf(await this.plans.insert(key, stored, transaction), view);
   }
 
   /** The newest plan of a panel, or nothing yet. */

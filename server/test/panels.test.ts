@@ -1,0 +1,111 @@
+import type { Panel, PanelView } from '@blue-ledge/core';
+import { TestServer, demoJob } from './server.ts';
+
+let server: TestServer;
+beforeEach(async () => {
+  server = await TestServer.start();
+  await server.http.post('/api/jobs').send(demoJob()).expect(201);
+});
+afterEach(() => server.stop());
+
+const DOOR = '/api/jobs/bus-6/panels/door';
+const seen = async (): Promise<PanelView> => (await server.http.get(DOOR).expect(200)).body;
+const write = ({ version, zoneVersions }: PanelView, panel: unknown) =>
+  server.http.put(DOOR).send({ version, zoneVersions, panel });
+
+describe('a panel as a whole', () => {
+  test('facts and zones change together; only what changed gets a new version', async () => {
+    const before = await seen();
+    const [a, b, c] = before.panel.zones;
+    const panel = {
+      ...before.panel,
+      role: 'blend',
+      parts: [{ name: 'handle', plan: 'remove', bag: '1' }],
+      zones: [a, { ...b, name: 'edge' }, { ...c, id: 'D', areaM2: 0.1 }, { ...c, areaM2: 0.1 }],
+    };
+    const { body } = await write(before, panel).expect(200);
+    expect(body.panel).toMatchObject({ role: 'blend', parts: [{ name: 'handle', bag: '1' }] });
+    expect(body.zoneVersions).toEqual({ A: 1, B: 2, D: 1, C: 2 });
+    expect(body.panel.zones.map(({ id }: { id: string }) => id)).toEqual(['A', 'B', 'D', 'C']);
+    expect(await seen()).toEqual(body);
+  });
+  test('nothing goes over a zone that somebody changed in the meantime', async () => {
+    const before = await seen();
+    const zone = { ...before.panel.zones[1], areaM2: 0.3 };
+    await server.http.put(`${DOOR}/zones/B`).send({ version: 1, zone }).expect(200);
+    const { body } = await write(before, { ...before.panel, role: 'blend' }).expect(409);
+    expect(body.theirs.panel.zones[1].areaM2).toBe(0.3);
+    expect((await seen()).panel.role).toBe('refinish');
+  });
+  test.each<[string, (panel: Panel) => unknown, string]>([
+    ['no zones', (panel) => ({ ...panel, zones: [] }), 'panel.zones'],
+    ['zones larger than it', (panel) => ({ ...panel, areaM2: 0.2 }), 'panel.zones'],
+    ['another id', (panel) => ({ ...panel, id: 'hood' }), 'panel.id'],
+    [
+      'two zones of one id',
+      ({ zones, ...panel }) => ({ ...panel, zones: [zones[0], zones[0]] }),
+      'panel.zones.1.id',
+    ],
+  ])('with %s is refused, and stays what it was', async (_, change, path) => {
+    const before = await seen();
+    const { body } = await write(before, change(before.panel)).expect(400);
+    expect(body.problems[0].path).toBe(path);
+    expect(await seen()).toEqual(before);
+  });
+});
+
+describe('panels of a job', () => {
+  test('one is added, not twice; removed, and put back as it was', async () => {
+    const { panel } = await seen();
+    const lid = { ...panel, id: 'lid', name: 'Hood lid' };
+    await server.http.post('/api/jobs/bus-6/panels').send({ panel: lid }).expect(201);
+    await server.http.post('/api/jobs/bus-6/panels').send({ panel: lid }).expect(409);
+    await server.http.post(`/api/jobs/bus-6/panels/lid/plans`).expect(201);
+    const { body } = await server.http.delete('/api/jobs/bus-6/panels/lid').send({ version: 1 }).expect(200);
+    await server.http.get('/api/jobs/bus-6/panels/lid').expect(404);
+    await server.http.post('/api/jobs/bus-6/panels').send({ panel: body.removed }).expect(201);
+    const names = (await server.http.get('/api/jobs/bus-6')).body.panels.map(({ id }: Panel) => id);
+    expect(names).toEqual(['door', 'hatch', 'nose', 'corner', 'lid']);
+  });
+  test('a stale version removes nothing', async () => {
+    await server.http.delete(DOOR).send({ version: 7 }).expect(409);
+    await seen();
+  });
+});
+
+describe('planning', () => {
+  test('schools of this plan only, and what was done, shape it and are told', async () => {
+    const { body } = await server.http
+      .post(`${DOOR}/plans`)
+      .send({ schools: { filler: 'on-metal' }, done: [{ op: 'wash', zones: ['A', 'B', 'C'] }] })
+      .expect(201);
+    expect(body.plan).toMatchObject({ schools: { filler: 'on-metal' }, done: [{ op: 'wash' }] });
+    expect(body.plan.systems[0].steps[0]).toMatchObject({ op: 'wash', isDone: true });
+    expect(body.plan.tests[0]).toMatchObject({ test: 'Solvent rub', zoneId: 'A' });
+  });
+  test.each([
+    [{ schools: { filler: 'sideways' } }, 'schools.filler'],
+    [{ done: [{ op: 'polish', zones: ['A'] }] }, 'done.0.op'],
+  ])('%j is refused', async (ask, path) => {
+    const { body } = await server.http.post(`${DOOR}/plans`).send(ask).expect(400);
+    expect(body.problems[0].path).toBe(path);
+  });
+  test('a sequence of one’s own is judged and nothing of it is kept', async () => {
+    const own = [{ op: 'seal', zones: ['B'], sheetId: 'sealer-3-1-1' }];
+    const { body } = await server.http.post(`${DOOR}/plans/judgement`).send({ own }).expect(200);
+    expect(body.steps.at(-1).refusedBy[0]).toMatchObject({ rule: 'M1', zoneId: 'B' });
+    expect((await server.http.get(`${DOOR}/plans/latest`)).body).toEqual({ plan: null });
+  });
+  test('all panels of a job at once, the same key once', async () => {
+    const ask = () => server.http.post('/api/jobs/bus-6/plans').set('idempotency-key', 'all-of-them');
+    const { body } = await ask().expect(201);
+    expect(body.plans.map(({ plan }: { plan: { panelId: string } }) => plan.panelId)).toEqual([
+      'door',
+      'hatch',
+      'nose',
+      'corner',
+    ]);
+    expect((await ask().expect(201)).body).toEqual(body);
+    expect((await server.http.get(`${DOOR}/plans/latest`)).body.plan.id).toBe(body.plans[0].id);
+  });
+});
