@@ -26,6 +26,14 @@ export { FINDING_FORMS } from './survey/finding-forms.ts';
 export type { FindingField } from './survey/finding-forms.ts';
 export { areaProblem, panelFactsSchema, panelSchema } from './survey/panel.ts';
 export type { Panel, PanelFacts } from './survey/panel.ts';
+export { spansAlong, usualCut } from './survey/cut.ts';
+export type { CutLine, CutSpan } from './survey/cut.ts';
+export { OUTLINES, OUTLINE_KINDS, outlineOf } from './survey/outlines.ts';
+export type { OutlineKind } from './survey/outlines.ts';
+export { boundsOf } from './survey/polygon.ts';
+export { regionsOf, shapeProblems, withAreas } from './survey/regions.ts';
+export type { Region } from './survey/regions.ts';
+export { freeZoneId, halves, snapped } from './survey/shaping.ts';
 export { contradictionsOf } from './survey/contradictions.ts';
 export { schoolsInPlay } from './survey/schools-in-play.ts';
 export { SCHOOLS, schoolOf, schoolsSchema } from './survey/schools.ts';
@@ -34,7 +42,7 @@ export { SHOP_RULES } from './survey/shop-rules.ts';
 export { QUALITIES, shopSchema, targetSchema } from './survey/shop.ts';
 export type { Quality, Shop, Target } from './survey/shop.ts';
 export { idSchema, withLayers, zoneSchema } from './survey/zone.ts';
-export type { SurveyLayer, Zone } from './survey/zone.ts';
+export type { Polygon, SurveyLayer, Zone } from './survey/zone.ts';
 
 // models
 export { dewPointCelsius } from './climate/dew.ts';

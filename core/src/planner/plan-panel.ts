@@ -6,6 +6,7 @@ import { unlevelUm, zoneOf } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
 import { contradictionsOf } from '../survey/contradictions.ts';
 import type { Panel } from '../survey/panel.ts';
+import { shapeProblems } from '../survey/regions.ts';
 import type { Schools } from '../survey/schools.ts';
 import type { Shop, Target } from '../survey/shop.ts';
 import { sentence } from '../wording/say.ts';
@@ -44,7 +45,10 @@ export function benchOfTask(task: PlanTask): {
 } {
   const shop = { ...task.shop, schools: { ...task.shop.schools, ...task.schools } };
   const whole: Context = { panel: task.panel, shop, target: task.target, shelf: shelfOf(task.sheets) };
-  const stopped = task.panel.zones.flatMap((zone) => stopOf(zone, whole) ?? []);
+  const misplaced = shapeProblems(task.panel).map((problem): Stop => ({ ...problem, rule: 'survey' }));
+  const stopped = task.panel.zones.flatMap(
+    (zone) => misplaced.find(({ zoneId }) => zoneId === zone.id) ?? stopOf(zone, whole) ?? [],
+  );
   const zones = task.panel.zones.filter((zone) => !stopped.some((stop) => stop.zoneId === zone.id));
   return { context: { ...whole, panel: { ...task.panel, zones } }, stopped };
 }

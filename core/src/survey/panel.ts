@@ -39,6 +39,7 @@ export const panelFactsSchema = z.looseObject({
   kind: z.string().max(40).optional(),
   parts: z.array(partSchema).max(40).default([]),
   outline: polygonSchema.optional(),
+  isAreaMeasured: z.boolean().optional(),
 });
 
 export const panelSchema = z.preprocess(

@@ -7,3 +7,11 @@ export function areaOfPolygonM2(points: readonly (readonly [number, number])[]):
   });
   return Math.abs(twice) / 2 / 1e6;
 }
+
+/** The box around some points. */
+export const boundsOf = (points: readonly (readonly [number, number])[]) => ({
+  left: Math.min(...points.map(([x]) => x)),
+  right: Math.max(...points.map(([x]) => x)),
+  top: Math.min(...points.map(([, y]) => y)),
+  bottom: Math.max(...points.map(([, y]) => y)),
+});

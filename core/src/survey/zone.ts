@@ -46,7 +46,10 @@ export const zoneSchema = z.looseObject({
   layers: z.array(layerSchema).min(1, 'needs at least its substrate').max(40),
   findings: z.array(findingSchema).max(40).default([]),
   tests: z.array(zoneTestSchema).max(40).optional(),
+  /** Outline on the panel, mm; a zone without one is the rest of the panel. */
   shape: polygonSchema.optional(),
+  /** The area is a measured number and stays when the shape changes. */
+  isAreaMeasured: z.boolean().optional(),
 });
 
 export type Zone = z.infer<typeof zoneSchema>;

@@ -221,6 +221,8 @@ export const SENTENCES = {
     '{layer} lies over etch primer or promoter: it will not hold. Strip it, or correct the layers.',
   'survey.topcoat': 'Found {layer} is recorded as old finish: change the layer.',
   'survey.finding': '{finding} does not go with {layer}: take the finding out, or correct the layers.',
+  'survey.outside': 'The zone is drawn outside of the panel: move it on to the panel.',
+  'survey.covered': 'Other zones cover this one altogether: move them, or remove it.',
   'survey.texture': 'Texture is to be kept and flattened at once: keep one of the two findings.',
   'survey.float':
     'The float test is for plastic, and this is {layer}: take the test out, or correct the substrate.',

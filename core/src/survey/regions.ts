@@ -1,0 +1,92 @@
+import polygonClipping, { type MultiPolygon } from 'polygon-clipping';
+import type { Panel } from './panel.ts';
+import { areaOfPolygonM2 } from './polygon.ts';
+import type { Polygon } from './zone.ts';
+import { sentence } from '../wording/say.ts';
+
+/**
+ * Which part of a panel belongs to which zone, where the panel has an outline.
+ * A zone without a shape is the rest of the panel. Where shapes overlap, the later zone lies on top; what is outside
+ * the outline belongs to nobody. Coordinates in mm, x right, y down. O(zones²) clippings.
+ */
+
+export interface Region {
+  readonly zoneId: string;
+  /** Rings of the visible part, outer first and holes after it, closed. */
+  readonly polygons: MultiPolygon;
+  readonly areaM2: number;
+}
+
+const closed = (points: Polygon): [number, number][] => [...points, points[0]!].map(([x, y]) => [x, y]);
+/** A polygon as the clipping package takes it. */
+export const geometry = (points: Polygon): MultiPolygon => [[closed(points)]];
+
+/** Area of rings with holes, m². */
+const areaOf = (polygons: MultiPolygon): number =>
+  polygons.reduce(
+    (sum, [outer, ...holes]) =>
+      sum + areaOfPolygonM2(outer ?? []) - holes.reduce((hole, ring) => hole + areaOfPolygonM2(ring), 0),
+    0,
+  );
+
+/** The visible region of every zone, in the order of the zones; null where the panel has no outline. */
+export function regionsOf({ outline, zones }: Pick<Panel, 'outline' | 'zones'>): Region[] | null {
+  if (!outline) return null;
+  const whole = geometry(outline);
+  const shapes = zones.map(({ shape }) =>
+    shape ? polygonClipping.intersection(geometry(shape), whole) : whole,
+  );
+  return zones.map(({ id }, i) => {
+    // A shape lies over the rest of the panel, whatever their order; among shapes the later one is on top.
+    const above = shapes.filter(
+      (_, j) => zones[j]!.shape !== undefined && (zones[i]!.shape === undefined || j > i),
+    );
+    const polygons = above.length === 0 ? shapes[i]! : polygonClipping.difference(shapes[i]!, ...above);
+    return { zoneId: id, polygons, areaM2: areaOf(polygons) };
+  });
+}
+
+/** Least area that a zone keeps when others cover it, m²: it is on the panel as long as it is in the survey. */
+const LEAST_AREA_M2 = 0.0001;
+const rounded = (areaM2: number): number => Math.max(LEAST_AREA_M2, Math.round(areaM2 * 1e4) / 1e4);
+
+/** The panel with its areas taken from its shapes; zones whose area was measured keep that number. */
+export function withAreas(panel: Panel): Panel {
+  const regions = regionsOf(panel);
+  if (!regions || !panel.outline) return panel;
+  const zones = panel.zones.map((zone, i) =>
+    zone.isAreaMeasured ? zone : { ...zone, areaM2: rounded(regions[i]!.areaM2) },
+  );
+  const outlineM2 = areaOfPolygonM2(panel.outline);
+  const sum = zones.reduce((total, { areaM2 }) => total + areaM2, 0);
+  return { ...panel, areaM2: panel.isAreaMeasured ? panel.areaM2 : rounded(Math.max(outlineM2, sum)), zones };
+}
+
+const isInside = ([x, y]: readonly [number, number], ring: readonly (readonly [number, number])[]): boolean =>
+  ring.reduce((inside, [x1, y1], i) => {
+    const [x2, y2] = ring[(i + 1) % ring.length]!;
+    const crosses = y1 > y !== y2 > y && x < ((x2 - x1) * (y - y1)) / (y2 - y1) + x1;
+    return crosses ? !inside : inside;
+  }, false);
+
+/** Whether a point lies in a region, holes left out. */
+export const isInRegion = (
+  point: readonly [number, number],
+  { polygons }: Pick<Region, 'polygons'>,
+): boolean =>
+  polygons.some(
+    ([outer, ...holes]) => isInside(point, outer!) && !holes.some((hole) => isInside(point, hole)),
+  );
+
+/** Zones that cannot be where they are drawn, each with how to put it right. */
+export function shapeProblems(panel: Pick<Panel, 'outline' | 'zones'>): { zoneId: string; text: string }[] {
+  const { outline, zones } = panel;
+  const regions = regionsOf(panel);
+  if (!regions || !outline) return [];
+  return zones.flatMap((zone, i) => {
+    if (regions[i]!.areaM2 > 0) return [];
+    const isOff =
+      zone.shape && polygonClipping.intersection(geometry(zone.shape), geometry(outline)).length === 0;
+    return [{ zoneId: zone.id, text: sentence(isOff ? 'survey.outside' : 'survey.covered', {}) }];
+  });
+}

@@ -1,0 +1,126 @@
+import fc from 'fast-check';
+import { panelSchema, type Panel } from './panel.ts';
+import { spansAlong, usualCut } from './cut.ts';
+import { OUTLINES, OUTLINE_KINDS, outlineOf } from './outlines.ts';
+import { areaOfPolygonM2 } from './polygon.ts';
+import { regionsOf, shapeProblems, withAreas } from './regions.ts';
+import { freeZoneId, halves, snapped } from './shaping.ts';
+import type { Polygon } from './zone.ts';
+
+const box = (x: number, y: number, width: number, height: number): Polygon => [
+  [x, y],
+  [x + width, y],
+  [x + width, y + height],
+  [x, y + height],
+];
+const zone = (id: string, shape?: Polygon, more: object = {}) => ({
+  id,
+  name: id,
+  areaM2: 0.01,
+  substrate: 'steel',
+  layers: [{ kind: 'steel' }],
+  ...(shape ? { shape } : {}),
+  ...more,
+});
+const panelOf = (...zones: object[]): Panel =>
+  panelSchema.parse({ id: 'p', name: 'p', areaM2: 1, outline: box(0, 0, 1000, 1000), zones });
+const areas = (panel: Panel): number[] => regionsOf(panel)!.map(({ areaM2 }) => areaM2);
+
+describe('regions', () => {
+  test('a zone without a shape is the rest; of overlapping shapes the later lies on top', () => {
+    const [rest, b, c] = areas(
+      panelOf(zone('A'), zone('B', box(0, 0, 500, 500)), zone('C', box(250, 0, 500, 500))),
+    );
+    expect([rest, b, c].map((m2) => m2!.toFixed(4))).toEqual(['0.6250', '0.1250', '0.2500']);
+  });
+  test('what is outside the outline belongs to nobody', () => {
+    expect(areas(panelOf(zone('A', box(900, 900, 500, 500))))[0]).toBeCloseTo(0.01, 9);
+  });
+  test('regions of any shapes together are never more than the panel, and never overlap', () => {
+    const shape = fc
+      .tuple(...[0, 0, 1, 1].map((least) => fc.integer({ min: least * 50, max: 900 })))
+      .map(([x, y, width, height]) => box(x!, y!, width!, height!));
+    fc.assert(
+      fc.property(fc.array(shape, { minLength: 1, maxLength: 5 }), (shapes) => {
+        const made = panelOf(zone('A'), ...shapes.map((outline, i) => zone(`Z${i}`, outline)));
+        const sum = areas(made).reduce((total, m2) => total + m2, 0);
+        expect(sum).toBeCloseTo(1, 6);
+      }),
+      { numRuns: 40, seed: 5 },
+    );
+  });
+  test('areas follow from shapes, except where they were measured', () => {
+    const drawn = panelOf(
+      zone('A'),
+      zone('B', box(0, 0, 500, 500)),
+      zone('C', box(600, 0, 100, 100), { isAreaMeasured: true }),
+    );
+    expect(withAreas(drawn).zones.map(({ areaM2 }) => areaM2)).toEqual([0.74, 0.25, 0.01]);
+  });
+  test('zones that are off the panel or covered are named with what to do', () => {
+    const lost = panelOf(
+      zone('A'),
+      zone('B', box(2000, 0, 100, 100)),
+      zone('C', box(0, 0, 50, 50)),
+      zone('D', box(0, 0, 80, 80)),
+    );
+    expect(shapeProblems(lost)).toEqual([
+      { zoneId: 'B', text: expect.stringMatching(/outside of the panel/) },
+      { zoneId: 'C', text: expect.stringMatching(/cover this one altogether/) },
+    ]);
+  });
+});
+
+describe('a cut', () => {
+  const made = panelOf(zone('A'), zone('B', box(200, 300, 400, 400)), zone('C', box(300, 400, 100, 100)));
+  test('goes level through the smallest zone, true to length', () => {
+    const cut = usualCut(made)!;
+    expect(cut).toEqual([
+      [0, 450],
+      [1000, 450],
+    ]);
+    expect(spansAlong(cut, regionsOf(made)!)).toEqual(
+      [
+        { zoneId: 'A', mm: 200 },
+        { zoneId: 'B', mm: 100 },
+        { zoneId: 'C', mm: 100 },
+        { zoneId: 'B', mm: 200 },
+        { zoneId: 'A', mm: 400 },
+      ].map(({ zoneId, mm }) => ({ zoneId, mm: expect.closeTo(mm, 6) })),
+    );
+  });
+  test('the spans of any cut are never longer than the cut', () => {
+    const point = fc.tuple(fc.integer({ min: 0, max: 1000 }), fc.integer({ min: 0, max: 1000 }));
+    fc.assert(
+      fc.property(point, point, (p, q) => {
+        const mm = spansAlong([p, q], regionsOf(made)!).reduce((sum, span) => sum + span.mm, 0);
+        expect(mm).toBeLessThanOrEqual(Math.hypot(q[0] - p[0], q[1] - p[1]) + 1e-6);
+      }),
+      { numRuns: 60, seed: 5 },
+    );
+  });
+});
+
+describe('shaping by hand', () => {
+  test('points near the outline snap to its corners, then to its edges; others stay', () => {
+    const outline = box(0, 0, 1000, 1000);
+    expect(snapped([12, 9], outline)).toEqual([0, 0]);
+    expect(snapped([500, 14], outline)).toEqual([500, 0]);
+    expect(snapped([500, 200], outline)).toEqual([500, 200]);
+  });
+  test.each(['across', 'down'] as const)('halves %s keep the area', (way) => {
+    const shape = outlineOf('fender', 1100, 800);
+    const [one, other] = halves(shape, way)!;
+    expect(areaOfPolygonM2(one) + areaOfPolygonM2(other)).toBeGreaterThan(areaOfPolygonM2(shape) * 0.8);
+  });
+  test('a new zone gets the next free letter', () => {
+    expect(freeZoneId([{ id: 'A' }, { id: 'C' }])).toBe('B');
+  });
+  test.each(OUTLINE_KINDS)('the outline of a %s fills its measured size', (kind) => {
+    const { widthMm, heightMm } = OUTLINES[kind];
+    const points = outlineOf(kind, widthMm, heightMm);
+    expect(Math.max(...points.map(([x]) => x))).toBe(widthMm);
+    expect(Math.max(...points.map(([, y]) => y))).toBe(heightMm);
+    expect(areaOfPolygonM2(points)).toBeGreaterThan((widthMm * heightMm * 0.4) / 1e6);
+  });
+});

@@ -1,0 +1,68 @@
+import polygonClipping, { type MultiPolygon } from 'polygon-clipping';
+import { areaOfPolygonM2, boundsOf } from './polygon.ts';
+import { geometry } from './regions.ts';
+import type { Polygon, Zone } from './zone.ts';
+
+/** What a hand does to shapes on a panel: snap to its outline, split, find a free letter. */
+
+/** Points nearer than this to an edge or corner of the outline are taken to be on it, mm. */
+const SNAP_MM = 25;
+
+/** The point moved on to the outline where it is near: to its corners first, then to its edges. */
+export function snapped(point: readonly [number, number], outline: Polygon): [number, number] {
+  const near = outline.find(([x, y]) => Math.hypot(x - point[0], y - point[1]) <= SNAP_MM);
+  if (near) return [near[0], near[1]];
+  const feet = outline.map((a, i) => footOn(point, a, outline[(i + 1) % outline.length]!));
+  const best = feet.reduce((least, foot) => (foot.mm < least.mm ? foot : least));
+  return best.mm <= SNAP_MM ? best.point : [Math.round(point[0]), Math.round(point[1])];
+}
+
+function footOn(
+  [x, y]: readonly [number, number],
+  [x1, y1]: readonly [number, number],
+  [x2, y2]: readonly [number, number],
+): { point: [number, number]; mm: number } {
+  const [dx, dy] = [x2 - x1, y2 - y1];
+  const t = Math.min(1, Math.max(0, ((x - x1) * dx + (y - y1) * dy) / (dx * dx + dy * dy || 1)));
+  const point: [number, number] = [Math.round(x1 + t * dx), Math.round(y1 + t * dy)];
+  return { point, mm: Math.hypot(point[0] - x, point[1] - y) };
+}
+
+/** A zone id that is free: the next letter, then letters with numbers. */
+export function freeZoneId(zones: readonly Pick<Zone, 'id'>[]): string {
+  const taken = new Set(zones.map(({ id }) => id));
+  const letters = Array.from({ length: 26 }, (_, i) => String.fromCharCode(65 + i));
+  return (
+    letters.find((id) => !taken.has(id)) ??
+    Array.from({ length: 99 }, (_, i) => `Z${i + 1}`).find((id) => !taken.has(id))!
+  );
+}
+
+/** A shape cut in two by a level or an upright line through its middle. */
+export function halves(shape: Polygon, way: 'across' | 'down'): readonly [Polygon, Polygon] | null {
+  const { left, right, top, bottom } = boundsOf(shape);
+  const [x, y] = [(left + right) / 2, (top + bottom) / 2];
+  const first: Polygon =
+    way === 'across'
+      ? [
+          [left, top],
+          [right, top],
+          [right, y],
+          [left, y],
+        ]
+      : [
+          [left, top],
+          [x, top],
+          [x, bottom],
+          [left, bottom],
+        ];
+  const part = (cut: MultiPolygon): Polygon | undefined =>
+    cut
+      .map(([outer]) =>
+        outer!.slice(0, -1).map(([px, py]): [number, number] => [Math.round(px), Math.round(py)]),
+      )
+      .sort((a, b) => areaOfPolygonM2(b) - areaOfPolygonM2(a))[0];
+  const one = part(polygonClipping.intersection(geometry(shape), geometry(first)));
+  const other = part(polygonClipping.difference(geometry(shape), geometry(first)));
+  return one && other && one.length >= 3 && other.length >= 3 ? [one, other] : null;
+}
