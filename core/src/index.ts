@@ -28,12 +28,22 @@ export { areaProblem, panelFactsSchema, panelSchema } from './survey/panel.ts';
 export type { Panel, PanelFacts } from './survey/panel.ts';
 export { spansAlong, usualCut } from './survey/cut.ts';
 export type { CutLine, CutSpan } from './survey/cut.ts';
+export {
+  sizeFor,
+  withNewZone,
+  withOutline,
+  withShape,
+  withSplitZone,
+  withSurveyOf,
+  withZoneOnTop,
+  withoutZone,
+} from './survey/drawing.ts';
 export { OUTLINES, OUTLINE_KINDS, outlineOf } from './survey/outlines.ts';
 export type { OutlineKind } from './survey/outlines.ts';
 export { boundsOf } from './survey/polygon.ts';
-export { regionsOf, shapeProblems, withAreas } from './survey/regions.ts';
+export { isInRegion, regionsOf, shapeProblems, withAreas } from './survey/regions.ts';
 export type { Region } from './survey/regions.ts';
-export { freeZoneId, halves, snapped } from './survey/shaping.ts';
+export { snapped } from './survey/shaping.ts';
 export { contradictionsOf } from './survey/contradictions.ts';
 export { schoolsInPlay } from './survey/schools-in-play.ts';
 export { SCHOOLS, schoolOf, schoolsSchema } from './survey/schools.ts';
@@ -41,6 +51,16 @@ export type { SchoolName, Schools } from './survey/schools.ts';
 export { SHOP_RULES } from './survey/shop-rules.ts';
 export { QUALITIES, shopSchema, targetSchema } from './survey/shop.ts';
 export type { Quality, Shop, Target } from './survey/shop.ts';
+export {
+  TEST_FORMS,
+  TEST_KINDS,
+  gaugeFigures,
+  meaningOf,
+  readReadings,
+  withTest,
+  withoutTest,
+} from './survey/test-guide.ts';
+export type { TestForm, TestKind, ZoneTest } from './survey/test-guide.ts';
 export { idSchema, withLayers, zoneSchema } from './survey/zone.ts';
 export type { Polygon, SurveyLayer, Zone } from './survey/zone.ts';
 

@@ -8,12 +8,14 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { queryClient } from './api/query-client.ts';
 import { sendAll } from './jobs/job-saver.ts';
-import { saveAll } from './jobs/survey/zone-saver.ts';
+import { panelSaver } from './jobs/survey/panel-saver.ts';
+import { zoneSaver } from './jobs/survey/zone-saver.ts';
 import { router } from './router.tsx';
 import { antdTheme } from './theme/antd-theme.ts';
 
 // Edits that were on their way when the page was left go on now.
-saveAll();
+zoneSaver.saveAll();
+panelSaver.saveAll();
 void sendAll();
 
 createRoot(document.getElementById('root')!).render(

@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { panelSchema, type Panel } from './panel.ts';
 import { spansAlong, usualCut } from './cut.ts';
+import {
+  sizeFor,
+  withNewZone,
+  withOutline,
+  withSplitZone,
+  withSurveyOf,
+  withZoneOnTop,
+  withoutZone,
+} from './drawing.ts';
 import { OUTLINES, OUTLINE_KINDS, outlineOf } from './outlines.ts';
 import { areaOfPolygonM2 } from './polygon.ts';
 import { regionsOf, shapeProblems, withAreas } from './regions.ts';
@@ -122,5 +131,78 @@ describe('shaping by hand', () => {
     expect(Math.max(...points.map(([x]) => x))).toBe(widthMm);
     expect(Math.max(...points.map(([, y]) => y))).toBe(heightMm);
     expect(areaOfPolygonM2(points)).toBeGreaterThan((widthMm * heightMm * 0.4) / 1e6);
+  });
+});
+
+describe('drawing', () => {
+  const plain = (): Panel =>
+    panelSchema.parse({
+      id: 'p',
+      name: 'p',
+      areaM2: 2.1,
+      zones: [
+        zone('C', undefined, { areaM2: 0.25 }),
+        zone('A', undefined, { areaM2: 1.5 }),
+        zone('B', undefined, { areaM2: 0.35 }),
+      ],
+    });
+  const drawn = () => withOutline(plain(), 'door', sizeFor('door', 2.1));
+  const areasOf = ({ zones }: Panel) => Object.fromEntries(zones.map(({ id, areaM2 }) => [id, areaM2]));
+
+  test('zones that only had an area are laid out with it, the largest as the rest', () => {
+    const panel = drawn();
+    expect(panel.zones.map(({ id, shape }) => [id, shape !== undefined])).toEqual([
+      ['A', false],
+      ['B', true],
+      ['C', true],
+    ]);
+    expect(areasOf(panel)).toEqual({
+      A: expect.closeTo(1.5, 1),
+      B: expect.closeTo(0.35, 2),
+      C: expect.closeTo(0.25, 2),
+    });
+    expect(panel.areaM2).toBeCloseTo(2.1, 1);
+  });
+  test('another size scales the shapes along', () => {
+    const panel = drawn();
+    const { widthMm, heightMm } = sizeFor('door', 2.1);
+    const twice = withOutline(panel, 'door', { widthMm: widthMm * 2, heightMm });
+    expect(areasOf(twice)['B']! / areasOf(panel)['B']!).toBeCloseTo(2, 1);
+  });
+  test('a zone is added, split, put on top and taken away, and the panel stays whole', () => {
+    const { panel: added, id } = withNewZone(drawn(), drawn().zones[0]!);
+    expect(id).toBe('D');
+    const split = withSplitZone(added, 'D', 'across')!;
+    const topped = withZoneOnTop(split, 'B');
+    const fewer = withoutZone(topped, 'E');
+    expect(split.zones.map((one) => one.id)).toEqual(['A', 'B', 'C', 'D', 'E']);
+    expect(topped.zones.at(-1)!.id).toBe('B');
+    for (const panel of [added, split, topped, fewer]) {
+      panelSchema.parse(panel);
+      expect(panel.zones.reduce((sum, { areaM2 }) => sum + areaM2, 0)).toBeCloseTo(panel.areaM2, 2);
+    }
+  });
+  test('the rest of a panel is split too, and the last zone stays', () => {
+    const whole = panelOf(zone('A'));
+    expect(areasOf(withSplitZone(whole, 'A', 'down')!)).toEqual({ A: 0.5, B: 0.5 });
+    expect(withoutZone(whole, 'A')).toBe(whole);
+  });
+  test('without an outline a new zone takes a quarter of the one it is made from', () => {
+    expect(areasOf(withNewZone(plain(), plain().zones[1]!).panel)).toMatchObject({ A: 1.125, D: 0.375 });
+  });
+  test('a survey is copied with its shares of the area', () => {
+    const other = panelSchema.parse({
+      ...plain(),
+      id: 'q',
+      areaM2: 4.2,
+      zones: [zone('A', undefined, { areaM2: 4.2 })],
+    });
+    expect(areasOf(withSurveyOf(other, plain()))).toEqual({ A: 3, B: 0.7, C: 0.5 });
+    const copied = withSurveyOf(withOutline(other, 'roof-skin', sizeFor('roof-skin', 4.2)), drawn());
+    expect(copied.zones.map(({ id, shape }) => [id, shape !== undefined])).toEqual([
+      ['A', false],
+      ['B', true],
+      ['C', true],
+    ]);
   });
 });

@@ -1,15 +1,14 @@
 import type { JobSummary, JobView, PanelView, PlanView } from '@blue-ledge/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { PanelKey } from '../state/drafts.ts';
 import { ask, newKey } from './http.ts';
 
 /** Hooks on what the server owns. */
 
-export interface PanelKey {
-  readonly job: string;
-  readonly panel: string;
-}
+export type { PanelKey } from '../state/drafts.ts';
 
-const panelPath = ({ job, panel }: PanelKey): string => `${jobPath(job)}/panels/${encodeURIComponent(panel)}`;
+export const panelPath = ({ job, panel }: PanelKey): string =>
+  `${jobPath(job)}/panels/${encodeURIComponent(panel)}`;
 export const panelQueryKey = ({ job, panel }: PanelKey) => ['panel', job, panel] as const;
 const planQueryKey = ({ job, panel }: PanelKey) => ['plan', job, panel] as const;
 

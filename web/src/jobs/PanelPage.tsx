@@ -2,7 +2,7 @@ import { Link, NavLink, Outlet, useParams } from 'react-router';
 import { usePanel } from '../api/queries.ts';
 import { Pending } from '../shared/Problem.tsx';
 import { withDrafts } from './with-drafts.ts';
-import { useDrafts } from '../state/drafts.ts';
+import { panelDrafts, zoneDrafts } from '../state/drafts.ts';
 import type { PanelContext } from './panel-context.ts';
 import './jobs.css';
 
@@ -11,9 +11,10 @@ export function PanelPage() {
   const { job = '', panel = '' } = useParams();
   const key = { job, panel };
   const { data, error } = usePanel(key);
-  const drafts = useDrafts((state) => state.drafts);
+  const zones = zoneDrafts.use((state) => state.drafts);
+  const panels = panelDrafts.use((state) => state.drafts);
   if (!data) return <Pending error={error} what="the panel" />;
-  const view = withDrafts(data, drafts);
+  const view = withDrafts(data, zones, panels);
   const context: PanelContext = { key, view };
   return (
     <main className="panel-page">

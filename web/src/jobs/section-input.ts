@@ -1,6 +1,10 @@
 import {
   foundStacks,
+  regionsOf,
+  spansAlong,
   strataOf,
+  type CutLine,
+  type CutSpan,
   type Panel,
   type Stack,
   type Step,
@@ -15,16 +19,25 @@ import type { SectionInput } from '../shared/section/section-layout.ts';
 type Stacks = Readonly<Record<string, Stack>>;
 
 /** @param found stacks as the plan found them; zones the plan does not know are left out */
-export function sectionInput(found: Stacks, system: System, panel: Panel): SectionInput {
-  return sectionOf(found, system.steps, panel);
+export function sectionInput(found: Stacks, system: System, panel: Panel, cut: CutLine | null): SectionInput {
+  return sectionOf(found, system.steps, panel, cut);
 }
 
-export const surveySection = (panel: Panel): SectionInput => sectionOf(foundStacks(panel), [], panel);
+export const surveySection = (panel: Panel, cut: CutLine | null): SectionInput =>
+  sectionOf(foundStacks(panel), [], panel, cut);
 
-function sectionOf(found: Stacks, steps: readonly Step[], { zones, areaM2 }: Panel): SectionInput {
-  const drawn = zones.filter((zone) => found[zone.id]);
+/** Zones along the cut of a drawn panel; all zones of one that nobody drew, or whose cut misses it. */
+function spansOf(panel: Panel, drawn: readonly Zone[], cut: CutLine | null): readonly CutSpan[] {
+  const regions = cut ? regionsOf(panel) : null;
+  const spans = cut && regions ? spansAlong(cut, regions) : [];
+  const known = spans.filter(({ zoneId }) => drawn.some(({ id }) => id === zoneId));
+  return known.length > 0 ? known : cutSpans(drawn, panel.areaM2);
+}
+
+function sectionOf(found: Stacks, steps: readonly Step[], panel: Panel, cut: CutLine | null): SectionInput {
+  const drawn = panel.zones.filter((zone) => found[zone.id]);
   return {
-    spans: cutSpans(drawn, areaM2),
+    spans: spansOf(panel, drawn, cut),
     strata: strataOf(found, steps),
     substrates: Object.fromEntries(drawn.map((zone) => [zone.id, zone.layers[0]!.kind])),
     hollowsUm: Object.fromEntries(drawn.map((zone) => [zone.id, hollowUm(zone, found, steps)])),

@@ -1,10 +1,16 @@
 import type { PanelView } from '@blue-ledge/core';
-import { nameOf, type Draft } from '../state/drafts.ts';
+import { panelDrafts, zoneDrafts, type PanelDraft, type ZoneDraft } from '../state/drafts.ts';
 
-/** The panel as this person sees it: the server's zones, with edits that are not saved yet in their place. */
-export function withDrafts(view: PanelView, drafts: Readonly<Record<string, Draft>>): PanelView {
-  const zones = view.panel.zones.map(
-    (zone) => drafts[nameOf({ job: view.job.id, panel: view.panel.id, zone: zone.id })]?.zone ?? zone,
+/** The panel as this person sees it: with edits that are not saved yet in the place of what the server has. */
+export function withDrafts(
+  view: PanelView,
+  zones: Readonly<Record<string, ZoneDraft>>,
+  panels: Readonly<Record<string, PanelDraft>> = {},
+): PanelView {
+  const key = { job: view.job.id, panel: view.panel.id };
+  const panel = panels[panelDrafts.nameOf(key)]?.value ?? view.panel;
+  const edited = panel.zones.map(
+    (zone) => zones[zoneDrafts.nameOf({ ...key, zone: zone.id })]?.value ?? zone,
   );
-  return { ...view, panel: { ...view.panel, zones } };
+  return { ...view, panel: { ...panel, zones: edited } };
 }

@@ -2,7 +2,7 @@ import { dewPointCelsius, type UnitSystem } from '@blue-ledge/core';
 import { useParams } from 'react-router';
 import { useJob } from '../api/queries.ts';
 import { useConnection } from '../state/connection.ts';
-import { useDrafts } from '../state/drafts.ts';
+import { useUnsaved } from '../state/drafts.ts';
 import { useJobChanges } from '../state/job-changes.ts';
 import { useFormat, useUnits } from '../state/units.ts';
 
@@ -39,9 +39,8 @@ function Climate({ job }: { readonly job: string }) {
 
 function SaveState() {
   const isLost = useConnection((state) => state.isLost);
-  const nDrafts = useDrafts((state) => Object.keys(state.drafts).length);
+  const { nDrafts, nRefused } = useUnsaved();
   const nWaiting = nDrafts + useJobChanges((state) => state.queue.length);
-  const nRefused = useDrafts((state) => Object.keys(state.refusals).length);
   if (isLost)
     return (
       <p className="save-state save-state-lost" role="status">
@@ -51,7 +50,7 @@ function SaveState() {
     );
   return (
     <p className="save-state" role="status">
-      {nRefused > 0 ? `${nRefused} not saved, see its zone` : nWaiting > 0 ? 'Saving…' : 'All saved'}
+      {nRefused > 0 ? `${nRefused} not saved, see the survey` : nWaiting > 0 ? 'Saving…' : 'All saved'}
     </p>
   );
 }

@@ -1,75 +1,70 @@
-import type { Zone } from '@blue-ledge/core';
-import { create } from 'zustand';
-import { persist } from 'zustand/middleware';
+import type { Panel, PanelView, Zone } from '@blue-ledge/core';
+import { draftStore, type Draft, type Refusal } from './draft-store.ts';
 
-/** Zone edits that the server does not have yet, and what each edit replaced; both survive a reload. */
+/** Edits on their way to the server: of one zone, or of a panel as a whole with all its zones. */
 
 export interface ZoneKey {
   readonly job: string;
   readonly panel: string;
   readonly zone: string;
 }
+export type PanelKey = Omit<ZoneKey, 'zone'>;
 
-export interface Draft {
-  readonly key: ZoneKey;
-  readonly zone: Zone;
-  /** Version of the zone that the edit started from. */
+/** Versions that an edit of a panel started from. */
+export interface SeenPanel {
   readonly version: number;
-  /** Client key of this write, the same for every try. */
-  readonly writeKey: string;
+  readonly zoneVersions: Readonly<Record<string, number>>;
 }
 
-export interface Refusal {
-  readonly lines: readonly string[];
-  /** The other value of a conflict. */
-  readonly theirs?: { readonly value: Zone; readonly version: number };
+export interface VersionedZone {
+  readonly value: Zone;
+  readonly version: number;
 }
 
-interface Drafts {
-  readonly drafts: Readonly<Record<string, Draft>>;
-  readonly undo: Readonly<Record<string, readonly Zone[]>>;
-  readonly refusals: Readonly<Record<string, Refusal>>;
-}
+export type ZoneDraft = Draft<ZoneKey, Zone, number>;
+export type ZoneRefusal = Refusal<VersionedZone>;
+export type PanelDraft = Draft<PanelKey, Panel, SeenPanel>;
+export type PanelRefusal = Refusal<PanelView>;
 
-export const nameOf = ({ job, panel, zone }: ZoneKey): string => `${job}/${panel}/${zone}`;
-const MOST_UNDO = 30;
-
-export const useDrafts = create<Drafts>()(
-  persist<Drafts>(() => ({ drafts: {}, undo: {}, refusals: {} }), { name: 'ledge-drafts' }),
+export const zoneDrafts = draftStore<ZoneKey, Zone, number, VersionedZone>(
+  'ledge-zone-drafts',
+  ({ job, panel, zone }) => `${job}/${panel}/${zone}`,
+);
+export const panelDrafts = draftStore<PanelKey, Panel, SeenPanel, PanelView>(
+  'ledge-panel-drafts',
+  ({ job, panel }) => `${job}/${panel}`,
 );
 
-const without = <T>(record: Readonly<Record<string, T>>, name: string): Record<string, T> =>
-  Object.fromEntries(Object.entries(record).filter(([other]) => other !== name));
+const isOf =
+  ({ job, panel }: PanelKey) =>
+  ({ key }: { readonly key: PanelKey }): boolean =>
+    key.job === job && key.panel === panel;
 
-/** Keeps an edit until it is saved; `replaced` can be had back. */
-export function keepDraft(draft: Draft, replaced: Zone | null): void {
-  const name = nameOf(draft.key);
-  useDrafts.setState(({ drafts, undo, refusals }) => ({
-    drafts: { ...drafts, [name]: draft },
-    undo: replaced ? { ...undo, [name]: [...(undo[name] ?? []), replaced].slice(-MOST_UNDO) } : undo,
-    refusals: without(refusals, name),
-  }));
-}
+/** Drafts of a panel's zones that wait to be saved. */
+export const zoneDraftsOf = (key: PanelKey): ZoneDraft[] =>
+  Object.values(zoneDrafts.use.getState().drafts).filter(isOf(key));
 
-/** Forgets a draft that was saved or given up, unless a newer edit has taken its place. */
-export function dropDraft(draft: Draft): void {
-  const name = nameOf(draft.key);
-  useDrafts.setState(({ drafts, refusals }) =>
-    drafts[name]?.writeKey === draft.writeKey
-      ? { drafts: without(drafts, name), refusals: without(refusals, name) }
-      : {},
+/** Whether anything of a panel waits to be saved, and whether any of it was refused. */
+export function useWaiting(key: PanelKey): { readonly isWaiting: boolean; readonly isRefused: boolean } {
+  const zones = zoneDrafts.use();
+  const panels = panelDrafts.use();
+  const waiting = [...Object.entries(zones.drafts), ...Object.entries(panels.drafts)].filter(([, draft]) =>
+    isOf(key)(draft),
   );
+  return {
+    isWaiting: waiting.length > 0,
+    isRefused: waiting.some(([name]) => zones.refusals[name] ?? panels.refusals[name]),
+  };
 }
 
-export function refuseDraft(draft: Draft, refusal: Refusal): void {
-  useDrafts.setState(({ refusals }) => ({ refusals: { ...refusals, [nameOf(draft.key)]: refusal } }));
-}
+const count = (record: object): number => Object.keys(record).length;
 
-/** Takes the last replaced value off the pile; null where there is none. */
-export function takeUndo(key: ZoneKey): Zone | null {
-  const name = nameOf(key);
-  const pile = useDrafts.getState().undo[name] ?? [];
-  const last = pile[pile.length - 1] ?? null;
-  if (last) useDrafts.setState(({ undo }) => ({ undo: { ...undo, [name]: pile.slice(0, -1) } }));
-  return last;
+/** How many edits wait, and how many of them were refused, of all panels. */
+export function useUnsaved(): { readonly nDrafts: number; readonly nRefused: number } {
+  const zones = zoneDrafts.use();
+  const panels = panelDrafts.use();
+  return {
+    nDrafts: count(zones.drafts) + count(panels.drafts),
+    nRefused: count(zones.refusals) + count(panels.refusals),
+  };
 }

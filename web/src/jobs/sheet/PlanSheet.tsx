@@ -5,6 +5,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { usePanel, usePlan } from '../../api/queries.ts';
 import { Pending } from '../../shared/Problem.tsx';
 import { SourceLegend, SourceMark } from '../../shared/SourceMark.tsx';
+import { useCut } from '../../shared/panel-map/use-cut.ts';
 import { StrataSection } from '../../shared/section/StrataSection.tsx';
 import { useFormat } from '../../state/units.ts';
 import { sectionInput } from '../section-input.ts';
@@ -39,11 +40,12 @@ interface SheetProps {
 function Sheet({ view, stored, back }: SheetProps) {
   const { system: units, minutes, quantity, said } = useFormat();
   const selection = useSelection(stored.plan, stored.chosen);
+  const [cut] = useCut(view.panel);
   if (!selection)
     return <Pending error={new Error('No system of this plan can be printed.')} what="the plan" />;
   const { system, core } = selection;
   const { panel, shop, target } = view;
-  const input = sectionInput(stored.plan.found, system, panel);
+  const input = sectionInput(stored.plan.found, system, panel, cut);
   return (
     <main className="page plan-sheet">
       <p className="sheet-acts">

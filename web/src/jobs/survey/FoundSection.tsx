@@ -1,4 +1,4 @@
-import type { Panel } from '@blue-ledge/core';
+import type { CutLine, Panel } from '@blue-ledge/core';
 import { useMemo } from 'react';
 import { StrataSection } from '../../shared/section/StrataSection.tsx';
 import { useSize } from '../../shared/use-size.ts';
@@ -7,14 +7,15 @@ import { surveySection } from '../section-input.ts';
 
 interface FoundSectionProps {
   readonly panel: Panel;
+  readonly cut: CutLine | null;
   readonly core: string;
   readonly onPick: (zoneId: string) => void;
 }
 
 /** The panel in section as it was found: what is typed above shows here at once. */
-export function FoundSection({ panel, core, onPick }: FoundSectionProps) {
+export function FoundSection({ panel, cut, core, onPick }: FoundSectionProps) {
   const system = useUnits((state) => state.system);
-  const input = useMemo(() => surveySection(panel), [panel]);
+  const input = useMemo(() => surveySection(panel, cut), [panel, cut]);
   const [box, { width, height }] = useSize();
   return (
     <section className="sheet survey-section" aria-labelledby="found-head">

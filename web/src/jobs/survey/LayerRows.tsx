@@ -1,5 +1,27 @@
-import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
-import { LAYER_KINDS, SUBSTRATE_KINDS, isSolid, type LayerKind, type SurveyLayer } from '@blue-ledge/core';
+import { CloseOutlined, HolderOutlined, PlusOutlined } from '@ant-design/icons';
+import {
+  LAYER_KINDS,
+  LAYER_KIND_NAMES,
+  SUBSTRATE_KINDS,
+  isSolid,
+  type LayerKind,
+  type SurveyLayer,
+} from '@blue-ledge/core';
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  closestCenter,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import {
+  SortableContext,
+  arrayMove,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
 import { Button, Select } from 'antd';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { Swatch } from '../../shared/materials/Swatch.tsx';
@@ -12,65 +34,70 @@ interface LayerRowsProps {
 
 const MOST_UM = 20_000;
 /** Thickness that a new layer starts with, µm. */
-const NEW_UM: Partial<Record<LayerKind, number>> = { ecoat: 20, 'old-finish': 100, filler: 800, glaze: 150 };
-
+const NEW_UM: Partial<Record<LayerKind, number>> = {
+  ecoat: 20,
+  'old-finish': 100,
+  filler: 800,
+  glaze: 150,
+  seam: 1500,
+  epoxy: 50,
+  'plastic-primed': 25,
+};
 const optionsFor = (kinds: readonly LayerKind[]) =>
   kinds.map((kind) => ({ value: kind, label: LAYER_KINDS[kind].label }));
-const ABOVE = SUBSTRATE_KINDS.filter((kind) => !isSolid(kind));
+/** What can lie on a substrate when a panel comes in: finish, body, and primers that somebody laid before. */
+const ABOVE = LAYER_KIND_NAMES.filter(
+  (kind) =>
+    kind === 'plastic-primed' ||
+    (!isSolid(kind) && LAYER_KINDS[kind].family !== 'topcoat' && kind !== 'promoter'),
+);
 
-/** The stack of a zone as found, top layer first as it lies on the panel. */
+/** The stack of a zone as found, top layer first as it lies on the panel; rows are dragged to put them in order. */
 export function LayerRows({ layers, onChange }: LayerRowsProps) {
-  const replace = (i: number, layer: SurveyLayer, field: string): void =>
-    onChange(
-      layers.map((old, j) => (j === i ? layer : old)),
-      `${field} ${i}`,
-    );
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
   const rows = layers.map((layer, i) => ({ layer, i })).reverse();
+  const nameOf = (i: number): string => `layer ${i} of ${layers.length}`;
+  const places = rows.map(({ i }) => nameOf(i));
   return (
     <section aria-labelledby="layers-head">
       <h3 id="layers-head">Layers, top to bottom</h3>
-      <ol className="layer-rows">
-        {rows.map(({ layer, i }) => {
-          const choices = new Set([layer.kind, ...(i === 0 ? SUBSTRATE_KINDS : ABOVE)]);
-          return (
-            <li key={`${i} of ${layers.length}`}>
-              <Swatch kind={layer.kind} height={44} />
-              <Select
-                aria-label={`Layer ${i + 1}, material`}
-                value={layer.kind}
-                options={optionsFor([...choices])}
-                onChange={(kind) => replace(i, { ...layer, kind }, 'kind')}
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={({ active, over }) => {
+          const [from, to] = [places.indexOf(String(active.id)), places.indexOf(String(over?.id))];
+          if (from === to || to < 0) return;
+          onChange(arrayMove([...layers].reverse(), from, to).reverse(), 'order');
+        }}
+      >
+        <SortableContext items={places} strategy={verticalListSortingStrategy}>
+          <ol className="layer-rows">
+            {rows.map(({ layer, i }) => (
+              <LayerRow
+                key={nameOf(i)}
+                name={nameOf(i)}
+                place={i}
+                layer={layer}
+                onChange={(next, field) =>
+                  onChange(
+                    layers.map((old, j) => (j === i ? next : old)),
+                    `${field} ${i}`,
+                  )
+                }
+                onRemove={() =>
+                  onChange(
+                    layers.filter((_, j) => j !== i),
+                    'remove layer',
+                  )
+                }
               />
-              {isSolid(layer.kind) ? (
-                <span className="note">substrate</span>
-              ) : (
-                <NumberField
-                  label={`Thickness of ${LAYER_KINDS[layer.kind].label}`}
-                  isLabelHidden
-                  quantity="Um"
-                  value={layer.um ?? null}
-                  from={0}
-                  to={MOST_UM}
-                  onChange={(um) => replace(i, { ...layer, um }, 'thickness')}
-                />
-              )}
-              {i > 0 && (
-                <Button
-                  type="text"
-                  icon={<CloseOutlined />}
-                  aria-label={`Remove layer ${LAYER_KINDS[layer.kind].label}`}
-                  onClick={() =>
-                    onChange(
-                      layers.filter((_, j) => j !== i),
-                      'remove layer',
-                    )
-                  }
-                />
-              )}
-            </li>
-          );
-        })}
-      </ol>
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
       <Select
         aria-label="Add a layer on top"
         placeholder="Add a layer on top"
@@ -83,5 +110,62 @@ export function LayerRows({ layers, onChange }: LayerRowsProps) {
         className="add-row"
       />
     </section>
+  );
+}
+
+interface LayerRowProps {
+  readonly name: string;
+  /** From the substrate up; 0 is the substrate. */
+  readonly place: number;
+  readonly layer: SurveyLayer;
+  readonly onChange: (layer: SurveyLayer, field: string) => void;
+  readonly onRemove: () => void;
+}
+
+function LayerRow({ name, place, layer, onChange, onRemove }: LayerRowProps) {
+  const { label } = LAYER_KINDS[layer.kind];
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: name });
+  const choices = new Set([layer.kind, ...(place === 0 ? SUBSTRATE_KINDS : ABOVE)]);
+  const style = transform ? { transform: `translateY(${transform.y}px)`, transition } : { transition };
+  return (
+    <li ref={setNodeRef} style={style}>
+      <button
+        type="button"
+        className="layer-grip"
+        {...attributes}
+        {...listeners}
+        aria-label={`Move ${label}: space takes it up, arrow keys move it`}
+      >
+        <Swatch kind={layer.kind} height={44} />
+        <HolderOutlined />
+      </button>
+      <Select
+        aria-label={`Layer ${place + 1}, material`}
+        value={layer.kind}
+        options={optionsFor([...choices])}
+        onChange={(kind) => onChange({ ...layer, kind }, 'kind')}
+      />
+      {isSolid(layer.kind) && place === 0 ? (
+        <span className="note">substrate</span>
+      ) : (
+        <NumberField
+          label={`Thickness of ${label}`}
+          isLabelHidden
+          quantity="Um"
+          value={layer.um ?? null}
+          from={0}
+          to={MOST_UM}
+          onChange={(um) => onChange({ ...layer, um }, 'thickness')}
+        />
+      )}
+      {place > 0 && (
+        <Button
+          type="text"
+          icon={<CloseOutlined />}
+          aria-label={`Remove layer ${label}`}
+          onClick={onRemove}
+        />
+      )}
+    </li>
   );
 }

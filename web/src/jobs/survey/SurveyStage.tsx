@@ -1,13 +1,29 @@
-import { RightOutlined } from '@ant-design/icons';
+import { DownloadOutlined, RightOutlined, SettingOutlined } from '@ant-design/icons';
+import { contradictionsOf, shapeProblems, withShape, type Panel } from '@blue-ledge/core';
 import { Button } from 'antd';
+import { useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
+import { saveSvg } from '../../shared/export-drawing.ts';
 import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
+import { useCut } from '../../shared/panel-map/use-cut.ts';
+import { ZoneList } from '../../shared/panel-map/ZoneList.tsx';
 import { useSize } from '../../shared/use-size.ts';
 import { usePanelContext } from '../panel-context.ts';
+import { CopySurvey } from './CopySurvey.tsx';
 import { FoundSection } from './FoundSection.tsx';
+import { PanelFactsDrawer } from './PanelFactsDrawer.tsx';
+import { PanelNotice } from './PanelNotice.tsx';
+import { ShapeHandles } from './ShapeHandles.tsx';
+import { ShapeTools } from './ShapeTools.tsx';
+import { usePanelEdit } from './use-panel-edit.ts';
 import { ZoneEditor } from './ZoneEditor.tsx';
-import { ZoneList } from '../../shared/panel-map/ZoneList.tsx';
 import './survey.css';
+
+/** What contradicts itself in a zone, its place on the panel included. */
+const problemsOf = (panel: Panel, zoneId: string): string[] => [
+  ...shapeProblems(panel).flatMap((problem) => (problem.zoneId === zoneId ? [problem.text] : [])),
+  ...panel.zones.filter(({ id }) => id === zoneId).flatMap(contradictionsOf),
+];
 
 /** Survey: the zones of the panel, what each is made of and what is wrong with it. */
 export function SurveyStage() {
@@ -15,31 +31,73 @@ export function SurveyStage() {
   const navigate = useNavigate();
   const [search, setSearch] = useSearchParams();
   const [mapBox, size] = useSize();
+  const map = useRef<HTMLElement>(null);
+  const [open, setOpen] = useState<'facts' | 'copy' | null>(null);
   const { panel } = view;
+  const edit = usePanelEdit(key, view);
+  const [cut] = useCut(panel);
   const zone = panel.zones.find(({ id }) => id === search.get('zone')) ?? panel.zones[0]!;
   const select = (id: string): void => setSearch({ zone: id }, { replace: true });
+  const { shape } = zone;
 
   return (
     <div className="survey">
-      <section className="sheet survey-map" aria-labelledby="map-head">
-        <h2 id="map-head">Panel map</h2>
+      <section ref={map} className="sheet survey-map" aria-labelledby="map-head">
+        <header>
+          <h2 id="map-head">Panel map</h2>
+          <Button
+            type="text"
+            icon={<DownloadOutlined />}
+            aria-label="Save the map as SVG"
+            onClick={() => saveSvg(map.current?.querySelector('.map-box svg'), `${panel.id}-map`)}
+          />
+          <Button icon={<SettingOutlined />} onClick={() => setOpen('facts')}>
+            Panel facts
+          </Button>
+        </header>
+        <ShapeTools panel={panel} zone={zone} edit={edit} onSelect={select} onCopy={() => setOpen('copy')} />
         <div ref={mapBox} className="map-box">
           {size.width > 0 && (
             <PanelMap
-              zones={panel.zones}
-              areaM2={panel.areaM2}
+              panel={panel}
               width={size.width}
               height={size.height}
               selected={zone.id}
               onSelect={select}
+              {...(shape
+                ? {
+                    over: (frame) => (
+                      <ShapeHandles
+                        key={zone.id}
+                        zoneId={zone.id}
+                        shape={shape}
+                        outline={panel.outline!}
+                        frame={frame}
+                        onShape={(next) => edit.change(withShape(panel, zone.id, next))}
+                      />
+                    ),
+                  }
+                : {})}
             />
           )}
         </div>
+        {!panel.outline && (
+          <p className="note map-hint">
+            Drawn by area only. Give the panel an outline to mark zones in their place.
+          </p>
+        )}
         <ZoneList zones={panel.zones} panelAreaM2={panel.areaM2} selected={zone.id} onSelect={select} />
       </section>
       <div className="survey-zone">
-        <ZoneEditor key={zone.id} panelKey={key} view={view} zone={zone} />
-        <FoundSection panel={panel} core={zone.id} onPick={select} />
+        <PanelNotice edit={edit} />
+        <ZoneEditor
+          key={zone.id}
+          panelKey={key}
+          view={view}
+          zone={zone}
+          problems={problemsOf(panel, zone.id)}
+        />
+        <FoundSection panel={panel} cut={cut} core={zone.id} onPick={select} />
       </div>
       <Button
         type="primary"
@@ -50,6 +108,24 @@ export function SurveyStage() {
       >
         Choose a system
       </Button>
+      <PanelFactsDrawer
+        panel={panel}
+        isOpen={open === 'facts'}
+        onClose={() => setOpen(null)}
+        onChange={edit.change}
+      />
+      {open === 'copy' && (
+        <CopySurvey
+          panelKey={key}
+          panel={panel}
+          onClose={() => setOpen(null)}
+          onCopy={(next) => {
+            edit.change(next);
+            select(next.zones[0]!.id);
+            setOpen(null);
+          }}
+        />
+      )}
     </div>
   );
 }

@@ -14,13 +14,15 @@ interface ZoneEditorProps {
   readonly panelKey: PanelKey;
   readonly view: PanelView;
   readonly zone: Zone;
+  /** What contradicts itself in this zone, in words. */
+  readonly problems: readonly string[];
 }
 
 /** A zone smaller than this is a spot, not a zone. */
 const LEAST_AREA_M2 = 0.0001;
 
 /** One zone: name, area, layers and findings. Every change is saved by itself and can be undone. */
-export function ZoneEditor({ panelKey, view, zone }: ZoneEditorProps) {
+export function ZoneEditor({ panelKey, view, zone, problems }: ZoneEditorProps) {
   const edit = useZoneEdit(panelKey, view, zone);
   return (
     <section className="sheet zone-editor" aria-label={`Zone ${zone.id}`}>
@@ -28,28 +30,34 @@ export function ZoneEditor({ panelKey, view, zone }: ZoneEditorProps) {
         <span className="zone-letter zone-letter-large">{zone.id}</span>
         <NameField name={zone.name} onChange={(name) => edit.change({ ...zone, name }, 'name')} />
         <NumberField
-          label="Area"
+          label={view.panel.outline && !zone.isAreaMeasured ? 'Area, from its shape' : 'Area'}
           quantity="M2"
           value={zone.areaM2}
           from={LEAST_AREA_M2}
           to={view.panel.areaM2}
-          onChange={(areaM2) => edit.change({ ...zone, areaM2 }, 'area')}
+          onChange={(areaM2) =>
+            edit.change({ ...zone, areaM2, ...(zone.shape ? { isAreaMeasured: true } : {}) }, 'area')
+          }
         />
         <Button icon={<UndoOutlined />} disabled={!edit.undo} onClick={() => edit.undo?.()}>
           Undo
         </Button>
       </header>
       <SaveNotice edit={edit} />
+      {problems.length > 0 && (
+        <ul className="contradictions" role="status">
+          {problems.map((text) => (
+            <li key={text}>{text}</li>
+          ))}
+        </ul>
+      )}
       <div className="zone-columns">
         <div className="zone-made-of">
           <LayerRows
             layers={zone.layers}
             onChange={(layers, field) => edit.change(withLayers(zone, layers), field)}
           />
-          <TestRows
-            tests={zone.tests ?? []}
-            onChange={(tests, field) => edit.change({ ...zone, tests }, field)}
-          />
+          <TestRows zone={zone} onChange={edit.change} />
         </div>
         <FindingRows
           findings={zone.findings}

@@ -1,6 +1,7 @@
 import type { PanelView, PlanView } from '@blue-ledge/core';
 import { useMemo } from 'react';
 import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
+import { useCut } from '../../shared/panel-map/use-cut.ts';
 import { ZoneList } from '../../shared/panel-map/ZoneList.tsx';
 import { useSize } from '../../shared/use-size.ts';
 import { SectionPanel } from './SectionPanel.tsx';
@@ -21,10 +22,12 @@ interface PlanBoardProps {
 export function PlanBoard({ plan: stored, view, isChoosing, onChoose }: PlanBoardProps) {
   const { plan, chosen } = stored;
   const { zones, areaM2 } = view.panel;
+  const [cut, setCut] = useCut(view.panel);
   const selection = useSelection(plan, chosen);
   const inputs = useMemo(
-    () => new Map(plan.systems.map((system) => [system.id, sectionInput(plan.found, system, view.panel)])),
-    [plan, view.panel],
+    () =>
+      new Map(plan.systems.map((system) => [system.id, sectionInput(plan.found, system, view.panel, cut)])),
+    [plan, view.panel, cut],
   );
   const [mapBox, map] = useSize();
   if (!selection) return <NoSystem />;
@@ -45,13 +48,13 @@ export function PlanBoard({ plan: stored, view, isChoosing, onChoose }: PlanBoar
         <div ref={mapBox} className="map-box">
           {map.width > 0 && (
             <PanelMap
-              zones={zones}
-              areaM2={areaM2}
+              panel={view.panel}
               width={map.width}
               height={map.height}
               selected={selection.core}
               onSelect={selection.showCore}
-              hasCut
+              cut={cut}
+              onCut={setCut}
             />
           )}
         </div>

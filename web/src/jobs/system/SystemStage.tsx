@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { PlanView } from '@blue-ledge/core';
 import { useChooseSystem, useMakePlan, usePlan } from '../../api/queries.ts';
 import { Problem } from '../../shared/Problem.tsx';
-import { useDrafts, type Draft } from '../../state/drafts.ts';
+import { useWaiting } from '../../state/drafts.ts';
 import { usePanelContext, type PanelContext } from '../panel-context.ts';
 import { PlanBoard } from './PlanBoard.tsx';
 import { Stops } from './Stops.tsx';
@@ -51,12 +51,7 @@ interface AskButtonProps {
 
 /** Plans are made from what the server has: edits still on their way are waited for. */
 function AskButton({ label, isBusy, onClick, context }: AskButtonProps) {
-  const { job, panel } = context.key;
-  const isOfPanel = ({ key }: Draft): boolean => key.job === job && key.panel === panel;
-  const waiting = useDrafts(({ drafts }) => Object.values(drafts).some(isOfPanel));
-  const refused = useDrafts(({ drafts, refusals }) =>
-    Object.entries(drafts).some(([name, draft]) => refusals[name] && isOfPanel(draft)),
-  );
+  const { isWaiting: waiting, isRefused: refused } = useWaiting(context.key);
   const why = refused ? 'A zone is not saved: see the survey' : 'Waiting for the survey to be saved';
   return (
     <Button type="primary" className="ledge-button" loading={isBusy} disabled={waiting} onClick={onClick}>

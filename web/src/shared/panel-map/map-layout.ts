@@ -1,5 +1,5 @@
 import { familyOf } from './families.ts';
-import type { Zone } from '@blue-ledge/core';
+import type { CutSpan, Zone } from '@blue-ledge/core';
 
 /**
  * A panel map from its zones. Zones lie inside one another, sound finish outside and body work inside, each ring and
@@ -19,12 +19,6 @@ export interface Box {
   readonly width: number;
   readonly height: number;
   readonly corner: number;
-}
-
-/** A stretch of the cut line, left to right. */
-export interface CutSpan {
-  readonly zoneId: string;
-  readonly mm: number;
 }
 
 /** Outermost first: sound finish, then metal, then body; larger before smaller. Ids settle ties. */

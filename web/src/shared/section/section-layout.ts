@@ -1,6 +1,13 @@
-import { isBody, toShown, toStored, type LayerKind, type Strata, type UnitSystem } from '@blue-ledge/core';
+import {
+  isBody,
+  toShown,
+  toStored,
+  type CutSpan,
+  type LayerKind,
+  type Strata,
+  type UnitSystem,
+} from '@blue-ledge/core';
 import { ticks } from 'd3-array';
-import type { CutSpan } from '../panel-map/map-layout.ts';
 
 /**
  * Geometry of the strata section: strata along a cut in, lines and labels out. Pure; React only draws it.

@@ -1,0 +1,155 @@
+import { OUTLINES, outlineOf, type OutlineKind } from './outlines.ts';
+import type { Panel } from './panel.ts';
+import { areaOfPolygonM2, boundsOf } from './polygon.ts';
+import { regionsOf, withAreas } from './regions.ts';
+import { freeZoneId, halves } from './shaping.ts';
+import type { Polygon, Zone } from './zone.ts';
+
+/** Drawing on a panel: an outline, and zones that are added, split, put on top or taken away. Areas follow. */
+
+/** Size of an outline of this kind with the panel's area, mm. */
+export function sizeFor(
+  kind: OutlineKind,
+  areaM2: number,
+): { readonly widthMm: number; readonly heightMm: number } {
+  const { widthMm, heightMm } = OUTLINES[kind];
+  const scale = Math.sqrt(areaM2 / areaOfPolygonM2(outlineOf(kind, widthMm, heightMm)));
+  return { widthMm: Math.round(widthMm * scale), heightMm: Math.round(heightMm * scale) };
+}
+
+const box = (x: number, y: number, width: number, height: number): Polygon =>
+  (
+    [
+      [x, y],
+      [x + width, y],
+      [x + width, y + height],
+      [x, y + height],
+    ] as const
+  ).map(([px, py]) => [Math.round(px), Math.round(py)]);
+
+/** Boxes inside one another around the middle of the outline, each with its own area and all that lies inside it. */
+function nested(zones: readonly Zone[], outline: Polygon): Zone[] {
+  const { left, right, top, bottom } = boundsOf(outline);
+  const aspect = (right - left) / (bottom - top);
+  const [rest, ...inner] = zones;
+  const shaped = inner.map((zone, i): Zone => {
+    const areaM2 = inner.slice(i).reduce((sum, other) => sum + other.areaM2, 0);
+    const widthMm = Math.sqrt(areaM2 * 1e6 * aspect);
+    const heightMm = widthMm / aspect;
+    const [x, y] = [(left + right) / 2, top + (bottom - top) * 0.56];
+    return { ...zone, shape: box(x - widthMm / 2, y - heightMm / 2, widthMm, heightMm) };
+  });
+  return [...(rest ? [{ ...rest, shape: undefined }] : []), ...shaped];
+}
+
+/** The largest zone is the rest of the panel; the others lie on it, larger before smaller. */
+const bySize = (zones: readonly Zone[]): Zone[] =>
+  zones.toSorted((a, b) => b.areaM2 - a.areaM2 || (a.id < b.id ? -1 : 1));
+
+/** The panel with an outline of this kind and size: shapes that are there are scaled along, otherwise zones are laid out. */
+export function withOutline(
+  panel: Panel,
+  kind: OutlineKind,
+  size: { widthMm: number; heightMm: number },
+): Panel {
+  const outline = outlineOf(kind, size.widthMm, size.heightMm);
+  const was = panel.outline ? boundsOf(panel.outline) : null;
+  const scaled = (shape: Polygon): Polygon =>
+    shape.map(([x, y]) => [
+      Math.round(((x - was!.left) / (was!.right - was!.left || 1)) * size.widthMm),
+      Math.round(((y - was!.top) / (was!.bottom - was!.top || 1)) * size.heightMm),
+    ]);
+  const zones = was
+    ? panel.zones.map((zone) => (zone.shape ? { ...zone, shape: scaled(zone.shape) } : zone))
+    : nested(bySize(panel.zones), outline);
+  return withAreas({ ...panel, kind, outline, zones });
+}
+
+/** Share of the panel's width and height that a new zone starts with. */
+const NEW_SHARE = 0.22;
+
+/** The panel with one more zone on top, in its middle, of the same make as the zone under it. */
+export function withNewZone(panel: Panel, like: Zone): { readonly panel: Panel; readonly id: string } {
+  const id = freeZoneId(panel.zones);
+  const fresh = {
+    ...like,
+    id,
+    name: `zone ${id}`,
+    findings: [],
+    tests: undefined,
+    isAreaMeasured: undefined,
+  };
+  if (!panel.outline) {
+    const areaM2 = Math.round((like.areaM2 / 4) * 1e4) / 1e4;
+    const zones = panel.zones.map((zone) =>
+      zone.id === like.id ? { ...zone, areaM2: zone.areaM2 - areaM2 } : zone,
+    );
+    return { panel: { ...panel, zones: [...zones, { ...fresh, areaM2 }] }, id };
+  }
+  const { left, right, top, bottom } = boundsOf(panel.outline);
+  const [width, height] = [(right - left) * NEW_SHARE, (bottom - top) * NEW_SHARE];
+  const shape = box((left + right - width) / 2, (top + bottom - height) / 2, width, height);
+  return { panel: withAreas({ ...panel, zones: [...panel.zones, { ...fresh, shape }] }), id };
+}
+
+/** The panel with a zone cut in two through its middle; null where its shape does not come apart. */
+export function withSplitZone(panel: Panel, zoneId: string, way: 'across' | 'down'): Panel | null {
+  const zone = panel.zones.find(({ id }) => id === zoneId);
+  const region = regionsOf(panel)?.find((candidate) => candidate.zoneId === zoneId);
+  const visible = region?.polygons[0]?.[0]?.slice(0, -1).map(([x, y]): [number, number] => [x, y]);
+  const parts = zone && (zone.shape ?? visible) ? halves((zone.shape ?? visible)!, way) : null;
+  if (!zone || !parts) return null;
+  const id = freeZoneId(panel.zones);
+  // The rest of the panel stays the rest; what is cut off it becomes a zone that lies on it.
+  const first = zone.shape ? { ...zone, shape: parts[0] } : zone;
+  const second: Zone = { ...zone, id, name: `zone ${id}`, shape: parts[1], isAreaMeasured: undefined };
+  const at = panel.zones.indexOf(zone);
+  const zones = zone.shape
+    ? [...panel.zones.slice(0, at), first, second, ...panel.zones.slice(at + 1)]
+    : [first, second, ...panel.zones.filter((other) => other !== zone)];
+  return withAreas({ ...panel, zones });
+}
+
+export const withShape = (panel: Panel, zoneId: string, shape: Polygon): Panel =>
+  withAreas({ ...panel, zones: panel.zones.map((zone) => (zone.id === zoneId ? { ...zone, shape } : zone)) });
+
+/** The zone lies over all others. */
+export const withZoneOnTop = (panel: Panel, zoneId: string): Panel =>
+  withAreas({
+    ...panel,
+    zones: [
+      ...panel.zones.filter(({ id }) => id !== zoneId),
+      ...panel.zones.filter(({ id }) => id === zoneId),
+    ],
+  });
+
+/** The panel without a zone; what it covered falls to those below it. The last zone stays. */
+export const withoutZone = (panel: Panel, zoneId: string): Panel =>
+  panel.zones.length < 2
+    ? panel
+    : withAreas({ ...panel, zones: panel.zones.filter(({ id }) => id !== zoneId) });
+
+/** What was found on another panel, laid on this one: its zones with their shares of the area. */
+export function withSurveyOf(panel: Panel, from: Panel): Panel {
+  const scale = panel.areaM2 / from.areaM2;
+  const fromBox = from.outline && boundsOf(from.outline);
+  const toBox = panel.outline && boundsOf(panel.outline);
+  const placed = (shape: Polygon): Polygon =>
+    shape.map(([x, y]) => [
+      Math.round(
+        toBox!.left + ((x - fromBox!.left) / (fromBox!.right - fromBox!.left)) * (toBox!.right - toBox!.left),
+      ),
+      Math.round(
+        toBox!.top + ((y - fromBox!.top) / (fromBox!.bottom - fromBox!.top)) * (toBox!.bottom - toBox!.top),
+      ),
+    ]);
+  const hasBoth = fromBox !== undefined && toBox !== undefined;
+  const zones = from.zones.map((zone) => ({
+    ...zone,
+    areaM2: Math.max(0.0001, Math.round(zone.areaM2 * scale * 1e4) / 1e4),
+    shape: hasBoth && zone.shape ? placed(zone.shape) : undefined,
+  }));
+  return hasBoth
+    ? withAreas({ ...panel, zones })
+    : { ...panel, zones: toBox ? nested(bySize(zones), panel.outline!) : zones };
+}

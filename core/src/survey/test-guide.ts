@@ -1,0 +1,234 @@
+import { familyOf, isBody, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
+import { findingOf } from './finding.ts';
+import type { Zone } from './zone.ts';
+import { baseOf, isLowEnergy } from './zone-facts.ts';
+
+/**
+ * Guided tests: how each is done, what may be seen, what that means, and what follows from it in the survey.
+ * A test is recorded with what it meant, so that the reasoning stays with the zone.
+ */
+
+export type ZoneTest = NonNullable<Zone['tests']>[number];
+export type TestKind = ZoneTest['kind'];
+
+export interface SeenOutcome {
+  readonly value: string | number;
+  /** What is seen. */
+  readonly seen: string;
+  readonly means: string;
+}
+
+export interface TestForm {
+  readonly label: string;
+  readonly how: string;
+  /** Whether the test says anything on this zone. */
+  readonly fits: (zone: Zone) => boolean;
+  /** What may be seen; a mark is typed and readings are listed instead. */
+  readonly outcomes: readonly SeenOutcome[] | 'mark' | 'readings';
+}
+
+const topOf = (zone: Zone): LayerKind => zone.layers[zone.layers.length - 1]!.kind;
+const hasFilm = (zone: Zone): boolean =>
+  ['finish', 'primer'].includes(familyOf(topOf(zone))) || topOf(zone) === 'plastic-primed';
+const onPlastic = (zone: Zone): boolean => isRawPlastic(baseOf(zone));
+const comesOff = (value: number): SeenOutcome => ({
+  value,
+  seen: `class ${value}`,
+  means: 'this layer comes off',
+});
+
+export const TEST_FORMS: Record<TestKind, TestForm> = {
+  'solvent-rub': {
+    label: 'Solvent rub',
+    how: 'Thinner on a cloth, held half a minute.',
+    fits: hasFilm,
+    outcomes: [
+      { value: 'none', seen: 'nothing comes off', means: 'cross-linked' },
+      { value: 'softens', seen: 'colour or softening', means: 'soluble: strip it or isolate it' },
+    ],
+  },
+  'cross-cut': {
+    label: 'Cross-cut and pull',
+    how: 'Six cuts each way, then tape.',
+    fits: hasFilm,
+    outcomes: [
+      { value: 0, seen: 'class 0, no square', means: 'it holds' },
+      { value: 1, seen: 'class 1, specks at the cuts', means: 'it holds' },
+      ...[2, 3, 4, 5].map(comesOff),
+    ],
+  },
+  gauge: {
+    label: 'Thickness gauge',
+    how: 'Five or more readings over the zone.',
+    fits: (zone) => familyOf(baseOf(zone)) === 'metal',
+    outcomes: 'readings',
+  },
+  'moulding-mark': {
+    label: 'Moulding mark',
+    how: 'Look at the back of the part.',
+    fits: onPlastic,
+    outcomes: 'mark',
+  },
+  float: {
+    label: 'Float',
+    how: 'A sliver in a cup of water.',
+    fits: onPlastic,
+    outcomes: [
+      { value: 'floats', seen: 'it floats', means: 'an olefin: low surface energy' },
+      { value: 'sinks', seen: 'it sinks', means: 'not an olefin' },
+    ],
+  },
+  'tape-hold': {
+    label: 'Tape hold',
+    how: 'Masking tape on the cleaned plastic.',
+    fits: onPlastic,
+    outcomes: [
+      { value: 'holds', seen: 'it holds', means: 'a promoter has a chance' },
+      {
+        value: 'slides-off',
+        seen: 'it slides off',
+        means: 'too low in energy or contaminated: do not paint yet',
+      },
+    ],
+  },
+  'water-break': {
+    label: 'Water break',
+    how: 'Clean water over the cleaned zone.',
+    fits: () => true,
+    outcomes: [
+      { value: 'sheets', seen: 'one unbroken sheet', means: 'clean' },
+      { value: 'beads', seen: 'it beads', means: 'still contaminated: dressing or silicone' },
+    ],
+  },
+  thumbnail: {
+    label: 'Thumbnail',
+    how: 'Press where nobody sees it.',
+    fits: hasFilm,
+    outcomes: [
+      { value: 'none', seen: 'no mark', means: 'cured enough to sand' },
+      { value: 'marks', seen: 'it marks', means: 'not cured: it may be soluble, rub it with solvent' },
+    ],
+  },
+};
+
+export const TEST_KINDS = Object.keys(TEST_FORMS) as TestKind[];
+
+/** Bands of a mean reading over metal, µm, from thin to thick. */
+const GAUGE_BANDS: readonly (readonly [belowUm: number, means: string])[] = [
+  [80, 'thin: rubbed or polished before'],
+  [150, 'one factory finish'],
+  [300, 'painted over once'],
+  [1000, 'repainted: consider stripping'],
+  [Infinity, 'filler under it'],
+];
+
+export interface GaugeFigures {
+  readonly meanUm: number;
+  readonly leastUm: number;
+  readonly mostUm: number;
+  readonly means: string;
+}
+
+/** Mean, least and most of some readings, µm, and what the mean says. */
+export function gaugeFigures(readingsUm: readonly number[]): GaugeFigures {
+  const meanUm = readingsUm.reduce((sum, um) => sum + um, 0) / readingsUm.length;
+  const means = GAUGE_BANDS.find(([below]) => meanUm <= below)![1];
+  return { meanUm, leastUm: Math.min(...readingsUm), mostUm: Math.max(...readingsUm), means };
+}
+
+/** What a recorded test meant. */
+export function meaningOf(test: ZoneTest): string {
+  if (test.kind === 'gauge') return gaugeFigures(test.readingsUm).means;
+  const { outcomes } = TEST_FORMS[test.kind];
+  if (outcomes === 'mark')
+    return isLowEnergy(markedZone(test)) ? 'an olefin: low surface energy' : 'not an olefin';
+  return (outcomes as readonly SeenOutcome[]).find(({ value }) => value === test.outcome)?.means ?? '';
+}
+
+/** A bare piece of plastic with this mark, to ask the survey's own rule about it. */
+const markedZone = (test: ZoneTest): Zone => ({
+  id: 'mark',
+  name: 'mark',
+  areaM2: 1,
+  substrate: 'plastic-rigid',
+  layers: [{ kind: 'plastic-rigid' }],
+  findings: [],
+  tests: [test],
+});
+
+const withTop = (zone: Zone, kind: LayerKind): Zone => ({
+  ...zone,
+  layers: [...zone.layers.slice(0, -1), { ...zone.layers[zone.layers.length - 1]!, kind }],
+  ...(kind === 'old-finish' || kind === 'old-finish-soluble' ? { substrate: kind } : {}),
+});
+
+/** The plastic is known now: its kind is written down, and it is no longer unknown. */
+function withPlastic(zone: Zone, kind: 'plastic-olefin' | 'plastic-rigid'): Zone {
+  const [base, ...rest] = zone.layers;
+  const findings = zone.findings.filter((finding) => finding.kind !== 'unknown-plastic');
+  const substrate = rest.length === 0 ? kind : zone.substrate;
+  return { ...zone, layers: [{ ...base!, kind }, ...rest], findings, substrate };
+}
+
+/** Readings set the thickness of the top film, or show the filler that nobody had recorded. */
+function withReadings(zone: Zone, readingsUm: readonly number[]): Zone {
+  const { meanUm, means } = gaugeFigures(readingsUm);
+  const known = zone.layers.slice(1, -1).reduce((sum, { um }) => sum + (um ?? 0), 0);
+  const top = zone.layers[zone.layers.length - 1]!;
+  const hasBody = zone.layers.some(({ kind }) => isBody(kind));
+  if (means === 'filler under it' && !hasBody) {
+    const um = Math.round(meanUm - known - (zone.layers.length > 1 ? (top.um ?? 0) : 0));
+    return { ...zone, layers: [zone.layers[0]!, { kind: 'filler', um }, ...zone.layers.slice(1)] };
+  }
+  const um = Math.round(meanUm - known);
+  if (zone.layers.length < 2 || um <= 0) return zone;
+  return { ...zone, layers: [...zone.layers.slice(0, -1), { ...top, um }] };
+}
+
+/** What follows from a test in the zone's survey; the zone as it was where nothing follows. */
+function consequences(zone: Zone, test: ZoneTest): Zone {
+  const top = topOf(zone);
+  switch (test.kind) {
+    case 'solvent-rub':
+      if (test.outcome === 'softens' && top === 'old-finish') return withTop(zone, 'old-finish-soluble');
+      return test.outcome === 'none' && top === 'old-finish-soluble' ? withTop(zone, 'old-finish') : zone;
+    case 'float':
+      return withPlastic(zone, test.outcome === 'floats' ? 'plastic-olefin' : 'plastic-rigid');
+    case 'moulding-mark':
+      return withPlastic(zone, isLowEnergy(markedZone(test)) ? 'plastic-olefin' : 'plastic-rigid');
+    case 'gauge':
+      return withReadings(zone, test.readingsUm);
+    case 'water-break':
+      return test.outcome === 'beads' && !findingOf(zone.findings, 'dressing')
+        ? { ...zone, findings: [...zone.findings, { kind: 'dressing' }] }
+        : zone;
+    default:
+      return zone;
+  }
+}
+
+/** The zone with a test recorded, in the place of an earlier one of its kind, and with what follows from it. */
+export function withTest(zone: Zone, test: ZoneTest): Zone {
+  const others = (zone.tests ?? []).filter(({ kind }) => kind !== test.kind);
+  return {
+    ...consequences(zone, test),
+    tests: [...others, { ...test, because: meaningOf(test) } as ZoneTest],
+  };
+}
+
+/** The zone with a test taken back; what had followed from it stays, for the person to judge. */
+export const withoutTest = (zone: Zone, kind: TestKind): Zone => ({
+  ...zone,
+  tests: (zone.tests ?? []).filter((test) => test.kind !== kind),
+});
+
+/** Reads typed gauge readings, µm: numbers apart by spaces, semicolons or commas; null where something is no number. */
+export function readReadings(text: string): number[] | null {
+  const numbers = text
+    .split(/[\s;,]+/)
+    .filter(Boolean)
+    .map(Number);
+  return numbers.length > 0 && numbers.every((um) => Number.isFinite(um) && um >= 0 && um <= 20_000)
+    ? numbers
+    : null;
+}

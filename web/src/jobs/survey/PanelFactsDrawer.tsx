@@ -1,0 +1,223 @@
+import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
+import {
+  OUTLINES,
+  OUTLINE_KINDS,
+  boundsOf,
+  sizeFor,
+  withOutline,
+  type OutlineKind,
+  type Panel,
+} from '@blue-ledge/core';
+import { Button, Checkbox, Drawer, Input, Select } from 'antd';
+import { NumberField } from '../../shared/NumberField.tsx';
+
+interface PanelFactsProps {
+  readonly panel: Panel;
+  readonly isOpen: boolean;
+  readonly onClose: () => void;
+  readonly onChange: (panel: Panel) => void;
+}
+
+const LEAST_MM = 20;
+const MOST_MM = 20_000;
+const MOST_AREA_M2 = 200;
+
+interface Choice<Name extends keyof Panel> {
+  readonly name: Name;
+  readonly label: string;
+  readonly options: readonly (readonly [Panel[Name] & string, string])[];
+}
+const choice = <Name extends keyof Panel>(made: Choice<Name>): Choice<Name> => made;
+
+const CHOICES = [
+  choice({
+    name: 'role',
+    label: 'What happens to it',
+    options: [
+      ['refinish', 'refinished: undercoat and colour'],
+      ['blend', 'blended: colour fades out on it'],
+    ],
+  }),
+  choice({
+    name: 'shape',
+    label: 'Form',
+    options: [
+      ['flat', 'flat'],
+      ['crowned', 'crowned'],
+      ['sharp', 'sharply shaped'],
+    ],
+  }),
+  choice({
+    name: 'orientation',
+    label: 'When it is sprayed',
+    options: [
+      ['vertical', 'upright'],
+      ['horizontal', 'lying'],
+    ],
+  }),
+  choice({
+    name: 'finish',
+    label: 'Surface wanted',
+    options: [
+      ['smooth', 'smooth'],
+      ['keep-texture', 'moulded texture stays'],
+    ],
+  }),
+] as const;
+
+/** What is true of the panel as a whole: its outline and size, how it stands, and what sits on it. */
+export function PanelFactsDrawer({ panel, isOpen, onClose, onChange }: PanelFactsProps) {
+  const put = (change: Partial<Panel>): void => onChange({ ...panel, ...change });
+  return (
+    <Drawer title="Panel facts" open={isOpen} onClose={onClose} size={420} className="panel-facts">
+      <div className="field">
+        <label htmlFor="panel-name">Name</label>
+        <Input
+          id="panel-name"
+          key={panel.name}
+          defaultValue={panel.name}
+          maxLength={120}
+          onBlur={({ target }) => {
+            const name = target.value.trim();
+            if (name && name !== panel.name) put({ name });
+          }}
+        />
+      </div>
+      <OutlineFields panel={panel} onChange={onChange} />
+      {CHOICES.map(({ name, label, options }) => (
+        <div key={name} className="field">
+          <span className="note">{label}</span>
+          <Select
+            aria-label={label}
+            value={panel[name] as string}
+            options={options.map(([value, words]) => ({ value, label: words }))}
+            onChange={(value) => put({ [name]: value })}
+          />
+        </div>
+      ))}
+      <Checkbox checked={panel.offVehicle} onChange={({ target }) => put({ offVehicle: target.checked })}>
+        Off the vehicle
+      </Checkbox>
+      <Checkbox checked={panel.new} onChange={({ target }) => put({ new: target.checked })}>
+        New part: fit it on trial before any paint
+      </Checkbox>
+      <PartRows panel={panel} onChange={onChange} />
+    </Drawer>
+  );
+}
+
+function OutlineFields({ panel, onChange }: Pick<PanelFactsProps, 'panel' | 'onChange'>) {
+  const kind = OUTLINE_KINDS.find((name) => name === panel.kind) ?? 'free';
+  const bounds = panel.outline && boundsOf(panel.outline);
+  const size = bounds
+    ? { widthMm: bounds.right - bounds.left, heightMm: bounds.bottom - bounds.top }
+    : sizeFor(kind, panel.areaM2);
+  const put = (next: OutlineKind, nextSize: typeof size): void =>
+    onChange(withOutline(panel, next, nextSize));
+  return (
+    <fieldset className="outline-fields">
+      <legend>Outline</legend>
+      <Select
+        aria-label="Outline"
+        placeholder="Not drawn yet: choose an outline"
+        value={panel.outline ? kind : null}
+        options={OUTLINE_KINDS.map((value) => ({ value, label: OUTLINES[value].label }))}
+        onChange={(next: OutlineKind | null) =>
+          next && put(next, panel.outline ? size : sizeFor(next, panel.areaM2))
+        }
+      />
+      {panel.outline && (
+        <>
+          <NumberField
+            label="Width"
+            quantity="Mm"
+            value={size.widthMm}
+            from={LEAST_MM}
+            to={MOST_MM}
+            whenLeft
+            onChange={(widthMm) => put(kind, { ...size, widthMm })}
+          />
+          <NumberField
+            label="Height"
+            quantity="Mm"
+            value={size.heightMm}
+            from={LEAST_MM}
+            to={MOST_MM}
+            whenLeft
+            onChange={(heightMm) => put(kind, { ...size, heightMm })}
+          />
+        </>
+      )}
+      <NumberField
+        label={panel.outline && !panel.isAreaMeasured ? 'Area, from the outline' : 'Area, measured'}
+        quantity="M2"
+        value={panel.areaM2}
+        from={panel.zones.reduce((sum, { areaM2 }) => sum + areaM2, 0) / 1.02}
+        to={MOST_AREA_M2}
+        whenLeft
+        onChange={(areaM2) => onChange({ ...panel, areaM2, isAreaMeasured: true })}
+      />
+    </fieldset>
+  );
+}
+
+const PLANS = [
+  ['remove', 'comes off'],
+  ['mask', 'is masked'],
+  ['leave', 'is left'],
+] as const;
+
+function PartRows({ panel, onChange }: Pick<PanelFactsProps, 'panel' | 'onChange'>) {
+  const { parts } = panel;
+  const put = (next: Panel['parts']): void => onChange({ ...panel, parts: next });
+  const change = (i: number, part: Partial<Panel['parts'][number]>): void =>
+    put(parts.map((old, j) => (j === i ? { ...old, ...part } : old)));
+  return (
+    <section aria-labelledby="parts-head" className="part-rows">
+      <h3 id="parts-head">What sits on it</h3>
+      <p className="note">
+        A well masked part beats a broken clip; a handle left on is where clear later peels.
+      </p>
+      <ul>
+        {parts.map((part, i) => (
+          <li key={`${part.name} ${i}`}>
+            <Input
+              aria-label={`Part ${i + 1}`}
+              defaultValue={part.name}
+              maxLength={60}
+              onBlur={({ target }) => target.value.trim() && change(i, { name: target.value.trim() })}
+            />
+            <Select
+              aria-label={`What happens to ${part.name}`}
+              value={part.plan}
+              options={PLANS.map(([value, label]) => ({ value, label }))}
+              onChange={(plan) => change(i, { plan })}
+            />
+            <Input
+              aria-label={`Bag for the fasteners of ${part.name}`}
+              placeholder="bag"
+              disabled={part.plan !== 'remove'}
+              defaultValue={part.bag ?? ''}
+              maxLength={30}
+              onBlur={({ target }) => change(i, { bag: target.value.trim() || undefined })}
+            />
+            <Button
+              type="text"
+              icon={<CloseOutlined />}
+              aria-label={`Remove ${part.name}`}
+              onClick={() => put(parts.filter((_, j) => j !== i))}
+            />
+          </li>
+        ))}
+      </ul>
+      <Button
+        icon={<PlusOutlined />}
+        onClick={() =>
+          put([...parts, { name: `part ${parts.length + 1}`, plan: 'remove', bag: String(parts.length + 1) }])
+        }
+      >
+        Add a part
+      </Button>
+    </section>
+  );
+}

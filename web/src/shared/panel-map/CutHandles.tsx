@@ -1,0 +1,80 @@
+import type { CutLine } from '@blue-ledge/core';
+import { useState } from 'react';
+import type { Frame, Point } from './panel-frame.ts';
+import { useDrag } from './use-drag.ts';
+
+interface CutHandlesProps {
+  readonly cut: CutLine;
+  readonly frame: Frame;
+  /** Absent where the cut is only shown. */
+  readonly onCut?: ((cut: CutLine) => void) | undefined;
+}
+
+const moved = ([x, y]: Point, [dx, dy]: Point): [number, number] => [Math.round(x + dx), Math.round(y + dy)];
+
+/** The line of the cut; each end is taken and put elsewhere, by pointer or by the arrow keys. */
+export function CutHandles({ cut, frame, onCut }: CutHandlesProps) {
+  const [shift, setShift] = useState<readonly [Point, Point]>([
+    [0, 0],
+    [0, 0],
+  ]);
+  const shown: CutLine = [moved(cut[0], shift[0]), moved(cut[1], shift[1])];
+  const [[x1, y1], [x2, y2]] = shown.map(frame.toPx) as [[number, number], [number, number]];
+  const line = { x1, y1, x2, y2 };
+  return (
+    <g>
+      <line {...line} stroke="#F9F7F1" strokeWidth="4.5" pointerEvents="none" />
+      <line {...line} stroke="#1E5B8C" strokeWidth="2.5" strokeDasharray="12 4 3 4" pointerEvents="none" />
+      {([0, 1] as const).map((end) => (
+        <CutEnd
+          key={end}
+          name={end === 0 ? 'L' : 'L′'}
+          at={shown[end]}
+          frame={frame}
+          onMove={onCut && ((by) => setShift(end === 0 ? [by, [0, 0]] : [[0, 0], by]))}
+          onEnd={
+            onCut &&
+            ((by) => {
+              setShift([
+                [0, 0],
+                [0, 0],
+              ]);
+              onCut(end === 0 ? [moved(cut[0], by), cut[1]] : [cut[0], moved(cut[1], by)]);
+            })
+          }
+        />
+      ))}
+    </g>
+  );
+}
+
+interface CutEndProps {
+  readonly name: string;
+  readonly at: Point;
+  readonly frame: Frame;
+  readonly onMove?: ((by: Point) => void) | undefined;
+  readonly onEnd?: ((by: Point) => void) | undefined;
+}
+
+function CutEnd({ name, at, frame, onMove, onEnd }: CutEndProps) {
+  const drag = useDrag(frame, { onMove: (by) => onMove?.(by), onEnd: (by) => onEnd?.(by) });
+  const [x, y] = frame.toPx(at);
+  const handle = onEnd
+    ? {
+        ...drag,
+        role: 'button',
+        tabIndex: 0,
+        'aria-label': `End ${name} of the cut, ${Math.round(at[0])} mm from the left, ${Math.round(at[1])} mm from the top; move it with the arrow keys`,
+        className: 'map-handle',
+      }
+    : {};
+  return (
+    <g transform={`translate(${x} ${y})`} {...handle}>
+      {onEnd && <rect x="-22" y="-22" width="44" height="44" fill="transparent" />}
+      <rect x="-10" y="-10" width="20" height="20" fill="#1E5B8C" />
+      <text y="5" textAnchor="middle" fill="#F9F7F1" fontSize="13" fontWeight="600" pointerEvents="none">
+        {name}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,24 @@
+interface MapLetterProps {
+  readonly id: string;
+  readonly at: readonly [number, number];
+  readonly isSelected: boolean;
+}
+
+/** A zone's letter on its plaque. */
+export function MapLetter({ id, at: [x, y], isSelected }: MapLetterProps) {
+  return (
+    <g transform={`translate(${x} ${y})`} pointerEvents="none">
+      <rect x="-12" y="-12" width="24" height="24" fill={isSelected ? '#1E5B8C' : '#14212B'} />
+      <text
+        y="6"
+        textAnchor="middle"
+        fill="#F9F7F1"
+        fontSize="16"
+        fontWeight="600"
+        fontFamily="var(--f-label)"
+      >
+        {id.slice(0, 3)}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,68 @@
+import type { Panel } from '@blue-ledge/core';
+import { patternId } from '../materials/patterns.ts';
+import { MapLetter } from './MapLetter.tsx';
+import { layoutMap } from './map-layout.ts';
+
+interface NestedMapProps {
+  readonly panel: Panel;
+  readonly width: number;
+  readonly height: number;
+  readonly selected?: string | undefined;
+  readonly onSelect?: ((zoneId: string) => void) | undefined;
+  readonly hasCut: boolean;
+}
+
+/** A panel that nobody has drawn: its zones inside one another, true to their areas. */
+export function NestedMap({ panel, width, height, selected, onSelect, hasCut }: NestedMapProps) {
+  const boxes = layoutMap(panel.zones, panel.areaM2, { width: width - 24, height: height - 8 });
+  const core = boxes[boxes.length - 1]?.outline;
+  const cutY = core ? core.y + core.height / 2 + 4 : 0;
+  return (
+    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="group" aria-label="Panel map">
+      <g transform="translate(12 4)">
+        {boxes.map(({ id, outline }) => {
+          const zone = panel.zones.find((other) => other.id === id)!;
+          const top = zone.layers[zone.layers.length - 1]!.kind;
+          return (
+            <rect
+              key={id}
+              x={outline.x}
+              y={outline.y}
+              width={outline.width}
+              height={outline.height}
+              rx={outline.corner}
+              fill={`url(#${patternId(top)})`}
+              stroke={id === selected ? '#1E5B8C' : '#14212B'}
+              strokeWidth={id === selected ? 4 : 1.8}
+              onClick={() => onSelect?.(id)}
+              style={{ cursor: onSelect ? 'pointer' : 'default' }}
+            />
+          );
+        })}
+      </g>
+      {hasCut && core && <LevelCut y={cutY} width={width} />}
+      <g transform="translate(12 4)">
+        {boxes.map(({ id, label }) => (
+          <MapLetter key={id} id={id} at={label} isSelected={id === selected} />
+        ))}
+      </g>
+    </svg>
+  );
+}
+
+function LevelCut({ y, width }: { readonly y: number; readonly width: number }) {
+  return (
+    <g pointerEvents="none">
+      <line x1="0" x2={width} y1={y} y2={y} stroke="#F9F7F1" strokeWidth="4.5" />
+      <line x1="0" x2={width} y1={y} y2={y} stroke="#1E5B8C" strokeWidth="2.5" strokeDasharray="12 4 3 4" />
+      {['L', 'L′'].map((text, i) => (
+        <g key={text} transform={`translate(${i ? width - 10 : 10} ${y})`}>
+          <rect x="-10" y="-10" width="20" height="20" fill="#1E5B8C" />
+          <text y="5" textAnchor="middle" fill="#F9F7F1" fontSize="13" fontWeight="600">
+            {text}
+          </text>
+        </g>
+      ))}
+    </g>
+  );
+}

@@ -1,0 +1,74 @@
+import { isInRegion, regionsOf, type CutLine, type Panel } from '@blue-ledge/core';
+import { useMemo, type ReactNode } from 'react';
+import { patternId } from '../materials/patterns.ts';
+import { CutHandles } from './CutHandles.tsx';
+import { MapLetter } from './MapLetter.tsx';
+import { frameOf, labelPoint, regionPath, ringPath, type Frame } from './panel-frame.ts';
+
+interface ShapedMapProps {
+  readonly panel: Panel;
+  readonly width: number;
+  readonly height: number;
+  readonly selected?: string | undefined;
+  readonly onSelect?: ((zoneId: string) => void) | undefined;
+  readonly cut?: CutLine | undefined;
+  readonly onCut?: ((cut: CutLine) => void) | undefined;
+  /** What is drawn over the map: handles of the shape that is being edited. */
+  readonly over?: ((frame: Frame) => ReactNode) | undefined;
+}
+
+/** The panel in its outline: zones by pattern and letter, overlaps settled, and the line of the cut. */
+export function ShapedMap({ panel, width, height, selected, onSelect, cut, onCut, over }: ShapedMapProps) {
+  const regions = useMemo(() => regionsOf(panel) ?? [], [panel]);
+  const letters = useMemo(
+    () => regions.map((region) => labelPoint(region, (point) => isInRegion(point, region))),
+    [regions],
+  );
+  const frame = useMemo(() => frameOf(panel.outline!, { width, height }), [panel.outline, width, height]);
+  return (
+    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="group" aria-label="Panel map">
+      {regions.map((region, i) => {
+        const { layers } = panel.zones[i]!;
+        return (
+          <path
+            key={region.zoneId}
+            d={regionPath(region, frame)}
+            fillRule="evenodd"
+            fill={`url(#${patternId(layers[layers.length - 1]!.kind)})`}
+            stroke="#14212B"
+            strokeWidth="1.8"
+            onClick={() => onSelect?.(region.zoneId)}
+            style={{ cursor: onSelect ? 'pointer' : 'default' }}
+          />
+        );
+      })}
+      {regions
+        .filter(({ zoneId }) => zoneId === selected)
+        .map((region) => (
+          <path
+            key="selected"
+            d={regionPath(region, frame)}
+            fill="none"
+            stroke="#1E5B8C"
+            strokeWidth="4"
+            pointerEvents="none"
+          />
+        ))}
+      <path
+        d={ringPath(panel.outline!, frame)}
+        fill="none"
+        stroke="#14212B"
+        strokeWidth="2.4"
+        pointerEvents="none"
+      />
+      {cut && <CutHandles cut={cut} frame={frame} onCut={onCut} />}
+      {regions.map(({ zoneId }, i) => {
+        const at = letters[i];
+        return (
+          at && <MapLetter key={zoneId} id={zoneId} at={frame.toPx(at)} isSelected={zoneId === selected} />
+        );
+      })}
+      {over?.(frame)}
+    </svg>
+  );
+}
