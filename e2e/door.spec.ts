@@ -19,7 +19,7 @@ test('a steel door from survey to a chosen, explained and printed system', async
   await expect(page.getByRole('region', { name: 'Zone C' })).toBeVisible();
   await page.getByRole('button', { name: 'Remove finding pinholes' }).click();
   await page.getByRole('spinbutton', { name: 'Thickness of filler' }).fill('1200');
-  await expect(page.getByRole('img', { name: /Section as found.*zone C: filler 1200 µm/ })).toBeVisible();
+  await expect(page.getByRole('group', { name: /Section as found.*zone C: filler 1200 µm/ })).toBeVisible();
   await expectSaved(page);
   await expect(zones.getByRole('button', { name: /stripped patch/ })).toContainText('0.3 m²');
 
@@ -48,7 +48,7 @@ test('a steel door from survey to a chosen, explained and printed system', async
 
   // Scrub: the section grows and is sanded back, and each step says what, how long and why.
   const scrubber = page.getByRole('slider', { name: 'Step' });
-  const section = page.getByRole('img', { name: /^Section/ });
+  const section = page.getByRole('group', { name: /^Section/ });
   await scrubber.press('Home');
   await expect(section).toHaveAccessibleName(/as found.*zone B: bare/);
   await page.getByRole('button', { name: /^\d+ High-build primer 4:1:1/ }).click();

@@ -9,7 +9,7 @@ test('every view is accessible', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Sliding door shell' })).toBeVisible();
   await expectAccessible(page);
   await page.goto(`${DOOR}/survey?zone=C`);
-  await expect(page.getByRole('img', { name: /Section as found/ })).toBeVisible();
+  await expect(page.getByRole('group', { name: /Section as found/ })).toBeVisible();
   await expectAccessible(page);
   await page.goto(`${DOOR}/system`);
   await expect(page.getByRole('heading', { name: 'No system yet' })).toBeVisible();
@@ -47,7 +47,7 @@ test('a step and a system can be reached by keyboard and by address', async ({ p
   await expect(page).toHaveURL(/step=1/);
   await page.goto(`${DOOR}/system?step=9&zone=B`);
   await expect(page.getByRole('region', { name: 'Step in detail' })).toContainText('Epoxy primer 1:1');
-  await expect(page.getByRole('img', { name: /Section after step 9/ })).toBeVisible();
+  await expect(page.getByRole('group', { name: /Section after step 9/ })).toBeVisible();
 });
 
 for (const viewport of [

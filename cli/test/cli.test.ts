@@ -22,6 +22,7 @@ test('plan: every panel with systems, steps and refusals, in the published shape
     ['door', true],
     ['hatch', true],
     ['nose', true],
+    ['trim', true],
     ['corner', true],
   ]);
   const [door] = panels;
@@ -42,6 +43,7 @@ test('check: says what is in a good file', async () => {
         { id: 'door', nZones: 3 },
         { id: 'hatch', nZones: 2 },
         { id: 'nose', nZones: 1 },
+        { id: 'trim', nZones: 1 },
         { id: 'corner', nZones: 1 },
       ],
     },

@@ -80,14 +80,14 @@ export type { PlanTask } from './planner/plan-panel.ts';
 export { planWithTests } from './planner/deciding-tests.ts';
 export { judgeTask } from './planner/judge-task.ts';
 export type { JudgedStep, Judgement } from './planner/judge-sequence.ts';
-export { doneAs, ownSequenceSchema } from './planner/own-sequence.ts';
+export { SHEET_KIND_OF, doneAs, isSandOp, ownSequenceSchema } from './planner/own-sequence.ts';
 export type { OwnAct } from './planner/own-sequence.ts';
 export { OPS } from './operations/act.ts';
 export type { OpName } from './operations/act.ts';
 export { jobPlanSchema, panelPlanSchema } from './planner/plan.ts';
-export type { JobPlan, PanelPlan, Said, Stack, Step, System } from './planner/plan.ts';
+export type { DecidingTest, JobPlan, PanelPlan, Said, Stack, Step, System } from './planner/plan.ts';
 export { GOVERNS } from './planner/cautions.ts';
-export { stepFigure, stepMeans, stepTitle } from './planner/describe-step.ts';
+export { OP_LABELS, stepFigure, stepMeans, stepTitle } from './planner/describe-step.ts';
 export { filmUm, strataOf } from './planner/strata.ts';
 export type { Strata, StrataLayer } from './planner/strata.ts';
 

@@ -65,7 +65,7 @@ describe('panels of a job', () => {
     await server.http.get('/api/jobs/bus-6/panels/lid').expect(404);
     await server.http.post('/api/jobs/bus-6/panels').send({ panel: body.removed }).expect(201);
     const names = (await server.http.get('/api/jobs/bus-6')).body.panels.map(({ id }: Panel) => id);
-    expect(names).toEqual(['door', 'hatch', 'nose', 'corner', 'lid']);
+    expect(names).toEqual(['door', 'hatch', 'nose', 'trim', 'corner', 'lid']);
   });
   test('a stale version removes nothing', async () => {
     await server.http.delete(DOOR).send({ version: 7 }).expect(409);
@@ -103,6 +103,7 @@ describe('planning', () => {
       'door',
       'hatch',
       'nose',
+      'trim',
       'corner',
     ]);
     expect((await ask().expect(201)).body).toEqual(body);

@@ -33,6 +33,10 @@ export const router = createBrowserRouter([
         path: 'jobs/:job/panels/:panel/plan-sheet',
         lazy: async () => ({ Component: (await import('./jobs/sheet/PlanSheet.tsx')).PlanSheet }),
       },
+      {
+        path: 'jobs/:job/panels/:panel/caution-sheet',
+        lazy: async () => ({ Component: (await import('./jobs/sheet/CautionSheet.tsx')).CautionSheet }),
+      },
       { path: '*', element: <Lost /> },
     ],
   },

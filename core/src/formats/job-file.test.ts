@@ -21,7 +21,7 @@ test('the demo job is read, with defaults filled in and extra fields kept', () =
     ok: true,
     value: {
       job: { customer: 'County library service' },
-      panels: [{ role: 'refinish' }, {}, { new: true }, { new: true }],
+      panels: [{ role: 'refinish' }, {}, { new: true }, { new: true }, { new: true }],
     },
   });
 });

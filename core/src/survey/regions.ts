@@ -29,9 +29,12 @@ const areaOf = (polygons: MultiPolygon): number =>
     0,
   );
 
-/** The visible region of every zone, in the order of the zones; null where the panel has no outline. */
+/**
+ * The visible region of every zone, in the order of the zones; null where the panel is not drawn: it has no outline,
+ * or more than one of its zones has no place on it.
+ */
 export function regionsOf({ outline, zones }: Pick<Panel, 'outline' | 'zones'>): Region[] | null {
-  if (!outline) return null;
+  if (!outline || zones.filter(({ shape }) => !shape).length > 1) return null;
   const whole = geometry(outline);
   const shapes = zones.map(({ shape }) =>
     shape ? polygonClipping.intersection(geometry(shape), whole) : whole,
@@ -50,16 +53,23 @@ export function regionsOf({ outline, zones }: Pick<Panel, 'outline' | 'zones'>):
 const LEAST_AREA_M2 = 0.0001;
 const rounded = (areaM2: number): number => Math.max(LEAST_AREA_M2, Math.round(areaM2 * 1e4) / 1e4);
 
-/** The panel with its areas taken from its shapes; zones whose area was measured keep that number. */
+/**
+ * The panel with its areas taken from its shapes. Measured areas keep their number; the zone without a shape is what the
+ * others leave of the panel.
+ */
 export function withAreas(panel: Panel): Panel {
   const regions = regionsOf(panel);
   if (!regions || !panel.outline) return panel;
-  const zones = panel.zones.map((zone, i) =>
-    zone.isAreaMeasured ? zone : { ...zone, areaM2: rounded(regions[i]!.areaM2) },
+  const drawn = panel.zones.map((zone, i) =>
+    zone.isAreaMeasured || !zone.shape ? zone : { ...zone, areaM2: rounded(regions[i]!.areaM2) },
   );
-  const outlineM2 = areaOfPolygonM2(panel.outline);
-  const sum = zones.reduce((total, { areaM2 }) => total + areaM2, 0);
-  return { ...panel, areaM2: panel.isAreaMeasured ? panel.areaM2 : rounded(Math.max(outlineM2, sum)), zones };
+  const panelM2 = panel.isAreaMeasured ? panel.areaM2 : areaOfPolygonM2(panel.outline);
+  const othersM2 = drawn.reduce((sum, { shape, areaM2 }) => (shape ? sum + areaM2 : sum), 0);
+  const zones = drawn.map((zone) =>
+    zone.shape || zone.isAreaMeasured ? zone : { ...zone, areaM2: rounded(panelM2 - othersM2) },
+  );
+  const sumM2 = zones.reduce((total, { areaM2 }) => total + areaM2, 0);
+  return { ...panel, areaM2: panel.isAreaMeasured ? panel.areaM2 : rounded(Math.max(panelM2, sumM2)), zones };
 }
 
 const isInside = ([x, y]: readonly [number, number], ring: readonly (readonly [number, number])[]): boolean =>

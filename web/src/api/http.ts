@@ -22,7 +22,7 @@ export class Refused extends Error {
 export class Unreachable extends Error {}
 
 interface Request {
-  readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH';
+  readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
   readonly body?: unknown;
   /** The same key for the same write, however often it is sent. */
   readonly key?: string;

@@ -1,4 +1,15 @@
-import type { JobSummary, JobView, PanelView, PlanView } from '@blue-ledge/core';
+import type {
+  JobFile,
+  JobSummary,
+  JobView,
+  Judgement,
+  OwnAct,
+  Panel,
+  PanelView,
+  PlanView,
+  ProductSheet,
+  Schools,
+} from '@blue-ledge/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { PanelKey } from '../state/drafts.ts';
 import { ask, newKey } from './http.ts';
@@ -38,12 +49,82 @@ export function useTakeJob() {
   });
 }
 
+/** What a plan is asked for with: sides of schools for it alone, and what was already done. */
+export interface PlanAsk {
+  readonly schools?: Schools;
+  readonly done?: readonly OwnAct[];
+}
+
 /** Plans the panel as it is surveyed now. */
 export function useMakePlan(key: PanelKey) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: () => ask<PlanView>(`${panelPath(key)}/plans`, { method: 'POST', key: newKey() }),
+    mutationFn: (body: PlanAsk) =>
+      ask<PlanView>(`${panelPath(key)}/plans`, { method: 'POST', body, key: newKey() }),
     onSuccess: (plan) => client.setQueryData(planQueryKey(key), plan),
+  });
+}
+
+/** Plans every panel of a job. */
+export function useMakePlans(job: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: () => ask<{ plans: PlanView[] }>(`${jobPath(job)}/plans`, { method: 'POST', key: newKey() }),
+    onSuccess: ({ plans }) => {
+      for (const plan of plans) client.setQueryData(planQueryKey({ job, panel: plan.plan.panelId }), plan);
+    },
+  });
+}
+
+export interface JudgeAsk {
+  readonly own: readonly OwnAct[];
+  readonly fillsIn: boolean;
+  readonly schools: Schools;
+}
+
+/** The verdict on a sequence of one's own; nothing of it is kept on the server. */
+export const useJudge = (key: PanelKey) =>
+  useMutation({
+    mutationFn: (body: JudgeAsk) =>
+      ask<Judgement>(`${panelPath(key)}/plans/judgement`, { method: 'POST', body }),
+  });
+
+/** Sheets that a job is planned with: the built-in ones, and its own in their place or beside them. */
+export const useSheets = (job: string) =>
+  useQuery({
+    queryKey: ['sheets', job],
+    queryFn: async () => {
+      const [shelf, file] = await Promise.all([
+        ask<ProductSheet[]>('/shelf/sheets'),
+        ask<JobFile>(`${jobPath(job)}/file`),
+      ]);
+      return [...new Map([...shelf, ...file.sheets].map((sheet) => [sheet.id, sheet])).values()];
+    },
+  });
+
+/** Adds a panel to a job. */
+export function useAddPanel(job: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (panel: object) =>
+      ask<PanelView>(`${jobPath(job)}/panels`, { method: 'POST', body: { panel }, key: newKey() }),
+    onSuccess: () => client.invalidateQueries({ queryKey: jobQueryKey(job) }),
+  });
+}
+
+/** Takes a panel out of a job; what was taken out comes back, to be put in again. */
+export function useRemovePanel(job: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async (panel: string) => {
+      const { version } = await ask<PanelView>(panelPath({ job, panel }));
+      return ask<{ removed: Panel }>(panelPath({ job, panel }), {
+        method: 'DELETE',
+        body: { version },
+        key: newKey(),
+      });
+    },
+    onSuccess: () => client.invalidateQueries({ queryKey: jobQueryKey(job) }),
   });
 }
 

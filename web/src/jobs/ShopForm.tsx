@@ -1,18 +1,10 @@
 import { QUALITIES, SCHOOLS, schoolOf, type JobView, type SchoolName } from '@blue-ledge/core';
 import { Select } from 'antd';
 import type { JobChange } from '../state/job-changes.ts';
+import { SCHOOL_HEADS } from './school-heads.ts';
 import { NumberField } from '../shared/NumberField.tsx';
 
-/** Schools that shape the plans of this version. */
-const SHOWN: readonly SchoolName[] = ['firstCoat', 'filler', 'fillerFinish', 'ecoat', 'sealerCoats', 'pace'];
-const HEADS: Partial<Record<SchoolName, string>> = {
-  firstCoat: 'First coat on metal',
-  filler: 'Filler',
-  fillerFinish: 'Last filler grit',
-  ecoat: 'E-coat',
-  sealerCoats: 'Sealer',
-  pace: 'Pace',
-};
+const NAMES = Object.keys(SCHOOLS) as SchoolName[];
 
 const CLIMATE = [
   { name: 'celsius', label: 'By day', quantity: 'Celsius', from: -20, to: 50 },
@@ -52,14 +44,14 @@ export function ShopForm({ job, onChange }: ShopFormProps) {
           onChange={(quality) => onChange({ target: { quality } })}
         />
       </label>
-      {SHOWN.map((name) => {
+      {NAMES.map((name) => {
         const { side, source } = schoolOf(shop.schools, name);
         const sides = SCHOOLS[name] as Record<string, { label: string; reason: string }>;
         return (
           <label key={name}>
-            <span>{HEADS[name]}</span>
+            <span>{SCHOOL_HEADS[name]}</span>
             <Select
-              aria-label={HEADS[name] ?? name}
+              aria-label={SCHOOL_HEADS[name]}
               value={side as string}
               options={Object.entries(sides).map(([value, { label }]) => ({ value, label }))}
               onChange={(value) => onChange({ shop: { schools: { ...shop.schools, [name]: value } } })}

@@ -1,5 +1,6 @@
 import {
   foundStacks,
+  gaugeFigures,
   regionsOf,
   spansAlong,
   strataOf,
@@ -41,6 +42,15 @@ function sectionOf(found: Stacks, steps: readonly Step[], panel: Panel, cut: Cut
     strata: strataOf(found, steps),
     substrates: Object.fromEntries(drawn.map((zone) => [zone.id, zone.layers[0]!.kind])),
     hollowsUm: Object.fromEntries(drawn.map((zone) => [zone.id, hollowUm(zone, found, steps)])),
+    tones: Object.fromEntries(
+      steps.flatMap(({ n, toneL }) => (toneL === undefined ? [] : [[`step-${n}`, toneL]])),
+    ),
+    measuredUm: Object.fromEntries(
+      drawn.flatMap((zone) => {
+        const gauge = zone.tests?.find((test) => test.kind === 'gauge');
+        return gauge ? [[zone.id, gaugeFigures(gauge.readingsUm).meanUm]] : [];
+      }),
+    ),
   };
 }
 

@@ -1,9 +1,10 @@
-import type { PanelView, PlanView } from '@blue-ledge/core';
-import { useMemo } from 'react';
+import type { OwnAct, PanelView, PlanView } from '@blue-ledge/core';
+import { useMemo, useState } from 'react';
 import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
 import { useCut } from '../../shared/panel-map/use-cut.ts';
 import { ZoneList } from '../../shared/panel-map/ZoneList.tsx';
 import { useSize } from '../../shared/use-size.ts';
+import { ReplanModal } from './ReplanModal.tsx';
 import { SectionPanel } from './SectionPanel.tsx';
 import { StepDetail } from './StepDetail.tsx';
 import { StepList } from './StepList.tsx';
@@ -16,10 +17,23 @@ interface PlanBoardProps {
   readonly view: PanelView;
   readonly isChoosing: boolean;
   readonly onChoose: (systemId: string) => void;
+  /** Plans the rest from what was really done. */
+  readonly onReplan: (done: OwnAct[]) => void;
+  readonly onSchools: () => void;
+  readonly onWhyNot: () => void;
 }
 
 /** A plan on screen: cards to compare, map, section with scrubber, and the steps. */
-export function PlanBoard({ plan: stored, view, isChoosing, onChoose }: PlanBoardProps) {
+export function PlanBoard({
+  plan: stored,
+  view,
+  isChoosing,
+  onChoose,
+  onReplan,
+  onSchools,
+  onWhyNot,
+}: PlanBoardProps) {
+  const [isReplanning, setIsReplanning] = useState(false);
   const { plan, chosen } = stored;
   const { zones, areaM2 } = view.panel;
   const [cut, setCut] = useCut(view.panel);
@@ -42,6 +56,8 @@ export function PlanBoard({ plan: stored, view, isChoosing, onChoose }: PlanBoar
         isChoosing={isChoosing}
         onShow={selection.showSystem}
         onChoose={onChoose}
+        onSchools={onSchools}
+        onWhyNot={onWhyNot}
       />
       <section className="sheet system-map" aria-labelledby="system-map-head">
         <h2 id="system-map-head">Panel map</h2>
@@ -68,8 +84,24 @@ export function PlanBoard({ plan: stored, view, isChoosing, onChoose }: PlanBoar
       <SectionPanel input={inputs.get(system.id)!} selection={selection} />
       <section className="sheet system-steps" aria-labelledby="steps-head">
         <StepList system={system} n={n} onPick={selection.showStep} />
-        <StepDetail system={system} n={n} />
+        <StepDetail
+          system={system}
+          n={n}
+          {...(system.verdict === 'ready' ? { onReplan: () => setIsReplanning(true) } : {})}
+        />
       </section>
+      {isReplanning && n > 0 && (
+        <ReplanModal
+          steps={system.steps}
+          n={n}
+          before={plan.done ?? []}
+          onClose={() => setIsReplanning(false)}
+          onPlan={(done) => {
+            setIsReplanning(false);
+            onReplan(done);
+          }}
+        />
+      )}
     </div>
   );
 }

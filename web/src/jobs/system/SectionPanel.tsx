@@ -1,6 +1,9 @@
 import { formatNumber, stepTitle } from '@blue-ledge/core';
-import { Checkbox } from 'antd';
-import { useState } from 'react';
+import { DownloadOutlined } from '@ant-design/icons';
+import { Button, Checkbox, Popover } from 'antd';
+import { useRef, useState } from 'react';
+import { saveSvg, savePng } from '../../shared/export-drawing.ts';
+import { Legend } from '../../shared/section/Legend.tsx';
 import { StrataSection } from '../../shared/section/StrataSection.tsx';
 import type { SectionInput } from '../../shared/section/section-layout.ts';
 import { useSize } from '../../shared/use-size.ts';
@@ -20,10 +23,13 @@ export function SectionPanel({
   const { system: units, quantity } = useFormat();
   const [showsRemoved, setShowsRemoved] = useState(true);
   const [box, size] = useSize();
+  const panel = useRef<HTMLElement>(null);
+  const drawing = (): Element | null | undefined => panel.current?.querySelector('.section-drawing');
+  const fileName = `section-step-${n}`;
   const step = system.steps[n - 1];
   const { level } = system;
   return (
-    <section className="sheet system-section" aria-labelledby="section-head">
+    <section ref={panel} className="sheet system-section" aria-labelledby="section-head">
       <header>
         <h2 id="section-head">Section L–L′</h2>
         <span className="section-when">
@@ -34,6 +40,23 @@ export function SectionPanel({
             ledge left <b>{formatNumber('Um', level.ledgeUm, units)}</b> of {quantity('Um', level.limitUm)}
           </span>
         )}
+        <Popover
+          trigger="click"
+          placement="bottomRight"
+          content={
+            <div className="section-more">
+              <Legend input={input} />
+              <Button icon={<DownloadOutlined />} onClick={() => saveSvg(drawing(), fileName)}>
+                Save as SVG
+              </Button>
+              <Button icon={<DownloadOutlined />} onClick={() => void savePng(drawing(), fileName)}>
+                Save as PNG
+              </Button>
+            </div>
+          }
+        >
+          <Button type="text">Legend, save</Button>
+        </Popover>
         <Checkbox checked={showsRemoved} onChange={({ target }) => setShowsRemoved(target.checked)}>
           Removed film
         </Checkbox>

@@ -1,28 +1,51 @@
 import { CloseSquareOutlined, WarningOutlined } from '@ant-design/icons';
-import { stepMeans, stepTitle, type Said, type Step, type System } from '@blue-ledge/core';
+import {
+  allowedIf,
+  stepMeans,
+  stepTitle,
+  type Reason,
+  type Said,
+  type Step,
+  type System,
+} from '@blue-ledge/core';
+import { Button } from 'antd';
 import { SourceMark, sourceWords } from '../../shared/SourceMark.tsx';
 import { useFormat } from '../../state/units.ts';
 
 /** The step that is looked at: what to do, with what, how long, until when, why, and what can hurt. */
-export function StepDetail({ system, n }: { readonly system: System; readonly n: number }) {
+export function StepDetail({
+  system,
+  n,
+  onReplan,
+}: {
+  readonly system: System;
+  readonly n: number;
+  /** Plans the rest from this step; absent where nothing can be planned on. */
+  readonly onReplan?: () => void;
+}) {
   const step = system.steps[n - 1];
   const isEnd = system.verdict === 'refused' && n === system.steps.length;
   return (
     <section className="step-detail" aria-label="Step in detail" aria-live="polite" tabIndex={0}>
       {isEnd && <Refusal system={system} />}
-      {step ? <Detail step={step} /> : <p>The panel as it came in. Move the scrubber to see each step.</p>}
+      {step ? (
+        <Detail step={step} {...(onReplan && step.op !== 'hand-over' ? { onReplan } : {})} />
+      ) : (
+        <p>The panel as it came in. Move the scrubber to see each step.</p>
+      )}
     </section>
   );
 }
 
-function Detail({ step }: { readonly step: Step }) {
+function Detail({ step, onReplan }: { readonly step: Step; readonly onReplan?: () => void }) {
   const { minutes, system } = useFormat();
   const means = stepMeans(step, system);
   const { window: open } = step;
   return (
     <>
       <h3>
-        {step.n}. {stepTitle(step)} <span className="note">zone {step.zones.join(', ')}</span>
+        {step.n}. {stepTitle(step)}
+        {step.isDone && ', done'} <span className="note">zone {step.zones.join(', ')}</span>
       </h3>
       {means && <p className="detail-means">{means}</p>}
       <p className="detail-times">
@@ -48,6 +71,13 @@ function Detail({ step }: { readonly step: Step }) {
           </span>
         )}
       </p>
+      {onReplan && (
+        <p>
+          <Button size="small" onClick={onReplan}>
+            Done so far: plan on from here…
+          </Button>
+        </p>
+      )}
       <Reasons reasons={step.why} />
       {step.cautions.length > 0 && (
         <ul className="cautions">
@@ -98,11 +128,19 @@ function Refusal({ system }: { readonly system: System }) {
           <li key={reason.text}>
             Zone {zones.join(', ')}: {said(reason)}{' '}
             {isRule(reason.rule) && <span className="rule-id">{reason.rule}</span>}
+            <Allowed refusal={reason} />
           </li>
         ))}
       </ul>
     </div>
   );
+}
+
+/** What would make it allowed, where something would. */
+function Allowed({ refusal }: { readonly refusal: Said }) {
+  const { system } = useFormat();
+  const words = allowedIf(refusal as Pick<Reason, 'code' | 'facts'>, system);
+  return words ? <i> Allowed {words}.</i> : null;
 }
 
 interface ZonesReason {

@@ -1,4 +1,4 @@
-import { PrinterOutlined } from '@ant-design/icons';
+import { CheckOutlined, PrinterOutlined } from '@ant-design/icons';
 import { stepFigure, stepTitle, type Step, type System } from '@blue-ledge/core';
 import { useEffect, useRef } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -30,9 +30,10 @@ export function StepList({ system, n, onPick }: StepListProps) {
           hands-on <b>{minutes(system.totals.handsOnMin)}</b>
         </span>
         <SourceLegend />
-        <Link className="print-link" to={{ pathname: '../plan-sheet', search }}>
-          <PrinterOutlined /> Print the plan
-        </Link>
+        <span className="print-links">
+          <PrinterOutlined /> <Link to={{ pathname: '../plan-sheet', search }}>Print the plan</Link>
+          <Link to={{ pathname: '../caution-sheet', search }}>Cautions</Link>
+        </span>
       </header>
       <ol className="step-list" ref={list} tabIndex={-1}>
         {system.steps.map((step) => (
@@ -58,7 +59,9 @@ function StepRow({
   const figure = stepFigure(step, system);
   return (
     <button type="button" className="step-row" aria-current={isShown ? 'step' : undefined} onClick={onPick}>
-      <span className="step-n">{step.n}</span>
+      <span className="step-n">
+        {step.isDone ? <CheckOutlined aria-label={`${step.n}, done`} /> : step.n}
+      </span>
       <span className="step-what">
         <span className="step-title">{stepTitle(step)}</span>
         <span className="note step-zones">{step.zones.join(' ')}</span>

@@ -1,5 +1,5 @@
 import { CheckOutlined, CloseSquareOutlined, MinusOutlined } from '@ant-design/icons';
-import type { System } from '@blue-ledge/core';
+import { allowedIf, type Reason, type System } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { useRef } from 'react';
 import { SectionThumb } from '../../shared/section/SectionThumb.tsx';
@@ -14,6 +14,8 @@ interface SystemCardsProps {
   readonly isChoosing: boolean;
   readonly onShow: (id: string) => void;
   readonly onChoose: (id: string) => void;
+  readonly onSchools: () => void;
+  readonly onWhyNot: () => void;
 }
 
 /** Systems side by side: those that are ready first, then those that a technician would ask about and that are refused. */
@@ -25,6 +27,8 @@ export function SystemCards({
   isChoosing,
   onShow,
   onChoose,
+  onSchools,
+  onWhyNot,
 }: SystemCardsProps) {
   const strip = useRef<HTMLUListElement>(null);
   const ready = systems.filter(({ verdict }) => verdict === 'ready');
@@ -42,6 +46,12 @@ export function SystemCards({
         </button>
         <button type="button" onClick={() => reveal(refused[0])} disabled={refused.length === 0}>
           <b>{refused.length}</b> refused
+        </button>
+        <button type="button" onClick={onSchools}>
+          Schools…
+        </button>
+        <button type="button" onClick={onWhyNot}>
+          Why not…?
         </button>
       </div>
       <ul ref={strip} tabIndex={-1}>
@@ -119,15 +129,18 @@ function Card({ system, input, isChosen, isShown, isChoosing, onShow, onChoose }
 
 /** State in glyph and words: chosen, allowed with what speaks against it, or refused by its first rule. */
 function Verdict({ system, isChosen }: { readonly system: System; readonly isChosen: boolean }) {
-  const { said } = useFormat();
+  const { said, system: units } = useFormat();
   const [broken] = system.refusedBy;
   const [remark] = system.remarks;
-  if (broken)
+  if (broken) {
+    const allowed = allowedIf(broken as Pick<Reason, 'code' | 'facts'>, units);
     return (
       <span className="card-verdict is-refused">
         <CloseSquareOutlined /> <b>Refused by {broken.rule}.</b> {said(broken)}
+        {allowed && <i> Allowed {allowed}.</i>}
       </span>
     );
+  }
   return (
     <span className="card-verdict">
       {isChosen ? <CheckOutlined /> : <MinusOutlined />} <b>{isChosen ? 'Chosen.' : 'Allowed.'}</b>{' '}

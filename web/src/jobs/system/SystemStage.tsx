@@ -1,12 +1,17 @@
 import { Button, Spin } from 'antd';
+import { useState } from 'react';
 import { Link } from 'react-router';
-import type { PlanView } from '@blue-ledge/core';
-import { useChooseSystem, useMakePlan, usePlan } from '../../api/queries.ts';
+import type { PlanView, Schools } from '@blue-ledge/core';
+import { useChooseSystem, useMakePlan, usePlan, type PlanAsk } from '../../api/queries.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { useWaiting } from '../../state/drafts.ts';
 import { usePanelContext, type PanelContext } from '../panel-context.ts';
+import { DecidingTests } from './DecidingTests.tsx';
 import { PlanBoard } from './PlanBoard.tsx';
+import { PlanTerms } from './PlanTerms.tsx';
+import { SchoolsDrawer } from './SchoolsDrawer.tsx';
 import { Stops } from './Stops.tsx';
+import { WhyNotDrawer } from './WhyNotDrawer.tsx';
 import './system.css';
 
 /** System: asks for systems, compares them, and shows the one that is looked at step by step. */
@@ -15,13 +20,17 @@ export function SystemStage() {
   const { data: plan, error, isPending } = usePlan(context.key);
   const make = useMakePlan(context.key);
   const choose = useChooseSystem(context.key, plan);
+  const [open, setOpen] = useState<'schools' | 'why-not' | null>(null);
   if (error) return <Problem error={error} />;
   if (isPending) return <Spin className="stage-wait" description="Fetching the plan" />;
+  const schools = (plan?.plan.schools ?? {}) as Schools;
+  const done = plan?.plan.done ?? [];
+  const again: PlanAsk = { schools, ...(done.length > 0 ? { done } : {}) };
   const ask = (
     <AskButton
       label={plan ? 'Plan again' : 'Ask for systems'}
       isBusy={make.isPending}
-      onClick={() => make.mutate()}
+      onClick={() => make.mutate(again)}
       context={context}
     />
   );
@@ -30,14 +39,39 @@ export function SystemStage() {
     <div className="system">
       {(make.error ?? choose.error) && <Problem error={(make.error ?? choose.error)!} />}
       <PlanState plan={plan} ask={ask} />
+      <PlanTerms plan={plan} onPlan={(changed) => make.mutate({ ...again, ...changed })} />
       <Stops stopped={plan.plan.stopped} />
       <Warnings warnings={plan.plan.warnings} />
+      <DecidingTests tests={plan.plan.tests ?? []} />
       <PlanBoard
         plan={plan}
         view={context.view}
         isChoosing={choose.isPending}
         onChoose={(id) => choose.mutate(id)}
+        onReplan={(acts) => make.mutate({ schools, done: acts })}
+        onSchools={() => setOpen('schools')}
+        onWhyNot={() => setOpen('why-not')}
       />
+      {open === 'schools' && (
+        <SchoolsDrawer
+          view={context.view}
+          chosen={schools}
+          onClose={() => setOpen(null)}
+          onPlan={(chosen) => {
+            setOpen(null);
+            make.mutate({ ...again, schools: chosen });
+          }}
+        />
+      )}
+      {open === 'why-not' && (
+        <WhyNotDrawer
+          panelKey={context.key}
+          view={context.view}
+          system={plan.plan.systems.find(({ id }) => id === (plan.chosen ?? plan.plan.chosen))}
+          schools={schools}
+          onClose={() => setOpen(null)}
+        />
+      )}
     </div>
   );
 }

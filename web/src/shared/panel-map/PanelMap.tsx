@@ -1,4 +1,4 @@
-import type { CutLine, Panel } from '@blue-ledge/core';
+import { regionsOf, type CutLine, type Panel } from '@blue-ledge/core';
 import type { ReactNode } from 'react';
 import { NestedMap } from './NestedMap.tsx';
 import type { Frame } from './panel-frame.ts';
@@ -19,7 +19,7 @@ interface PanelMapProps {
 
 /** The panel from the front. */
 export function PanelMap({ panel, cut, onCut, over, ...rest }: PanelMapProps) {
-  return panel.outline ? (
+  return regionsOf(panel) ? (
     <ShapedMap panel={panel} cut={cut ?? undefined} onCut={onCut} over={over} {...rest} />
   ) : (
     <NestedMap panel={panel} hasCut={cut !== undefined} {...rest} />

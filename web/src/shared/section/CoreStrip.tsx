@@ -17,13 +17,23 @@ interface CoreStripProps {
   readonly zoneId: string;
   readonly layers: readonly StrataLayer[];
   readonly substrate: LayerKind;
+  readonly tones: Readonly<Record<string, number>>;
   readonly x0: number;
   readonly bottom: number;
   readonly system: UnitSystem;
 }
 
 /** The core beside the section: the layers under the blue line at their own height, with figure and name. */
-export function CoreStrip({ geometry, zoneId, layers, substrate, x0, bottom, system }: CoreStripProps) {
+export function CoreStrip({
+  geometry,
+  zoneId,
+  layers,
+  substrate,
+  tones,
+  x0,
+  bottom,
+  system,
+}: CoreStripProps) {
   const x = coreX(geometry, zoneId);
   if (x === null) return null;
   const cut = coreLayers(geometry, x, layers);
@@ -59,6 +69,7 @@ export function CoreStrip({ geometry, zoneId, layers, substrate, x0, bottom, sys
               {formatNumber('Um', um, system)}
             </tspan>{' '}
             {LAYER_KINDS[kind].short}
+            {tones[slot] !== undefined && ` L* ${tones[slot]}`}
           </text>
         </g>
       ))}

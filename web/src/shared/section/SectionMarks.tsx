@@ -131,7 +131,17 @@ export function ZoneTabs({ geometry, core, bottom, onPick }: ZoneTabsProps) {
         <line x1={corePx} x2={corePx} y1="28" y2={bottom} stroke="#1E5B8C" strokeWidth="2" />
       )}
       {geometry.spans.map(({ zoneId, x0, x1 }, i) => (
-        <g key={`${zoneId} ${x0}`} onClick={() => onPick(zoneId)} style={{ cursor: 'pointer' }}>
+        <g
+          key={`${zoneId} ${x0}`}
+          role="button"
+          // A zone that the cut crosses again is picked at its first stretch.
+          tabIndex={geometry.spans.findIndex((span) => span.zoneId === zoneId) === i ? 0 : -1}
+          aria-label={`Core through zone ${zoneId}`}
+          aria-pressed={zoneId === core}
+          className="zone-tab"
+          onClick={() => onPick(zoneId)}
+          onKeyDown={({ key }) => (key === 'Enter' || key === ' ') && onPick(zoneId)}
+        >
           {i > 0 && <line x1={x0} x2={x0} y1="26" y2={bottom} stroke="#8A8577" strokeDasharray="1 5" />}
           <path d={`M${x0 + 3} 28V22H${x1 - 3}V28`} fill="none" stroke="#14212B" strokeWidth="1.4" />
           <rect
@@ -148,6 +158,31 @@ export function ZoneTabs({ geometry, core, bottom, onPick }: ZoneTabsProps) {
       ))}
     </g>
   );
+}
+
+/** What the gauge said, beside what is drawn: a line at its height over each stretch that was measured. */
+export function MeasuredMarks({
+  geometry: { spans, zeroY, pxPerUm },
+  measuredUm,
+  system,
+}: {
+  readonly geometry: SectionGeometry;
+  readonly measuredUm: SectionInput['measuredUm'];
+  readonly system: UnitSystem;
+}) {
+  return spans.flatMap(({ zoneId, x0, x1 }) => {
+    const um = measuredUm[zoneId];
+    if (um === undefined) return [];
+    const y = Math.max(34, zeroY - um * pxPerUm);
+    return (
+      <g key={`${zoneId} ${x0}`}>
+        <line x1={x0 + 4} x2={x1 - 4} y1={y} y2={y} stroke="#8E2F1B" strokeWidth="2" strokeDasharray="7 3" />
+        <text x={x0 + 6} y={y - 4} fontSize="12.5" fontWeight="600" fill="#8E2F1B">
+          measured {formatNumber('Um', um, system)}
+        </text>
+      </g>
+    );
+  });
 }
 
 /** Code and thickness of a layer, on a plaque as wide as its text. */

@@ -3,7 +3,15 @@ import { useMemo } from 'react';
 import { patternId } from '../materials/patterns.ts';
 import { CoreStrip } from './CoreStrip.tsx';
 import { RemovedFilm } from './RemovedFilm.tsx';
-import { BreakMark, Ground, OuterBreaks, PlaqueMark, Ticks, ZoneTabs } from './SectionMarks.tsx';
+import {
+  BreakMark,
+  Ground,
+  MeasuredMarks,
+  OuterBreaks,
+  PlaqueMark,
+  Ticks,
+  ZoneTabs,
+} from './SectionMarks.tsx';
 import { linePath, ribbonPath } from './paths.ts';
 import { layoutSection, removedUm, type SectionInput } from './section-layout.ts';
 
@@ -41,7 +49,7 @@ export function StrataSection({
     <svg
       width="100%"
       viewBox={`0 0 ${width} ${height}`}
-      role="img"
+      role="group"
       aria-label={describe(input, n)}
       className="section-drawing"
     >
@@ -69,11 +77,13 @@ export function StrataSection({
           zoneId={core}
           layers={input.strata[n]!.zones[core] ?? []}
           substrate={input.substrates[core] ?? 'steel'}
+          tones={input.tones}
           x0={size.width}
           bottom={bottom}
           system={system}
         />
       )}
+      {n === 0 && <MeasuredMarks geometry={now} measuredUm={input.measuredUm} system={system} />}
       {now.plaques.map((plaque) => (
         <PlaqueMark key={`${plaque.kind} ${plaque.x} ${plaque.y}`} plaque={plaque} system={system} />
       ))}

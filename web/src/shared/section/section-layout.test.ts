@@ -36,6 +36,8 @@ const DOOR: SectionInput = {
   strata: strataOf(FOUND, STEPS),
   substrates: { A: 'steel', B: 'steel', C: 'steel' },
   hollowsUm: { A: 0, B: 0, C: 900 },
+  tones: {},
+  measuredUm: {},
 };
 
 test('stretches fill the width without gap or overlap, the outer two cut short', () => {
@@ -154,6 +156,8 @@ describe('any panel', () => {
       strata: strataOf(found, []),
       substrates: {},
       hollowsUm: Object.fromEntries(Object.entries(found).map(([id, stack]) => [id, hollow(stack)])),
+      tones: {},
+      measuredUm: {},
     };
   };
 

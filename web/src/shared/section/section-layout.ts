@@ -29,6 +29,10 @@ export interface SectionInput {
   readonly substrates: Readonly<Record<string, LayerKind>>;
   /** Hollow under each zone's body work, µm. */
   readonly hollowsUm: Readonly<Record<string, number>>;
+  /** Tone L* of layers that were laid with one, by slot. */
+  readonly tones: Readonly<Record<string, number>>;
+  /** Mean of gauge readings over each zone as found, µm. */
+  readonly measuredUm: Readonly<Record<string, number>>;
 }
 
 export interface Span {

@@ -1,0 +1,72 @@
+import { CheckOutlined, CloseSquareOutlined, PlusSquareOutlined, WarningOutlined } from '@ant-design/icons';
+import {
+  allowedIf,
+  stepMeans,
+  stepTitle,
+  type JudgedStep,
+  type Judgement,
+  type Reason,
+} from '@blue-ledge/core';
+import type { ReactNode } from 'react';
+import { useFormat } from '../../state/units.ts';
+
+const WORDS: Record<JudgedStep['verdict'], readonly [icon: ReactNode, words: string]> = {
+  allowed: [<CheckOutlined key="i" />, 'allowed'],
+  remarked: [<WarningOutlined key="i" />, 'allowed, with a remark'],
+  added: [<PlusSquareOutlined key="i" />, 'added: rules ask for it'],
+  refused: [<CloseSquareOutlined key="i" />, 'refused'],
+};
+
+/** The verdict on a sequence, step by step; each glyph with its word. */
+export function Verdicts({ judgement: { steps, isReady, problems } }: { readonly judgement: Judgement }) {
+  return (
+    <section aria-label="Verdict" aria-live="polite" className="verdicts">
+      <h3>
+        {isReady
+          ? 'Nothing is refused: this gets the panel ready for base.'
+          : steps.some(({ verdict }) => verdict === 'refused')
+            ? 'Not like this.'
+            : 'Nothing is refused so far; it does not end in the hand-over yet.'}
+      </h3>
+      {problems.map(({ path, message }) => (
+        <p key={path} className="problem">
+          Step {Number(path) + 1}, {message}
+        </p>
+      ))}
+      <ol>
+        {steps.map((judged, i) => (
+          <JudgedRow key={i} judged={judged} />
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+function JudgedRow({ judged: { verdict, step, refusedBy } }: { readonly judged: JudgedStep }) {
+  const { system, said } = useFormat();
+  const [icon, words] = WORDS[verdict];
+  const means = stepMeans(step, system);
+  const texts = [...new Map(refusedBy.map((refusal) => [refusal.text, refusal])).values()];
+  return (
+    <li className={`judged is-${verdict}`}>
+      <span>
+        {icon} <b>{stepTitle(step)}</b> {step.zones.join(' ')}
+        {means && <span className="note"> {means}</span>}
+      </span>
+      <span className="note">{words}</span>
+      {texts.length > 0 && (
+        <ul>
+          {texts.map((refusal) => {
+            const allowed = allowedIf(refusal as Pick<Reason, 'code' | 'facts'>, system);
+            return (
+              <li key={refusal.text}>
+                <span className="rule-id">{refusal.rule}</span> {said(refusal)}
+                {allowed && <i> Allowed {allowed}.</i>}
+              </li>
+            );
+          })}
+        </ul>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,28 @@
+import { LAYER_KINDS, type LayerKind } from '@blue-ledge/core';
+import { Swatch } from '../materials/Swatch.tsx';
+import type { SectionInput } from './section-layout.ts';
+
+/** Every material that the section shows at any step, with pattern, letters and name. */
+export function Legend({ input: { strata, substrates } }: { readonly input: SectionInput }) {
+  const laid = strata.flatMap(({ zones }) =>
+    Object.values(zones)
+      .flat()
+      .map(({ kind }) => kind),
+  );
+  const kinds = new Set<LayerKind>([...Object.values(substrates), ...laid]);
+  return (
+    <ul className="section-legend" aria-label="Legend">
+      {[...kinds].map((kind) => (
+        <li key={kind}>
+          <Swatch kind={kind} /> {LAYER_KINDS[kind].label}
+        </li>
+      ))}
+      <li>
+        <svg width="44" height="22" aria-hidden="true">
+          <rect width="44" height="22" fill="url(#removed-film)" stroke="#42515C" strokeDasharray="3 3" />
+        </svg>
+        taken off by this step
+      </li>
+    </ul>
+  );
+}
