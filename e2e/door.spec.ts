@@ -1,4 +1,4 @@
-import { DOOR, expect, expectSaved, test } from './fixtures.ts';
+import { DOOR, askForSystems, expect, expectSaved, test } from './fixtures.ts';
 
 test('a steel door from survey to a chosen, explained and printed system', async ({ page }) => {
   await page.goto('/');
@@ -82,8 +82,7 @@ test('a steel door from survey to a chosen, explained and printed system', async
 test('a changed survey says that the plan is old, and keeps it until it is planned again', async ({
   page,
 }) => {
-  await page.goto(`${DOOR}/system`);
-  await page.getByRole('button', { name: 'Ask for systems' }).click();
+  await askForSystems(page);
   await page.getByRole('link', { name: 'Survey', exact: true }).click();
   await page.getByRole('button', { name: /stripped patch/ }).click();
   await page.getByRole('region', { name: 'Zone B' }).getByRole('spinbutton', { name: 'Area' }).fill('0.2');

@@ -61,9 +61,9 @@ export const SUBSTRATE_KINDS = LAYER_KIND_NAMES.filter((kind) => LAYER_KINDS[kin
 export const familyOf = (kind: LayerKind): Family => LAYER_KINDS[kind].family;
 export const labelOf = (kind: LayerKind): string => LAYER_KINDS[kind].label;
 export const isMetal = (kind: LayerKind): boolean => familyOf(kind) === 'metal';
+const SOLID: ReadonlySet<Family> = new Set(['metal', 'composite', 'plastic']);
 /** What carries everything else and has no film thickness of its own. */
-export const isSolid = (kind: LayerKind): boolean =>
-  ['metal', 'composite', 'plastic'].includes(familyOf(kind));
+export const isSolid = (kind: LayerKind): boolean => SOLID.has(familyOf(kind));
 /** Filler, glaze or seam: body that fills a hollow and so adds no height over the sound surface. */
 export const isBody = (kind: LayerKind): boolean => familyOf(kind) === 'body';
 

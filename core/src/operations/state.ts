@@ -136,9 +136,24 @@ export const raise = (zone: ZoneState, matter: Matter): ZoneState =>
 
 export const isBare = (state: ZoneState): boolean => isMetal(topOf(state).kind);
 
+/** What was worked out of a state once; states never change, so it holds for as long as they live. */
+const remembered = <State extends object, Value>(
+  work: (state: State) => Value,
+): ((state: State) => Value) => {
+  const known = new WeakMap<State, Value>();
+  return (state) => {
+    const before = known.get(state);
+    if (before !== undefined) return before;
+    const value = work(state);
+    known.set(state, value);
+    return value;
+  };
+};
+
 /** Film over the substrate, µm; filler, glaze and seam fill a hollow and add no height. */
-export const heightUm = (state: ZoneState): number =>
-  state.stack.reduce((sum, layer) => (isSolid(layer.kind) || isBody(layer.kind) ? sum : sum + layer.um), 0);
+export const heightUm = remembered((state: ZoneState): number =>
+  state.stack.reduce((sum, { kind, um }) => (isSolid(kind) || isBody(kind) ? sum : sum + um), 0),
+);
 
 /** Bare composite: gelcoat or laminate without a film of ours or anybody's. */
 export const isRawComposite = (state: ZoneState): boolean => familyOf(topOf(state).kind) === 'composite';
@@ -159,13 +174,13 @@ export function zoneOf(panel: PanelState, id: string): ZoneState {
 }
 
 /** The largest zone with a border of nobody's making: what the others must come level with. */
-export function soundNeighbour(panel: PanelState): ZoneState | null {
+export const soundNeighbour = remembered((panel: PanelState): ZoneState | null => {
   const sound = panel.zones.filter((state) => state.edge === 'sound' && heightUm(state) > 0);
   return sound.reduce<ZoneState | null>(
     (best, state) => (best && best.zone.areaM2 >= state.zone.areaM2 ? best : state),
     null,
   );
-}
+});
 
 /** Height once its own waves and peel are sanded off, µm. */
 const settledHeightUm = (state: ZoneState): number =>

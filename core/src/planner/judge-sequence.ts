@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Context } from '../operations/context.ts';
 import { carryOut } from '../operations/perform.ts';
 import type { PanelState } from '../operations/state.ts';
-import { checkAct } from '../rules/check-act.ts';
+import { decideAct } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
 import { actOf, type OwnAct } from './own-sequence.ts';
 import { refusalSchema, stepSchema } from './plan.ts';
@@ -75,7 +75,7 @@ export function judgeSequence(
       });
       panel = prepared.panel;
     } else {
-      const verdicts = checkAct(act, panel, context);
+      const verdicts = decideAct(act, panel, context);
       const broken = verdicts.filter(({ level }) => level === 'must');
       const refusals = prepared && !prepared.ok ? prepared.refusals : broken;
       const { panel: after, cost } = carryOut(panel, act, context);
@@ -108,7 +108,7 @@ export function carryOutAll(
   own.forEach((typedAct, i) => {
     const read = actOf(typedAct, context);
     if (!read.ok) return problems.push(`step ${i + 1}, ${read.message}`);
-    const remarks = checkAct(read.act, panel, context);
+    const remarks = decideAct(read.act, panel, context);
     const { panel: after, cost } = carryOut(panel, read.act, context);
     steps.push({ act: read.act, before: panel, after, cost, remarks });
     panel = { ...after, clockMin: after.clockMin + (typedAct.thenMin ?? 0) };

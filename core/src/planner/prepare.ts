@@ -1,10 +1,10 @@
 import { isCoarser, type Grade } from '../materials/grades.ts';
-import { isCoat, isSanding, lastGrade, type Act, type SandAct } from '../operations/act.ts';
+import { isCoat, isLaying, isSanding, lastGrade, type Act, type SandAct } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
-import { carryOut } from '../operations/perform.ts';
+import { carryOut, type Outcome } from '../operations/perform.ts';
 import type { Cost } from '../operations/operation.ts';
 import { isBare, zoneOf, type PanelState } from '../operations/state.ts';
-import { checkAct } from '../rules/check-act.ts';
+import { decideAct } from '../rules/check-act.ts';
 import { REMEDY_ORDER } from '../rules/remedies.ts';
 import type { Verdict } from '../rules/rule.ts';
 import type { Reason } from '../wording/reason.ts';
@@ -37,7 +37,39 @@ export type Prepared =
 /** More steps than any real preparation has; a loop of rules ends here and says so. */
 const MOST_STEPS = 90;
 
-export function prepare(start: PanelState, act: Act, context: Context): Prepared {
+/** What is known of an act in one state; acts that want the same preparation find it done. */
+interface Tried {
+  readonly verdicts: readonly Verdict[];
+  outcome?: Outcome;
+}
+/** Keeps what was tried, by state and act; one for a whole search, whose context does not change. */
+export type Memo = WeakMap<PanelState, Map<string, Tried>>;
+export const newMemo = (): Memo => new WeakMap();
+
+/** All that tells acts apart in what they do; why they are done makes no difference to that. */
+const fullSignature = (act: Act): string => {
+  const means = isSanding(act)
+    ? `${act.grades.join()} ${act.tool}`
+    : isLaying(act)
+      ? `${act.sheetId} ${isCoat(act) ? Object.values(act.coats).join() : ''} ${isCoat(act) ? `${act.isLightFirst} ${act.toneL}` : ''}`
+      : act.op === 'cure'
+        ? act.method
+        : '';
+  return `${act.op} ${act.zones.join()} ${means}`;
+};
+
+function tried(act: Act, panel: PanelState, context: Context, memo: Memo): Tried {
+  const known = memo.get(panel) ?? new Map<string, Tried>();
+  memo.set(panel, known);
+  const name = fullSignature(act);
+  const before = known.get(name);
+  if (before) return before;
+  const made: Tried = { verdicts: decideAct(act, panel, context) };
+  known.set(name, made);
+  return made;
+}
+
+export function prepare(start: PanelState, act: Act, context: Context, memo: Memo = newMemo()): Prepared {
   const steps: Performed[] = [];
   let panel = start;
 
@@ -49,11 +81,13 @@ export function prepare(start: PanelState, act: Act, context: Context): Prepared
   /** Does the act after what it needs; returns the verdicts that nothing can remedy. */
   const reach = (wanted: Act, pending: readonly string[]): readonly Verdict[] => {
     for (;;) {
-      const verdicts = checkAct(wanted, panel, context);
-      const asked = verdicts.filter(isAsked);
+      const known = tried(wanted, panel, context, memo);
+      const asked = known.verdicts.filter(isAsked);
       if (asked.length === 0) {
-        steps.push(done(wanted, panel, verdicts, context));
-        panel = steps[steps.length - 1]!.after;
+        known.outcome ??= carryOut(panel, wanted, context);
+        const { panel: after, cost } = known.outcome;
+        steps.push({ act: wanted, before: panel, after, cost, remarks: known.verdicts });
+        panel = after;
         return [];
       }
       const hopeless = asked.filter((verdict) => verdict.remedy === undefined);
@@ -83,11 +117,6 @@ const endless = (act: Act, nSteps: number): Verdict => ({
   zoneId: act.zones[0] ?? '',
   reason: { rule: 'op', code: 'op.no-end', facts: { steps: nSteps }, source: 'model' },
 });
-
-function done(act: Act, before: PanelState, remarks: readonly Verdict[], context: Context): Performed {
-  const { panel: after, cost } = carryOut(before, act, context);
-  return { act, before, after, cost, remarks };
-}
 
 /** Remedies of the same kind are shared by their zones; the first in REMEDY_ORDER is taken up. */
 function nextRemedy(broken: readonly Verdict[], panel: PanelState): Act {

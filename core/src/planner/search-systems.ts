@@ -5,7 +5,7 @@ import type { PanelState, ZoneState } from '../operations/state.ts';
 import type { Verdict } from '../rules/rule.ts';
 import { bestFirst, type Problem } from './best-first.ts';
 import { intents } from './intents.ts';
-import { prepare, type Performed } from './prepare.ts';
+import { newMemo, prepare, type Performed } from './prepare.ts';
 import { scoreOf } from './score.ts';
 
 /** Search for systems: choices (intents) with their preparation are the edges, the hand-over is the goal. */
@@ -48,12 +48,13 @@ export const familyOfWay = (choices: readonly Act[]): string => choices.map((act
 /** Searches one panel; deterministic, bounded by MOST_STATES. */
 export function searchSystems(start: PanelState, context: Context): Searched {
   const refusals = new Map<string, Refusal>();
+  const memo = newMemo();
   const costs = new Map<Way, number>([[{ panel: start, steps: [], choices: [] }, 0]]);
   const root = [...costs.keys()][0]!;
 
   const expand = (way: Way): { state: Way; cost: number }[] =>
     intents(way.panel, context).flatMap((act) => {
-      const tried = prepare(way.panel, act, context);
+      const tried = prepare(way.panel, act, context, memo);
       const steps = [...way.steps, ...tried.steps];
       const cost = scoreOf(tried.steps, context);
       const total = (costs.get(way) ?? 0) + cost;

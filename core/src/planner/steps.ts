@@ -4,6 +4,7 @@ import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
 import { numbersOf } from '../operations/perform.ts';
 import { isBare, zoneOf, type Layer, type PanelState, type ZoneState } from '../operations/state.ts';
 import type { z } from 'zod';
+import { adviceOn } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
 import { allowedIf, say } from '../wording/say.ts';
 import type { Reason, Source } from '../wording/reason.ts';
@@ -150,7 +151,8 @@ export function stepOf(performed: Performed, n: number, context: Context): Step 
         },
       ]
     : [];
-  const why = unique([...act.why, ...numbers, ...windowReason, ...remarks.map(({ reason }) => reason)]);
+  const said = [...remarks, ...adviceOn(act, before, context)].map(({ reason }) => reason);
+  const why = unique([...act.why, ...numbers, ...windowReason, ...said]);
   return {
     n,
     op: act.op,

@@ -59,10 +59,11 @@ const blockRemedy = ({ zone, act, panel, context }: Trial) => {
 
 const noBuildAtAll = (trial: Trial): readonly Verdict[] => {
   const { act, zone, context } = trial;
+  if (act.op !== 'hand-over' || zone.edge === 'sound') return fine;
   const { side } = schoolIn(context, 'build');
-  const hadWork = laidKinds(zone).length > 0 && zone.edge !== 'sound';
-  const hasBuild = laidKinds(zone).some((kind) => kind === 'build' || kind === 'dtm');
-  if (act.op !== 'hand-over' || side !== 'always' || !hadWork || hasBuild) return fine;
+  const laid = laidKinds(zone);
+  const isBuilt = laid.some((kind) => kind === 'build' || kind === 'dtm');
+  if (side !== 'always' || laid.length === 0 || isBuilt) return fine;
   return b1.school(trial, { code: 'school.build', facts: { side } });
 };
 

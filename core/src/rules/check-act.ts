@@ -1,4 +1,4 @@
-import { OPS, type Act } from '../operations/act.ts';
+import { OPS, type Act, type OpName } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { physicalReasons } from '../operations/perform.ts';
 import { zoneOf, type PanelState } from '../operations/state.ts';
@@ -26,19 +26,43 @@ export const RULES: readonly Rule[] = [
   ...CLEAN_RULES,
 ];
 
-const RULES_ON = new Map(OPS.map((op) => [op, RULES.filter((rule) => rule.on.includes(op))]));
+const rulesOn = (wanted: (rule: Rule) => boolean): ReadonlyMap<OpName, readonly Rule[]> =>
+  new Map(OPS.map((op) => [op, RULES.filter((rule) => rule.on.includes(op) && wanted(rule))]));
+const DECIDING = rulesOn(({ isAdvice }) => !isAdvice);
+const ADVICE = rulesOn(({ isAdvice }) => isAdvice === true);
+
+const trialsOf = (act: Act, panel: PanelState, context: Context): Trial[] =>
+  act.zones.map((id) => ({ act, zone: zoneOf(panel, id), panel, context }));
+
+function heard(rules: readonly Rule[], trials: readonly Trial[]): Verdict[] {
+  const verdicts: Verdict[] = [];
+  for (const rule of rules)
+    for (const trial of trials) {
+      const said = rule.judge(trial);
+      if (said.length > 0) verdicts.push(...said);
+    }
+  return verdicts;
+}
 
 /**
- * Every verdict on an act in this state: the trade's rules first, then what is physically wrong with it.
- * Empty when nobody has anything to say. O(rules of the operation x zones of the act).
+ * Every verdict that decides about an act in this state: the trade's rules first, then what is physically wrong with
+ * it. Empty when nobody has anything to say. O(rules of the operation x zones of the act).
  */
-export function checkAct(act: Act, panel: PanelState, context: Context): Verdict[] {
-  const trials = act.zones.map((id): Trial => ({ act, zone: zoneOf(panel, id), panel, context }));
-  const verdicts: Verdict[] = [];
-  for (const rule of RULES_ON.get(act.op) ?? [])
-    for (const trial of trials) verdicts.push(...rule.judge(trial));
+export function decideAct(act: Act, panel: PanelState, context: Context): Verdict[] {
+  const trials = trialsOf(act, panel, context);
+  const verdicts = heard(DECIDING.get(act.op)!, trials);
   for (const { zone } of trials)
     for (const reason of physicalReasons(zone, act, panel, context))
       verdicts.push({ level: 'must', zoneId: zone.zone.id, reason });
   return verdicts;
 }
+
+/** How an act is done right: notes of the rules that only advise. */
+export const adviceOn = (act: Act, panel: PanelState, context: Context): Verdict[] =>
+  heard(ADVICE.get(act.op)!, trialsOf(act, panel, context));
+
+/** All that is said of an act in this state, advice included. */
+export const checkAct = (act: Act, panel: PanelState, context: Context): Verdict[] => [
+  ...decideAct(act, panel, context),
+  ...adviceOn(act, panel, context),
+];

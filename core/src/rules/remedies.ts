@@ -125,20 +125,25 @@ export const promote = (zone: ZoneState, sheet: ProductSheet): Remedy => {
 export const removeRust = (zone: ZoneState): Remedy =>
   sand('remove-rust', [zone.zone.id], ['P80'], 'machine');
 
+/** Ladders that were worked out before: the same few are asked for at every step of a search. */
+const KNOWN_LADDERS = new Map<string, [Grade, ...Grade[]]>();
+const MOST_KNOWN = 4000;
+
 /** Grades from the open scratch to a target, inside the shop's largest jump; the target alone where nothing is open. */
 export function gradesTo(zone: ZoneState, target: Grade, tool: Tool, context: Context): [Grade, ...Grade[]] {
   const from = zone.surface.scratch?.grade;
   if (!from || !isCoarser(from, target)) return [target];
-  const ladder = bestLadder({
-    from,
-    to: target,
-    tool,
-    areaM2: zone.zone.areaM2,
-    material: sandedMaterial(topOf(zone).kind),
-    largestJump: ruleIn(context, 'largestJump').value,
-  });
-  const grades = ladder?.steps.map((step) => step.grade) ?? [target];
-  return grades as [Grade, ...Grade[]];
+  const material = sandedMaterial(topOf(zone).kind);
+  const largestJump = ruleIn(context, 'largestJump').value;
+  const { areaM2 } = zone.zone;
+  const name = `${from} ${target} ${tool} ${material} ${areaM2} ${largestJump}`;
+  const known = KNOWN_LADDERS.get(name);
+  if (known) return known;
+  const ladder = bestLadder({ from, to: target, tool, areaM2, material, largestJump });
+  const grades = (ladder?.steps.map((step) => step.grade) ?? [target]) as [Grade, ...Grade[]];
+  if (KNOWN_LADDERS.size >= MOST_KNOWN) KNOWN_LADDERS.clear();
+  KNOWN_LADDERS.set(name, grades);
+  return grades;
 }
 
 export const abrade = (zone: ZoneState, target: Grade, tool: Tool, context: Context): Remedy =>

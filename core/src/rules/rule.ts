@@ -32,6 +32,8 @@ export interface Rule {
   /** The operations it has something to say about. */
   readonly on: readonly OpName[];
   readonly judge: (trial: Trial) => readonly Verdict[];
+  /** It only ever gives notes: a search need not ask it. */
+  readonly isAdvice?: boolean;
 }
 
 type MakeRemedy = (why: readonly Reason[]) => Act;
@@ -69,6 +71,7 @@ export const advice = (
     id,
     on,
     asks,
+    isAdvice: true,
     judge: (trial) => {
       const wording = when(trial);
       return wording ? note(trial, wording) : fine;

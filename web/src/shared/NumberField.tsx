@@ -13,6 +13,8 @@ interface NumberFieldProps {
   readonly to: number;
   readonly onChange: (value: number) => void;
   readonly isLabelHidden?: boolean;
+  /** Where the number comes from, beside its label. */
+  readonly hint?: string | undefined;
   /** Passes a value on when the field is left, not with every digit. */
   readonly whenLeft?: boolean;
 }
@@ -26,6 +28,7 @@ export function NumberField({
   to,
   onChange,
   isLabelHidden = false,
+  hint,
   whenLeft = false,
 }: NumberFieldProps) {
   const system = useUnits((state) => state.system);
@@ -53,9 +56,12 @@ export function NumberField({
 
   return (
     <div className="field">
-      <label htmlFor={id} className={isLabelHidden ? 'visually-hidden' : ''}>
-        {label}
-      </label>
+      <span>
+        <label htmlFor={id} className={isLabelHidden ? 'visually-hidden' : ''}>
+          {label}
+        </label>
+        {hint && <span className="note">, {hint}</span>}
+      </span>
       <InputNumber
         key={system}
         id={id}

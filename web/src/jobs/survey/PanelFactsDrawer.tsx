@@ -149,7 +149,8 @@ function OutlineFields({ panel, onChange }: Pick<PanelFactsProps, 'panel' | 'onC
         </>
       )}
       <NumberField
-        label={panel.outline && !panel.isAreaMeasured ? 'Area, from the outline' : 'Area, measured'}
+        label="Panel area"
+        hint={panel.outline && !panel.isAreaMeasured ? 'from the outline' : 'measured'}
         quantity="M2"
         value={panel.areaM2}
         from={panel.zones.reduce((sum, { areaM2 }) => sum + areaM2, 0) / 1.02}

@@ -95,7 +95,7 @@ export function ShapeTools({ panel, zone, edit, onSelect, onCopy }: ShapeToolsPr
       />
       <Tool label="Copy the survey of another panel" icon={<CopyOutlined />} onClick={onCopy} />
       <Tool
-        label="Undo on the panel"
+        label="Take back the last change of the panel"
         icon={<UndoOutlined />}
         isOff={!edit.undo}
         onClick={() => edit.undo?.()}

@@ -30,7 +30,8 @@ export function ZoneEditor({ panelKey, view, zone, problems }: ZoneEditorProps) 
         <span className="zone-letter zone-letter-large">{zone.id}</span>
         <NameField name={zone.name} onChange={(name) => edit.change({ ...zone, name }, 'name')} />
         <NumberField
-          label={view.panel.outline && !zone.isAreaMeasured ? 'Area, from its shape' : 'Area'}
+          label="Area"
+          hint={view.panel.outline ? (zone.isAreaMeasured ? 'measured' : 'from its shape') : undefined}
           quantity="M2"
           value={zone.areaM2}
           from={LEAST_AREA_M2}

@@ -1,0 +1,154 @@
+import type { Page } from '@playwright/test';
+import { DOOR, expect, expectAccessible, expectSaved, test } from './fixtures.ts';
+
+const zones = (page: Page) => page.getByRole('list', { name: 'Zones' }).getByRole('button');
+const tool = (page: Page, name: string) => page.getByRole('button', { name });
+
+test('zones are added, moved, bent, split, stacked and taken away, and the panel stays whole', async ({
+  page,
+}) => {
+  await page.goto(`${DOOR}/survey?zone=B`);
+  await tool(page, 'Add a zone').click();
+  await expect(zones(page)).toHaveText([/old finish/, /stripped patch/, /filled dent/, /zone D.*0.1 m²/]);
+  await expect(page.getByRole('region', { name: 'Zone D' })).toBeVisible();
+
+  // By keyboard: the shape as a whole, then one corner; the area follows, the rest of the panel makes room.
+  const shape = page.getByRole('button', { name: /^Shape of zone D/ });
+  await shape.focus();
+  for (let i = 0; i < 8; i++) await shape.press('Shift+ArrowUp');
+  await expectSaved(page);
+  const corner = page.getByRole('button', { name: /^Corner 3 of zone D/ });
+  await corner.focus();
+  for (let i = 0; i < 4; i++) await corner.press('Shift+ArrowRight');
+  await expect(zones(page).last()).toHaveText(/zone D.*0.14 m²/);
+  await expectSaved(page);
+
+  // By pointer: the shape is dragged to the left.
+  const box = (await shape.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 - 30, box.y + box.height / 2, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(async () => (await shape.boundingBox())!.x).toBeLessThan(box.x - 15);
+
+  await tool(page, 'Split zone D across').click();
+  await expect(zones(page)).toHaveCount(5);
+  await tool(page, 'Lay zone D on top').click();
+  await expect(zones(page).last()).toHaveText(/zone D/);
+  await tool(page, 'Remove zone D').click();
+  await expect(zones(page)).toHaveText([/old finish/, /stripped patch/, /filled dent/, /zone E/]);
+  await tool(page, 'Take back the last change of the panel').click();
+  await expect(zones(page)).toHaveCount(5);
+  await expectSaved(page);
+  await expect(page.getByText('Zones cover 2.1 m² of the panel’s 2.1 m².')).toBeVisible();
+
+  await page.reload();
+  await expect(zones(page)).toHaveCount(5);
+  await expectAccessible(page);
+});
+
+test('panel facts: an outline for a panel that had none, its size, parts and their bags', async ({
+  page,
+  shop,
+}) => {
+  const zone = {
+    id: 'A',
+    name: 'finish',
+    areaM2: 1.2,
+    substrate: 'old-finish',
+    layers: [{ kind: 'steel' }, { kind: 'old-finish', um: 100 }],
+  };
+  const patch = { id: 'B', name: 'patch', areaM2: 0.2, substrate: 'steel', layers: [{ kind: 'steel' }] };
+  await shop.send('POST', '/api/jobs/bus-6/panels', {
+    panel: { id: 'lid', name: 'Hood lid', areaM2: 1.4, zones: [zone, patch] },
+  });
+  await page.goto('/jobs/bus-6/panels/lid/survey');
+  await expect(page.getByText('Drawn by area only.')).toBeVisible();
+  await page.getByRole('button', { name: 'Panel facts' }).click();
+  const facts = page.getByRole('dialog', { name: 'Panel facts' });
+  await facts.getByRole('combobox', { name: 'Outline' }).click();
+  await page.getByTitle('hood lid', { exact: true }).click();
+  await expect(facts.getByRole('spinbutton', { name: 'Width' })).toBeVisible();
+  await facts.getByRole('button', { name: 'Add a part' }).click();
+  await facts.getByRole('textbox', { name: 'Part 1', exact: true }).fill('badge');
+  await facts.getByRole('textbox', { name: 'Part 1', exact: true }).blur();
+  await expectAccessible(page);
+  await facts.getByRole('button', { name: 'Close' }).click();
+  await expectSaved(page);
+  await page.reload();
+  await expect(page.getByText('Drawn by area only.')).toHaveCount(0);
+  await zones(page).filter({ hasText: 'patch' }).click();
+  await expect(page.getByRole('button', { name: /^Corner 1 of zone B/ })).toBeVisible();
+
+  // What comes off is the first step of the plan.
+  await page.getByRole('button', { name: 'Choose a system' }).click();
+  await page.getByRole('button', { name: 'Ask for systems' }).click();
+  await page.getByRole('button', { name: /^1 Take parts off/ }).click();
+  await expect(page.getByRole('region', { name: 'Step in detail' })).toContainText('badge (bag 1)');
+});
+
+test('two people at one panel: the later sees it and chooses', async ({ page, shop }) => {
+  await page.goto(`${DOOR}/survey?zone=B`);
+  await expect(zones(page)).toHaveCount(3);
+  const seen = await (await fetch(`${shop.url}/api/jobs/bus-6/panels/door`)).json();
+  await shop.send('PUT', '/api/jobs/bus-6/panels/door', {
+    version: seen.version,
+    zoneVersions: seen.zoneVersions,
+    panel: { ...seen.panel, name: 'Left door' },
+  });
+  await tool(page, 'Add a zone').click();
+  const notice = page.getByRole('alert');
+  await expect(notice).toContainText('Somebody changed this panel in the meantime');
+  await notice.getByRole('button', { name: 'Take theirs' }).click();
+  await expect(page.getByRole('heading', { name: 'Left door' })).toBeVisible();
+  await expect(zones(page)).toHaveCount(3);
+  await expectSaved(page);
+});
+
+test('a survey is copied from another panel, and taken back', async ({ page }) => {
+  await page.goto('/jobs/bus-6/panels/corner/survey');
+  await tool(page, 'Copy the survey of another panel').click();
+  await page.getByRole('button', { name: /^Sliding door shell/ }).click();
+  await page.getByRole('button', { name: 'Copy Sliding door shell' }).click();
+  await expect(zones(page)).toHaveText([/old finish/, /stripped patch/, /filled dent/]);
+  await tool(page, 'Take back the last change of the panel').click();
+  await expect(zones(page)).toHaveText([/factory e-coat/]);
+  await expectSaved(page);
+});
+
+test('layers are put in order by keyboard, and what cannot be is named', async ({ page }) => {
+  await page.goto(`${DOOR}/survey?zone=A`);
+  const grip = page.getByRole('button', { name: /^Move old finish/ });
+  await grip.focus();
+  await grip.press('Space');
+  await grip.press('ArrowDown');
+  await grip.press('ArrowDown');
+  await grip.press('Space');
+  await expect(
+    page.getByText('Bare steel cannot lie over old finish: the substrate is the lowest layer.'),
+  ).toBeVisible();
+  await page.getByRole('region', { name: 'Zone A' }).getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Bare steel cannot lie over old finish')).toHaveCount(0);
+});
+
+test('panels are added, removed, put back, and planned together', async ({ page }) => {
+  await page.goto('/jobs/bus-6');
+  await page.getByRole('button', { name: 'Plan all panels' }).click();
+  await expect(page.getByText('5 panels planned.')).toBeVisible();
+  await page.getByRole('button', { name: 'Remove Nose cap' }).click();
+  await expect(page.getByText('Nose cap was removed.')).toBeVisible();
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByRole('heading', { name: 'Nose cap' })).toBeVisible();
+  await page.getByRole('button', { name: 'Add a panel' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Add a panel' });
+  await dialog.getByRole('textbox', { name: 'Name' }).fill('Rear spoiler');
+  await dialog.getByRole('combobox', { name: 'Outline of the new panel' }).click();
+  await page.keyboard.type('spoiler');
+  await page.keyboard.press('Enter');
+  await dialog.getByRole('combobox', { name: 'Most of it is' }).click();
+  await page.getByTitle('PP/EPDM plastic').click();
+  await expectAccessible(page);
+  await dialog.getByRole('button', { name: 'Add the panel' }).click();
+  await expect(page.getByRole('heading', { name: 'Rear spoiler' })).toBeVisible();
+  await expect(zones(page)).toHaveText([/PP\/EPDM plastic.*0.2\d m²/]);
+});
