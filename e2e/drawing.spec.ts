@@ -121,8 +121,11 @@ test('layers are put in order by keyboard, and what cannot be is named', async (
   const grip = page.getByRole('button', { name: /^Move old finish/ });
   await grip.focus();
   await grip.press('Space');
-  await grip.press('ArrowDown');
-  await grip.press('ArrowDown');
+  await expect(page.getByText(/^Picked up/)).toBeAttached();
+  for (const place of [1, 0]) {
+    await grip.press('ArrowDown');
+    await expect(page.getByText(`was moved over droppable area layer ${place} of 3`)).toBeAttached();
+  }
   await grip.press('Space');
   await expect(
     page.getByText('Bare steel cannot lie over old finish: the substrate is the lowest layer.'),
@@ -141,14 +144,13 @@ test('panels are added, removed, put back, and planned together', async ({ page 
   await expect(page.getByRole('heading', { name: 'Nose cap' })).toBeVisible();
   await page.getByRole('button', { name: 'Add a panel' }).click();
   const dialog = page.getByRole('dialog', { name: 'Add a panel' });
-  await dialog.getByRole('textbox', { name: 'Name' }).fill('Rear spoiler');
+  await dialog.getByRole('textbox', { name: 'Name' }).fill('Rear bumper');
   await dialog.getByRole('combobox', { name: 'Outline of the new panel' }).click();
-  await page.keyboard.type('spoiler');
-  await page.keyboard.press('Enter');
+  await page.getByTitle('bumper cover', { exact: true }).click();
   await dialog.getByRole('combobox', { name: 'Most of it is' }).click();
-  await page.getByTitle('PP/EPDM plastic').click();
+  await page.getByTitle('bare steel', { exact: true }).click();
   await expectAccessible(page);
   await dialog.getByRole('button', { name: 'Add the panel' }).click();
-  await expect(page.getByRole('heading', { name: 'Rear spoiler' })).toBeVisible();
-  await expect(zones(page)).toHaveText([/PP\/EPDM plastic.*0.2\d m²/]);
+  await expect(page.getByRole('heading', { name: 'Rear bumper' })).toBeVisible();
+  await expect(zones(page)).toHaveText([/bare steel.*1 m²/]);
 });

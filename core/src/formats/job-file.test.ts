@@ -44,7 +44,7 @@ test('a CAMI grade is taken as the P grade of its grain', () => {
   job.panels[0].zones[1].findings = [{ kind: 'coarse-scratches', grit: 'cami 400' }];
   expect(readJob(job)).toMatchObject({
     ok: true,
-    value: { panels: [{ zones: [{}, { findings: [{ grit: 'P800' }] }, {}] }, {}, {}, {}] },
+    value: { panels: [{ zones: [{}, { findings: [{ grit: 'P800' }] }, {}] }, {}, {}, {}, {}] },
   });
 });
 

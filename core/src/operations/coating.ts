@@ -68,9 +68,16 @@ function apply(zone: ZoneState, act: CoatAct, moment: Moment): ZoneState {
   const kind = sheet.kind as ZoneState['stack'][number]['kind'];
   const isBuild = kind === 'build' || kind === 'dtm';
   const looked = isUnprimedComposite(zone) ? raise(zone, 'look') : zone;
+  const top = topOf(zone);
+  const coat = { kind, um: coatFilmUm(act, zone, sheet), laid: laidCoat(sheet, moment) };
+  // More of the same product is one film: what must stay, and what the sheet allows, is said of all of it.
+  const isMore = top.laid?.sheetId === sheet.id && top.kind === kind;
+  const stack = isMore
+    ? [...zone.stack.slice(0, -1), { ...coat, um: top.um + coat.um }]
+    : [...zone.stack, coat];
   return {
     ...looked,
-    stack: [...zone.stack, { kind, um: coatFilmUm(act, zone, sheet), laid: laidCoat(sheet, moment) }],
+    stack,
     bareSinceMin: null,
     // Promoter covers no spot: what goes over it does.
     spots: kind === 'promoter' ? zone.spots : null,

@@ -115,11 +115,17 @@ function fills(panel: PanelState, context: Context): Act[] {
 const sheetsOf = (context: Context, kind: ProductSheet['kind']): ProductSheet[] =>
   [...context.shelf.values()].filter((sheet) => sheet.kind === kind).sort((a, b) => (a.id < b.id ? -1 : 1));
 
+interface Around {
+  readonly panel: PanelState;
+  readonly context: Context;
+}
+
 /**
- * Zone sets that a coat may be meant for: the bare metal, all that is under repair, the whole panel.
+ * Zone sets that a coat may be meant for: the bare metal, all that is under repair, the whole panel; more build goes
+ * where there is too little of it.
  * Sound finish is not primed along with a repair by a first coat; a build may go over all.
  */
-function zoneSets(panel: PanelState, op: CoatOp): string[][] {
+function zoneSets(op: CoatOp, { panel, context }: Around): string[][] {
   const all = idsOf(panel.zones);
   const bare = idsOf(panel.zones.filter(isBare));
   const underRepair = idsOf(
@@ -139,6 +145,8 @@ function zoneSets(panel: PanelState, op: CoatOp): string[][] {
   const hasSolid = panel.zones.some(({ stack }) => familyOf(stack[0]!.kind) !== 'plastic');
   // Wet-on-wet is primer and sealer in one: over a coat of ours a sealer does the same.
   const isUncoated = panel.zones.every(({ stack }) => stack.every(({ laid, kind }) => !laid || isBody(kind)));
+  const isThin = (zone: ZoneState): boolean => op === 'prime-build' && wantsMoreBuild(zone, panel, context);
+  const thin = idsOf(panel.zones.filter(isThin));
   const sets: Record<CoatOp, readonly string[][]> = {
     promote: [],
     'prime-plastic': [plastic],
@@ -146,7 +154,7 @@ function zoneSets(panel: PanelState, op: CoatOp): string[][] {
     'prime-etch': [bare],
     'prime-epoxy': [bare, repair],
     'prime-dtm': [repair, all],
-    'prime-build': [repair, all],
+    'prime-build': [repair, all, thin],
     seal: [all],
   };
   if (!hasSolid && (op === 'prime-dtm' || op === 'prime-etch')) return [];
@@ -162,17 +170,19 @@ const storeyOf = (zone: ZoneState): number => {
 };
 
 /** A coat goes over a lower storey; a build also over a build that is too thin to be blocked level. */
-function mayTake(op: CoatOp, zone: ZoneState, { panel, context }: Around): boolean {
+function mayTake(op: CoatOp, sheet: ProductSheet, zone: ZoneState, { panel, context }: Around): boolean {
   const storey = STOREY[KIND_OF[op]] ?? 0;
   if (storeyOf(zone) < storey) return true;
-  return op === 'prime-build' && storeyOf(zone) === storey && wantsMoreBuild(zone, panel, context);
+  const hasRoom = filmOfUm(zone, sheet) + sheet.film.perCoatUm <= sheet.film.maxUm;
+  const isBuild = op === 'prime-build' && storeyOf(zone) === storey;
+  return isBuild && hasRoom && wantsMoreBuild(zone, panel, context);
 }
 
 function coats(panel: PanelState, context: Context): Act[] {
   return (Object.entries(COAT_OF) as [ProductSheet['kind'], CoatOp][]).flatMap(([kind, op]) =>
     sheetsOf(context, kind).flatMap((sheet) =>
-      zoneSets(panel, op)
-        .filter((zones) => zones.every((id) => mayTake(op, zoneOf(panel, id), { panel, context })))
+      zoneSets(op, { panel, context })
+        .filter((zones) => zones.every((id) => mayTake(op, sheet, zoneOf(panel, id), { panel, context })))
         .map((zones) =>
           coatAct(
             op,
@@ -183,11 +193,6 @@ function coats(panel: PanelState, context: Context): Act[] {
         ),
     ),
   );
-}
-
-interface Around {
-  readonly panel: PanelState;
-  readonly context: Context;
 }
 
 function coatAct(op: CoatOp, sheet: ProductSheet, zones: readonly ZoneState[], around: Around): CoatAct {
@@ -283,11 +288,17 @@ const wavesToCome = ({ stack, surface }: ZoneState, context: Context): number =>
   return isBodyTop && surface.scratch === null ? Math.min(surface.wavesUm, shapedUm) : surface.wavesUm;
 };
 
+/** Film of this product that a zone has on top already, µm. */
+const filmOfUm = (zone: ZoneState, sheet: ProductSheet): number => {
+  const top = topOf(zone);
+  return top.laid?.sheetId === sheet.id ? top.um : 0;
+};
+
 function buildCoats(sheet: ProductSheet, zones: readonly ZoneState[], { panel, context }: Around): Count {
   const peelUm = ruleIn(context, 'orangePeelUm').value;
   const budgetOf = (zone: ZoneState, riseUm: number): FilmBudget =>
     filmBudget({
-      mustStayUm: mustStay(context, sheet.id).value,
+      mustStayUm: Math.max(0, mustStay(context, sheet.id).value - filmOfUm(zone, sheet)),
       gapUm: gapUm(zone, panel) + (zone.edge === 'sound' ? 0 : riseUm),
       wavesUm: wavesToCome(zone, context),
       peelUm,
@@ -297,11 +308,15 @@ function buildCoats(sheet: ProductSheet, zones: readonly ZoneState[], { panel, c
   const sound = zones.find((zone) => zone.edge === 'sound');
   const riseUm = sound ? coatsFor(budgetOf(sound, 0).neededUm, sheet.film).filmUm - peelUm : 0;
   const budgets = zones.map((zone) => ({ zone, budget: budgetOf(zone, riseUm) }));
+  const roomOn = (zone: ZoneState) => ({
+    ...sheet.film,
+    maxUm: sheet.film.maxUm - filmOfUm(zone, sheet),
+  });
   const largest = budgets.reduce((a, b) => (b.budget.neededUm > a.budget.neededUm ? b : a)).budget;
   const most = coatsFor(largest.neededUm, sheet.film);
   const facts = { ...largest, coats: most.coats, perCoatUm: sheet.film.perCoatUm, maxUm: sheet.film.maxUm };
   return {
-    on: (zone) => coatsFor(budgets.find((entry) => entry.zone === zone)!.budget.neededUm, sheet.film).coats,
+    on: (zone) => coatsFor(budgets.find((entry) => entry.zone === zone)!.budget.neededUm, roomOn(zone)).coats,
     why: [reason('B1', most.suffices ? 'coat.budget' : 'coat.budget-short', { ...facts }, 'model')],
   };
 }

@@ -102,6 +102,15 @@ describe('going on from what was really done', () => {
     const rest = bestSteps(taskOf(DOOR, { done: short })).filter(({ isDone }) => !isDone);
     expect(rest.map(({ op }) => op).join(' ')).toMatch(/abrade .*prime-build .*block/);
   });
+  test.each([1, 2, 3, 4])('%d coats of build on a dent and a patch alike: the plan goes on', (coats) => {
+    const dented = [...DOOR, { stack: 'steel', areaM2: 0.25, findings: [{ kind: 'low', depthMm: 0.9 }] }];
+    const steps = bestSteps(taskOf(dented));
+    const at = steps.findIndex(({ op }) => op === 'prime-build');
+    const done = steps.slice(0, at + 1).map(doneAs);
+    const really = [...done.slice(0, -1), { ...done.at(-1)!, coats }];
+    const again = planPanel(taskOf(dented, { done: really }));
+    expect(again.systems.find(({ id }) => id === again.chosen)?.steps.at(-1)?.op).toBe('hand-over');
+  });
   test('what cannot be read is warned of', () => {
     expect(planPanel(taskOf(DOOR, { done: [{ op: 'seal', zones: ['A'] }] })).warnings[0]).toMatch(
       /^step 1, sheetId: seal needs a product/,

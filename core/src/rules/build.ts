@@ -101,14 +101,10 @@ export const B1: Rule = {
 
 const b2 = speaker('B2');
 
-/** Film of one kind in the layers on top, µm: what the sheet's maximum speaks of. */
-const sameKindOnTopUm = (zone: ZoneState, kind: string): number => {
-  let sum = 0;
-  for (const layer of zone.stack.toReversed()) {
-    if (layer.kind !== kind || !layer.laid) break;
-    sum += layer.um;
-  }
-  return sum;
+/** Film of this product on top, µm: what the sheet's maximum speaks of. */
+const filmOnTopUm = (zone: ZoneState, kind: string): number => {
+  const top = topOf(zone);
+  return top.laid && top.kind === kind ? top.um : 0;
 };
 
 export const B2: Rule = {
@@ -119,7 +115,7 @@ export const B2: Rule = {
     const { act, zone, panel, context } = trial;
     if (isCoat(act)) {
       const sheet = sheetIn(context, act.sheetId);
-      const filmUm = coatFilmUm(act, zone, sheet) + sameKindOnTopUm(zone, sheet.kind);
+      const filmUm = coatFilmUm(act, zone, sheet) + filmOnTopUm(zone, sheet.kind);
       if (filmUm > sheet.film.maxUm + 1e-9)
         return b2.must(trial, {
           code: 'B2.maximum',
