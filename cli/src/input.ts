@@ -37,6 +37,16 @@ function readText(path: string): string {
   }
 }
 
+/** JSON of any kind from a file. @throws {BadInput} where the file is none */
+export function readJsonFile(path: string): unknown {
+  const text = readText(path);
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    throw new BadInput(`${path} is not JSON: ${(error as Error).message}`);
+  }
+}
+
 /** A number from the command line. @throws {BadInput} naming the option */
 export const numberFor =
   (option: string, unit: string) =>

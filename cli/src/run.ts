@@ -1,6 +1,7 @@
 import { Command, CommanderError } from 'commander';
 import { dewCommand } from './commands/dew.ts';
 import { checkCommand, planCommand } from './commands/job.ts';
+import { judgeCommand } from './commands/judge.ts';
 import { ladderCommand } from './commands/ladder.ts';
 import { mixCommand } from './commands/mix.ts';
 import { schemaCommand } from './commands/schema.ts';
@@ -21,6 +22,7 @@ export interface Streams {
 const COMMANDS = [
   planCommand,
   checkCommand,
+  judgeCommand,
   schemaCommand,
   dewCommand,
   telegraphCommand,

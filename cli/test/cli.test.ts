@@ -86,6 +86,39 @@ test.each([
   expect(await ledge(...args)).toMatchObject({ code: 0, json: answer });
 });
 
+test('plan --tests names what would decide', async () => {
+  const { json } = await ledge('plan', DEMO, '--tests');
+  expect(jobPlanSchema.parse(json).panels[0]!.tests![0]).toMatchObject({ test: 'Solvent rub', zoneId: 'A' });
+});
+
+describe('judge', () => {
+  let folder: string;
+  beforeAll(() => (folder = mkdtempSync(join(tmpdir(), 'ledge-judge-'))));
+  afterAll(() => rmSync(folder, { recursive: true }));
+  const sequence = (own: unknown): string => {
+    const path = join(folder, 'own.json');
+    writeFileSync(path, JSON.stringify(own));
+    return path;
+  };
+  test('says step by step what is refused, by which rule and what would allow it', async () => {
+    const own = sequence([{ op: 'prime-etch', zones: ['B'], sheetId: 'etch-1k' }]);
+    const { code, json } = await ledge('judge', DEMO, own, '--panel', 'door');
+    expect(code).toBe(0);
+    expect(json).toMatchObject({
+      isReady: false,
+      steps: [{ verdict: 'refused', refusedBy: [{ rule: 'M6', allowedIf: expect.stringMatching(/^if /) }] }],
+    });
+  });
+  test.each([
+    [[{ op: 'polish', zones: ['A'] }], ['--panel', 'door'], /is not an operation of the trade/],
+    [[], ['--panel', 'wing'], /--panel "wing" is not in the job; it has door, hatch/],
+  ])('%j %j is bad input', async (own, args, message) => {
+    const { code, err } = await ledge('judge', DEMO, sequence(own), ...args);
+    expect(code).toBe(2);
+    expect(err).toMatch(message);
+  });
+});
+
 describe('bad input: exit 2, one clear message, nothing on stdout', () => {
   let folder: string;
   beforeAll(() => (folder = mkdtempSync(join(tmpdir(), 'ledge-cli-'))));

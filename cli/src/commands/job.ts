@@ -1,5 +1,12 @@
 import { Command } from 'commander';
-import { planJob } from '@blue-ledge/core';
+import {
+  contradictionsOf,
+  planJob,
+  planPanel,
+  planWithTests,
+  shapeProblems,
+  type Panel,
+} from '@blue-ledge/core';
 import { readJobFile } from '../input.ts';
 
 type Answer = (answer: unknown) => void;
@@ -9,19 +16,28 @@ export const planCommand = (answer: Answer, warn: (text: string) => void): Comma
   new Command('plan')
     .description('plan every panel of a job file')
     .argument('<file>', 'job file (*.ledge.json)')
-    .action((file: string) => {
-      const plan = planJob(readJobFile(file));
+    .option('--tests', 'name the tests that would decide between systems; plans once more for each outcome')
+    .action((file: string, { tests }: { tests?: boolean }) => {
+      const plan = planJob(readJobFile(file), tests ? planWithTests : planPanel);
       for (const warning of plan.warnings) warn(`${warning}\n`);
       answer(plan);
     });
 
+/** What in the survey of a panel contradicts itself, zone by zone. */
+const contradictionsIn = (panel: Panel): string[] => [
+  ...shapeProblems(panel).map(({ zoneId, text }) => `zone ${zoneId}: ${text}`),
+  ...panel.zones.flatMap((zone) => contradictionsOf(zone).map((text) => `zone ${zone.id}: ${text}`)),
+];
+
 /** `check FILE`: whether the file is a job, and what it holds. */
-export const checkCommand = (answer: Answer): Command =>
+export const checkCommand = (answer: Answer, warn: (text: string) => void): Command =>
   new Command('check')
     .description('validate a job file')
     .argument('<file>', 'job file (*.ledge.json)')
     .action((file: string) => {
       const { job, panels, sheets } = readJobFile(file);
+      for (const panel of panels)
+        for (const text of contradictionsIn(panel)) warn(`Panel ${panel.id}, ${text}\n`);
       answer({
         ok: true,
         job: { id: job.id, title: job.title },

@@ -1,8 +1,8 @@
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Panel } from '../survey/panel.ts';
 import type { Shop, Target } from '../survey/shop.ts';
-import type { JobPlan } from './plan.ts';
-import { planPanel } from './plan-panel.ts';
+import type { JobPlan, PanelPlan } from './plan.ts';
+import { planPanel, type PlanTask } from './plan-panel.ts';
 
 /** What a job has to say for its panels to be planned; a job file says it. */
 export interface PlannableJob {
@@ -12,9 +12,12 @@ export interface PlannableJob {
   readonly sheets: readonly ProductSheet[];
 }
 
-/** Plans every panel of a job, in the order of the file. */
-export function planJob({ job, shop, panels, sheets }: PlannableJob): JobPlan {
-  const plans = panels.map((panel) => planPanel({ panel, shop, target: job.target, sheets }));
+/** Plans every panel of a job, in the order of the file; `plan` says how one panel is planned. */
+export function planJob(
+  { job, shop, panels, sheets }: PlannableJob,
+  plan: (task: PlanTask) => PanelPlan = planPanel,
+): JobPlan {
+  const plans = panels.map((panel) => plan({ panel, shop, target: job.target, sheets }));
   const warnings = plans.flatMap(({ panelId, stopped, warnings: own }) => [
     ...stopped.map(({ zoneId, text }) => `Panel ${panelId}, zone ${zoneId} is stopped: ${text}`),
     ...own.map((warning) => `Panel ${panelId}: ${warning}`),
