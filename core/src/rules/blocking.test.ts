@@ -116,6 +116,12 @@ test('K6: a sand-through is primed again', () => {
   expect(heard('K6', coat('prime-build', 'A'), through)).toEqual([]);
 });
 
+test('K2: blocking stops at a body line, from each side', () => {
+  const lined = (bodyLines: number) => built(100, { panel: { bodyLines } });
+  expect(heard('K2', sand('block', 'A', 'P240', 'block'), lined(2))[0]).toMatch(/^note A: Body lines: 2/);
+  expect(heard('K2', sand('block', 'A', 'P240', 'block'), lined(0))).toEqual([]);
+});
+
 describe('K7: a blend panel', () => {
   const blend = (carrier = 'waterborne') =>
     put(

@@ -40,9 +40,13 @@ export const K2: Rule = {
   on: ['block'],
   asks: 'A flat block in an X pattern, no fingertips, never across a body line.',
   judge: (trial) => {
-    const { act } = trial;
-    return act.op === 'block' && act.tool !== 'block'
-      ? k2.must(trial, { code: 'K2.fingertips', facts: { tool: act.tool } })
+    const { act, zone, context } = trial;
+    if (act.op !== 'block') return fine;
+    if (act.tool !== 'block') return k2.must(trial, { code: 'K2.fingertips', facts: { tool: act.tool } });
+    const { bodyLines } = context.panel;
+    const lines = Array.isArray(bodyLines) ? bodyLines.length : (bodyLines ?? 0);
+    return lines > 0 && zone.zone.id === act.zones[0]
+      ? k2.note(trial, { code: 'K2.lines', facts: { lines } })
       : fine;
   },
 };

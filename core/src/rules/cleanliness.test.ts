@@ -32,6 +32,11 @@ describe('C1: clean, masked and tacked before spraying', () => {
   });
 });
 
+test('C1: a new part is fitted on trial first', () => {
+  const part = benchOf([{ stack: 'steel/ecoat:20' }], { panel: { new: true } });
+  expect(heard('C1', plain('wash', 'A'), part)[0]).toMatch(/^note A: .*fit it on trial/);
+});
+
 describe('C1: parts', () => {
   const parts = [
     { name: 'handle', plan: 'remove', bag: '3' },

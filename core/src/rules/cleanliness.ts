@@ -9,10 +9,16 @@ import { advice, fine, speaker, type Rule, type Trial, type Verdict } from './ru
 
 const c1 = speaker('C1');
 
+/** A new part is fitted before it is painted: what does not fit then is not the paint's fault. */
+const trialFit = (trial: Trial): readonly Verdict[] =>
+  trial.context.panel.new && trial.zone.zone.id === trial.act.zones[0]
+    ? c1.note(trial, { code: 'C1.fit', facts: {} })
+    : fine;
+
 /** Before the first wash: parts come off, or their edges are where the paint later peels. */
 const partsFirst = (trial: Trial): readonly Verdict[] => {
   const { panel, context } = trial;
-  if (panel.arePartsOff) return fine;
+  if (panel.arePartsOff) return trialFit(trial);
   const coming = context.panel.parts.filter(({ plan }) => plan === 'remove');
   const parts = coming.map(({ name, bag }) => (bag ? `${name} (bag ${bag})` : name)).join(', ');
   return c1.must(trial, { code: 'C1.parts', facts: { parts } }, removeParts(panel));

@@ -163,6 +163,8 @@ export const SENTENCES = {
   'K1.first': 'Guide coat before the first block: dust stays in the lows.',
   'K1.finer': 'Guide coat again before the finer grit, and raking light.',
   'K2.fingertips': 'Block with a block, not by {tool}: fingertips dig grooves.',
+  'K2.lines':
+    'Body lines: {lines}. Block up to each from its own side, tape on the other side, never across.',
   'K3.thin':
     'Blocking and the last sanding would leave {leftUm}, {staysUm} must stay: glaze the low and build again.',
   'K4.shine': 'Shine left on {layer}: {grit} all over, edges and recesses by pad.',
@@ -193,6 +195,7 @@ export const SENTENCES = {
   'S8.window': 'Epoxy takes base unsanded for {closesMin}; past it, scuff P400 with a soft pad.',
   'S8.scuff': 'Cured epoxy is scuffed {grit} with a soft pad and sealed, by this shop’s school.',
   'C1.parts': 'Off before washing: {parts}. Fasteners into labelled bags.',
+  'C1.fit': 'A new part: fit it on trial before any paint.',
   'C1.stays': 'Stays on and is masked with care: {parts}. What is left on is where clear later peels.',
   'C1.glue': 'Glue residue comes off with this wipe.',
   'C2.tack': 'Tack between base coats is fine, never between clear coats.',

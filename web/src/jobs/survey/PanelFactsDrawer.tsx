@@ -8,7 +8,7 @@ import {
   type OutlineKind,
   type Panel,
 } from '@blue-ledge/core';
-import { Button, Checkbox, Drawer, Input, Select } from 'antd';
+import { Button, Checkbox, Drawer, Input, InputNumber, Select } from 'antd';
 import { NumberField } from '../../shared/NumberField.tsx';
 
 interface PanelFactsProps {
@@ -101,6 +101,17 @@ export function PanelFactsDrawer({ panel, isOpen, onClose, onChange }: PanelFact
       <Checkbox checked={panel.new} onChange={({ target }) => put({ new: target.checked })}>
         New part: fit it on trial before any paint
       </Checkbox>
+      <div className="field">
+        <label htmlFor="panel-lines">Body lines across it</label>
+        <InputNumber
+          id="panel-lines"
+          min={0}
+          max={50}
+          precision={0}
+          value={Array.isArray(panel.bodyLines) ? panel.bodyLines.length : (panel.bodyLines ?? 0)}
+          onChange={(bodyLines) => bodyLines !== null && put({ bodyLines })}
+        />
+      </div>
       <PartRows panel={panel} onChange={onChange} />
     </Drawer>
   );

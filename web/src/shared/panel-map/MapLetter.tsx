@@ -1,13 +1,15 @@
 interface MapLetterProps {
   readonly id: string;
   readonly at: readonly [number, number];
+  /** Side of the plaque, px. */
+  readonly size?: number;
   readonly isSelected: boolean;
 }
 
 /** A zone's letter on its plaque. */
-export function MapLetter({ id, at: [x, y], isSelected }: MapLetterProps) {
+export function MapLetter({ id, at: [x, y], size = 24, isSelected }: MapLetterProps) {
   return (
-    <g transform={`translate(${x} ${y})`} pointerEvents="none">
+    <g transform={`translate(${x} ${y}) scale(${size / 24})`} pointerEvents="none">
       <rect x="-12" y="-12" width="24" height="24" fill={isSelected ? '#1E5B8C' : '#14212B'} />
       <text
         y="6"

@@ -3,7 +3,7 @@ import { useMemo, type ReactNode } from 'react';
 import { patternId } from '../materials/patterns.ts';
 import { CutHandles } from './CutHandles.tsx';
 import { MapLetter } from './MapLetter.tsx';
-import { frameOf, labelPoint, regionPath, ringPath, type Frame } from './panel-frame.ts';
+import { frameOf, labelPlace, regionPath, ringPath, type Frame } from './panel-frame.ts';
 
 interface ShapedMapProps {
   readonly panel: Panel;
@@ -17,11 +17,15 @@ interface ShapedMapProps {
   readonly over?: ((frame: Frame) => ReactNode) | undefined;
 }
 
+/** A letter's plaque: as large as its zone has room for, px. */
+const LETTER_PX = 24;
+const LEAST_LETTER_PX = 14;
+
 /** The panel in its outline: zones by pattern and letter, overlaps settled, and the line of the cut. */
 export function ShapedMap({ panel, width, height, selected, onSelect, cut, onCut, over }: ShapedMapProps) {
   const regions = useMemo(() => regionsOf(panel) ?? [], [panel]);
   const letters = useMemo(
-    () => regions.map((region) => labelPoint(region, (point) => isInRegion(point, region))),
+    () => regions.map((region) => labelPlace(region, (point) => isInRegion(point, region))),
     [regions],
   );
   const frame = useMemo(() => frameOf(panel.outline!, { width, height }), [panel.outline, width, height]);
@@ -63,9 +67,17 @@ export function ShapedMap({ panel, width, height, selected, onSelect, cut, onCut
       />
       {cut && <CutHandles cut={cut} frame={frame} onCut={onCut} />}
       {regions.map(({ zoneId }, i) => {
-        const at = letters[i];
+        const place = letters[i];
+        if (!place) return null;
+        const size = Math.min(LETTER_PX, Math.max(LEAST_LETTER_PX, 2 * place.clearMm * frame.pxPerMm));
         return (
-          at && <MapLetter key={zoneId} id={zoneId} at={frame.toPx(at)} isSelected={zoneId === selected} />
+          <MapLetter
+            key={zoneId}
+            id={zoneId}
+            at={frame.toPx(place.at)}
+            size={size}
+            isSelected={zoneId === selected}
+          />
         );
       })}
       {over?.(frame)}

@@ -54,8 +54,14 @@ const distanceToEdge = ([x, y]: Point, [x1, y1]: Point, [x2, y2]: Point): number
   return Math.hypot(x1 + t * dx - x, y1 + t * dy - y);
 };
 
+export interface LabelPlace {
+  readonly at: Point;
+  /** How far the nearest edge of the region is. */
+  readonly clearMm: number;
+}
+
 /** The grid point of a region that is farthest from its edges, mm; the letter stands there. */
-export function labelPoint(region: Region, isInside: (point: Point) => boolean): Point | null {
+export function labelPlace(region: Region, isInside: (point: Point) => boolean): LabelPlace | null {
   const rings = region.polygons.flat();
   if (rings.length === 0) return null;
   const { left, right, top, bottom } = boundsOf(rings.flat());
@@ -65,8 +71,8 @@ export function labelPoint(region: Region, isInside: (point: Point) => boolean):
     left + ((right - left) * ((i % GRID) + 0.5)) / GRID,
     top + ((bottom - top) * (Math.floor(i / GRID) + 0.5)) / GRID,
   ]).filter(isInside);
-  return points.reduce<Point | null>(
-    (best, point) => (best === null || clearance(point) > clearance(best) ? point : best),
-    null,
-  );
+  return points.reduce<LabelPlace | null>((best, at) => {
+    const clearMm = clearance(at);
+    return best === null || clearMm > best.clearMm ? { at, clearMm } : best;
+  }, null);
 }
