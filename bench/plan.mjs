@@ -58,7 +58,9 @@ async function longestWaitWhile(work) {
 
 async function benchJob(root, task) {
   const worker = pathToFileURL(join(root, 'server/dist/planning/plan-worker.js')).href;
-  const pool = new Piscina({ filename: worker, minThreads: 2, maxThreads: 2 });
+  // As the server runs it.
+  const resourceLimits = { maxOldGenerationSizeMb: 96, maxYoungGenerationSizeMb: 16 };
+  const pool = new Piscina({ filename: worker, minThreads: 2, maxThreads: 2, resourceLimits });
   const panels = Array.from({ length: 40 }, (_, i) => mixedPanel(8, i));
   const planAll = () =>
     Promise.all(panels.map((panel) => pool.run({ kind: 'plan', task: { ...task, panel } })));

@@ -41,10 +41,23 @@ const MOST_STEPS = 90;
 interface Tried {
   readonly verdicts: readonly Verdict[];
   outcome?: Outcome;
+  /** The act as it was done, by what asked for it: ways that share their beginning share its steps. */
+  readonly done: Map<string, Performed>;
 }
 /** Keeps what was tried, by state and act; one for a whole search, whose context does not change. */
 export type Memo = WeakMap<PanelState, Map<string, Tried>>;
 export const newMemo = (): Memo => new WeakMap();
+
+function performed(act: Act, before: PanelState, known: Tried, context: Context): Performed {
+  const asked = act.why.map(({ rule, code }) => rule + code).join();
+  const done = known.done.get(asked);
+  if (done) return done;
+  known.outcome ??= carryOut(before, act, context);
+  const { panel: after, cost } = known.outcome;
+  const step: Performed = { act, before, after, cost, remarks: known.verdicts };
+  known.done.set(asked, step);
+  return step;
+}
 
 /** All that tells acts apart in what they do; why they are done makes no difference to that. */
 const fullSignature = (act: Act): string => {
@@ -64,7 +77,7 @@ function tried(act: Act, panel: PanelState, context: Context, memo: Memo): Tried
   const name = fullSignature(act);
   const before = known.get(name);
   if (before) return before;
-  const made: Tried = { verdicts: decideAct(act, panel, context) };
+  const made: Tried = { verdicts: decideAct(act, panel, context), done: new Map() };
   known.set(name, made);
   return made;
 }
@@ -84,10 +97,9 @@ export function prepare(start: PanelState, act: Act, context: Context, memo: Mem
       const known = tried(wanted, panel, context, memo);
       const asked = known.verdicts.filter(isAsked);
       if (asked.length === 0) {
-        known.outcome ??= carryOut(panel, wanted, context);
-        const { panel: after, cost } = known.outcome;
-        steps.push({ act: wanted, before: panel, after, cost, remarks: known.verdicts });
-        panel = after;
+        const step = performed(wanted, panel, known, context);
+        steps.push(step);
+        panel = step.after;
         return [];
       }
       const hopeless = asked.filter((verdict) => verdict.remedy === undefined);

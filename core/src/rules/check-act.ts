@@ -1,3 +1,4 @@
+import { familyOf } from '../materials/layer-kinds.ts';
 import { OPS, type Act, type OpName } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { physicalReasons } from '../operations/perform.ts';
@@ -26,10 +27,27 @@ export const RULES: readonly Rule[] = [
   ...CLEAN_RULES,
 ];
 
-const rulesOn = (wanted: (rule: Rule) => boolean): ReadonlyMap<OpName, readonly Rule[]> =>
+type RulesByOp = ReadonlyMap<OpName, readonly Rule[]>;
+const rulesOn = (wanted: (rule: Rule) => boolean): RulesByOp =>
   new Map(OPS.map((op) => [op, RULES.filter((rule) => rule.on.includes(op) && wanted(rule))]));
-const DECIDING = rulesOn(({ isAdvice }) => !isAdvice);
 const ADVICE = rulesOn(({ isAdvice }) => isAdvice === true);
+
+/** Rules that decide on a panel of these families; those of plastic need not be asked where there is none. */
+const DECIDING = new Map<string, RulesByOp>();
+const OF_PANEL = new WeakMap<Context['panel'], RulesByOp>();
+
+function decidingOn(panel: Context['panel']): RulesByOp {
+  const known = OF_PANEL.get(panel);
+  if (known) return known;
+  const families = new Set(panel.zones.map(({ layers }) => familyOf(layers[0]!.kind)));
+  const name = [...families].sort().join();
+  const rules =
+    DECIDING.get(name) ??
+    rulesOn(({ isAdvice, only }) => !isAdvice && (only === undefined || families.has(only)));
+  DECIDING.set(name, rules);
+  OF_PANEL.set(panel, rules);
+  return rules;
+}
 
 const trialsOf = (act: Act, panel: PanelState, context: Context): Trial[] =>
   act.zones.map((id) => ({ act, zone: zoneOf(panel, id), panel, context }));
@@ -50,7 +68,7 @@ function heard(rules: readonly Rule[], trials: readonly Trial[]): Verdict[] {
  */
 export function decideAct(act: Act, panel: PanelState, context: Context): Verdict[] {
   const trials = trialsOf(act, panel, context);
-  const verdicts = heard(DECIDING.get(act.op)!, trials);
+  const verdicts = heard(decidingOn(context.panel).get(act.op)!, trials);
   for (const { zone } of trials)
     for (const reason of physicalReasons(zone, act, panel, context))
       verdicts.push({ level: 'must', zoneId: zone.zone.id, reason });

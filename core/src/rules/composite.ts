@@ -12,6 +12,7 @@ const gp1 = speaker('GP1');
 
 export const GP1: Rule = {
   id: 'GP1',
+  only: 'composite',
   on: [...SAND_OPS, ...LAYING_OPS],
   asks: 'Release wax is washed and degreased off before sanding.',
   judge: (trial) => {
@@ -29,6 +30,7 @@ const COARSEST: Grade = 'P180';
 
 export const GP2: Rule = {
   id: 'GP2',
+  only: 'composite',
   on: [...SAND_OPS, ...COAT_OPS],
   asks: 'Fiberglass is sanded P180 to P320, never into the cloth; a broken laminate is mended first.',
   judge: (trial) => {
@@ -49,6 +51,7 @@ const gp3 = speaker('GP3');
 
 export const GP3: Rule = {
   id: 'GP3',
+  only: 'composite',
   on: [...LAYING_OPS, 'guide-coat', 'hand-over'],
   asks: 'Pinholes are looked for again after the first primer coat.',
   judge: (trial) =>
@@ -59,6 +62,7 @@ const gp4 = speaker('GP4');
 
 export const GP4: Rule = {
   id: 'GP4',
+  only: 'composite',
   on: ['prime-etch', 'cure'],
   asks: 'Epoxy or two-pack build on fiberglass, no etch, heat at most 60 °C.',
   judge: (trial) => {

@@ -44,6 +44,7 @@ const p2 = speaker('P2');
 
 export const P2: Rule = {
   id: 'P2',
+  only: 'plastic',
   on: [...SAND_OPS, ...LAYING_OPS],
   asks: 'Raw new mouldings are tempered to sweat out release agent, and wiped.',
   judge: (trial) => {
@@ -70,6 +71,7 @@ const keptTexture = (trial: Trial): readonly Verdict[] => {
 
 export const P3: Rule = {
   id: 'P3',
+  only: 'plastic',
   on: [...SAND_OPS, ...COAT_OPS],
   asks: 'Smooth plastic is keyed P320 then P500; texture that stays is not sanded; texture that goes is built over.',
   judge: (trial) => {
@@ -99,6 +101,7 @@ const touchesLowEnergy = (zone: ZoneState): boolean =>
 
 export const P4: Rule = {
   id: 'P4',
+  only: 'plastic',
   on: [...COAT_OPS, 'plastic-repair'],
   asks: 'Low-energy plastic gets an adhesion promoter and is overcoated inside its window.',
   judge: (trial) => {
@@ -122,6 +125,7 @@ const p5 = speaker('P5');
 
 export const P5: Rule = {
   id: 'P5',
+  only: 'plastic',
   on: COAT_OPS,
   asks: 'Flexible parts get the flexible additive in every two-pack coat; soft strip no rigid system at all.',
   judge: (trial) => {
@@ -142,6 +146,7 @@ const p6 = speaker('P6');
 
 export const P6: Rule = {
   id: 'P6',
+  only: 'plastic',
   on: ['cure'],
   asks: 'Plastic gets 65 °C at most, and is supported under heat.',
   judge: (trial) => heatVerdicts(p6, trial, 'plastic'),
@@ -151,6 +156,7 @@ const p7 = speaker('P7');
 
 export const P7: Rule = {
   id: 'P7',
+  only: 'plastic',
   on: [...SAND_OPS, ...COAT_OPS],
   asks: 'Plastic that tape slides off is not painted; unknown plastic is tried with tape first.',
   judge: (trial) => {
@@ -168,6 +174,7 @@ const p8 = speaker('P8');
 
 export const P8: Rule = {
   id: 'P8',
+  only: 'plastic',
   on: COAT_OPS,
   asks: 'Hidden edges and backs that catch paint are prepared too, and sprayed first.',
   judge: (trial) => {
@@ -204,6 +211,7 @@ const isGround = ({ surface }: ZoneState): boolean => {
 
 export const P9: Rule = {
   id: 'P9',
+  only: 'plastic',
   on: [...COAT_OPS, 'plastic-repair'],
   asks: 'A crack or hole is cleaned and ground on both sides, promoted, backed, filled in one wet session, shaped, promoted again.',
   judge: (trial) => {
@@ -226,6 +234,7 @@ const SYSTEM_OF = { 'prime-plastic': 'promoter', 'prime-wet-on-wet': 'plastic-mo
 
 export const P10: Rule = {
   id: 'P10',
+  only: 'plastic',
   on: ['prime-plastic', 'prime-wet-on-wet'],
   asks: 'Promoter and two-pack primer, or wet-on-wet in its plastic mode: the shop chooses.',
   judge: (trial) => {

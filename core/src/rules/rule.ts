@@ -1,3 +1,4 @@
+import type { Family } from '../materials/layer-kinds.ts';
 import type { Act, OpName } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import type { PanelState, ZoneState } from '../operations/state.ts';
@@ -32,6 +33,8 @@ export interface Rule {
   /** The operations it has something to say about. */
   readonly on: readonly OpName[];
   readonly judge: (trial: Trial) => readonly Verdict[];
+  /** The only family of substrate that it speaks of; any where absent. */
+  readonly only?: Family;
   /** It only ever gives notes: a search need not ask it. */
   readonly isAdvice?: boolean;
 }

@@ -9,6 +9,8 @@ export const PLAN_WORKER = Symbol('file of the plan worker');
 /** Two cores are what a shop PC has to spare. */
 const MOST_THREADS = 2;
 const IDLE_MS = 120_000;
+/** A plan needs a few MB; more would only put off the collecting of what a search leaves behind. */
+const THREAD_MEMORY = { maxOldGenerationSizeMb: 96, maxYoungGenerationSizeMb: 16 } as const;
 
 /** Plans and judges in worker threads, so that other requests are answered meanwhile. */
 @Injectable()
@@ -40,6 +42,7 @@ export class PlannerService implements OnApplicationShutdown {
       minThreads: 0,
       maxThreads: MOST_THREADS,
       idleTimeout: IDLE_MS,
+      resourceLimits: THREAD_MEMORY,
     });
     return this.pool.run(asked);
   }
