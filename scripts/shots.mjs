@@ -27,6 +27,40 @@ const VIEWS = [
         .click(),
   ],
   ['plan-sheet', `${DOOR}/plan-sheet`],
+  ['caution-sheet', `${DOOR}/caution-sheet`],
+  [
+    'panel-facts',
+    `${DOOR}/survey?zone=B`,
+    async (page) => {
+      await page.getByRole('button', { name: 'Panel facts' }).click();
+      await page.waitForTimeout(500);
+    },
+  ],
+  [
+    'schools',
+    `${DOOR}/system?step=20`,
+    async (page) => {
+      await page.getByRole('button', { name: 'Schools…' }).click();
+      await page.waitForTimeout(500);
+    },
+  ],
+  [
+    'why-not',
+    `${DOOR}/system?step=20`,
+    async (page) => {
+      await page.getByRole('button', { name: 'Why not…?' }).click();
+      await page.getByRole('button', { name: /^Start from/ }).click();
+      await page.getByRole('button', { name: 'Remove step 2' }).click();
+      await page.getByRole('button', { name: 'Judge it' }).click();
+      await page.getByRole('heading', { name: 'Not like this.' }).scrollIntoViewIfNeeded();
+      await page
+        .getByRole('listitem')
+        .filter({ hasText: 'does not protect' })
+        .last()
+        .scrollIntoViewIfNeeded();
+    },
+  ],
+  ['plastic', '/jobs/bus-6/panels/trim/system?step=12'],
 ];
 
 setup();
@@ -47,6 +81,7 @@ while (
   await new Promise((r) => setTimeout(r, 50));
 for (const name of readdirSync(join(root, 'demo')))
   await send('/api/jobs', readFileSync(join(root, 'demo', name)));
+await send('/api/jobs/bus-6/plans');
 await send(`/api${DOOR}/plans`);
 
 const browser = await launcher.launch({
