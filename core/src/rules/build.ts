@@ -75,19 +75,23 @@ export const B1: Rule = {
     const { act, zone, panel, context } = trial;
     if (!leadsToBase(act)) return fine;
     const limit = ledgeLimit(context);
-    const facts = {
-      ledgeUm: unlevelUm(zone, panel),
-      limitUm: limit.value,
-      quality: context.target.quality,
-      layer: labelOf(topOf(zone).kind),
-    };
     const isRaw = isSandableBuild(zone) && zone.surface.scratch === null;
-    if (facts.ledgeUm <= limit.value && !isRaw) return noBuildAtAll(trial);
+    const nowUm = unlevelUm(zone, panel);
+    // Fresh build is judged by what blocking would leave of it.
+    const ledgeUm = isRaw ? Math.max(nowUm, afterBlockingUm(trial)) : nowUm;
+    const { quality } = context.target;
+    const layer = labelOf(topOf(zone).kind);
+    const facts = { ledgeUm, limitUm: limit.value, quality, layer };
+    if (ledgeUm <= limit.value && !isRaw) return noBuildAtAll(trial);
     if (isRaw && afterBlockingUm(trial) <= limit.value) {
       const lackUm = lacksUm(zone, panel, context);
-      if (lackUm <= 0)
-        return b1.must(trial, { code: 'B1.block', facts, source: limit.source }, blockRemedy(trial));
-      return b1.must(trial, { code: 'B1.thin', facts: { layer: facts.layer, lackUm }, source: 'model' });
+      return lackUm <= 0
+        ? b1.must(
+            trial,
+            { code: 'B1.block', facts: { ...facts, ledgeUm: nowUm }, source: limit.source },
+            blockRemedy(trial),
+          )
+        : b1.must(trial, { code: 'B1.thin', facts: { layer, lackUm }, source: 'model' });
     }
     if (isFoundFinish(zone) && facts.ledgeUm === zone.surface.peelUm)
       return b1.must(

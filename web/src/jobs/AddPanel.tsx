@@ -11,8 +11,8 @@ import { Input, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useAddPanel } from '../api/queries.ts';
-import { NumberField } from '../shared/NumberField.tsx';
 import { Problem } from '../shared/Problem.tsx';
+import { SizeFields, type PanelSize } from './SizeFields.tsx';
 
 interface AddPanelProps {
   readonly job: string;
@@ -20,9 +20,6 @@ interface AddPanelProps {
   readonly taken: readonly string[];
   readonly onClose: () => void;
 }
-
-const LEAST_MM = 20;
-const MOST_MM = 20_000;
 
 /** An id from a name: small letters, digits and dashes, and a number where it is taken. */
 function idOf(name: string, taken: readonly string[]): string {
@@ -41,17 +38,14 @@ function idOf(name: string, taken: readonly string[]): string {
 /** A new panel: what it is, how large, and what most of it is made of. The survey says the rest. */
 export function AddPanel({ job, taken, onClose }: AddPanelProps) {
   const [kind, setKind] = useState<OutlineKind>('door');
-  const [size, setSize] = useState({
-    widthMm: OUTLINES.door.widthMm as number,
-    heightMm: OUTLINES.door.heightMm as number,
-  });
+  const [size, setSize] = useState<PanelSize>(OUTLINES.door);
   const [name, setName] = useState('');
   const [surface, setSurface] = useState<LayerKind>('old-finish');
   const add = useAddPanel(job);
   const navigate = useNavigate();
   const choose = (next: OutlineKind): void => {
     setKind(next);
-    setSize({ widthMm: OUTLINES[next].widthMm, heightMm: OUTLINES[next].heightMm });
+    setSize(OUTLINES[next]);
   };
   const save = (): void => {
     const panelName = name.trim() || OUTLINES[kind].label;
@@ -95,22 +89,7 @@ export function AddPanel({ job, taken, onClose }: AddPanelProps) {
             onChange={choose}
           />
         </div>
-        <NumberField
-          label="Width"
-          quantity="Mm"
-          value={size.widthMm}
-          from={LEAST_MM}
-          to={MOST_MM}
-          onChange={(widthMm) => setSize({ ...size, widthMm })}
-        />
-        <NumberField
-          label="Height"
-          quantity="Mm"
-          value={size.heightMm}
-          from={LEAST_MM}
-          to={MOST_MM}
-          onChange={(heightMm) => setSize({ ...size, heightMm })}
-        />
+        <SizeFields size={size} onChange={setSize} />
         <div className="field">
           <span className="note">Most of it is</span>
           <Select

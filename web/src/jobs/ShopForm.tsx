@@ -1,4 +1,4 @@
-import { QUALITIES, SCHOOLS, schoolOf, type JobView, type SchoolName } from '@blue-ledge/core';
+import { QUALITIES, SCHOOLS, schoolOf, type JobView, type SchoolName, type Target } from '@blue-ledge/core';
 import { Select } from 'antd';
 import type { JobChange } from '../state/job-changes.ts';
 import { SCHOOL_HEADS } from './school-heads.ts';
@@ -44,6 +44,16 @@ export function ShopForm({ job, onChange }: ShopFormProps) {
           onChange={(quality) => onChange({ target: { quality } })}
         />
       </label>
+      <BaseFields target={target} onChange={onChange} />
+      <Choice
+        label="Where it is sprayed"
+        value={shop.profile}
+        options={[
+          ['booth', 'booth, with an oven or a lamp'],
+          ['garage', 'garage, no heat'],
+        ]}
+        onChange={(profile) => onChange({ shop: { profile } })}
+      />
       {NAMES.map((name) => {
         const { side, source } = schoolOf(shop.schools, name);
         const sides = SCHOOLS[name] as Record<string, { label: string; reason: string }>;
@@ -63,5 +73,83 @@ export function ShopForm({ job, onChange }: ShopFormProps) {
         );
       })}
     </section>
+  );
+}
+
+interface ChoiceProps<Value extends string> {
+  readonly label: string;
+  readonly value: Value;
+  readonly options: readonly (readonly [Value, string])[];
+  readonly onChange: (value: Value) => void;
+}
+
+function Choice<Value extends string>({ label, value, options, onChange }: ChoiceProps<Value>) {
+  return (
+    <label>
+      <span>{label}</span>
+      <Select
+        aria-label={label}
+        value={value}
+        options={options.map(([name, words]) => ({ value: name, label: words }))}
+        onChange={onChange}
+      />
+    </label>
+  );
+}
+
+const hexOf = (color: Target['base']['color']): string => (typeof color === 'string' ? color : '#808080');
+
+/** The base that will follow: what it is thinned with, its effect, and its colour, which decides the undertone. */
+function BaseFields({
+  target: { base },
+  onChange,
+}: {
+  readonly target: Target;
+  readonly onChange: (change: JobChange) => void;
+}) {
+  const put = (change: Partial<Target['base']>): void =>
+    onChange({ target: { base: { ...base, ...change } } });
+  return (
+    <>
+      <Choice
+        label="Base"
+        value={base.carrier}
+        options={[
+          ['waterborne', 'waterborne'],
+          ['solvent', 'solvent'],
+        ]}
+        onChange={(carrier) => put({ carrier })}
+      />
+      <Choice
+        label="Effect of the base"
+        value={base.effect}
+        options={[
+          ['solid', 'solid'],
+          ['metallic', 'metallic'],
+          ['pearl', 'pearl'],
+        ]}
+        onChange={(effect) => put({ effect })}
+      />
+      <label>
+        <span>Colour of the base</span>
+        <input
+          type="color"
+          aria-label="Colour of the base"
+          className="base-color"
+          key={hexOf(base.color)}
+          defaultValue={hexOf(base.color)}
+          onBlur={({ target }) => {
+            if (target.value !== hexOf(base.color)) put({ color: target.value });
+          }}
+        />
+        <span className="note">
+          {typeof base.color === 'object'
+            ? `L* ${base.color.L}, a ${base.color.a}, b ${base.color.b} in the file`
+            : base.color
+              ? 'decides the tone of sealer and first coat'
+              : 'not given yet: tones are left open'}
+        </span>
+      </label>
+    </>
   );
 }

@@ -10,6 +10,7 @@ import {
 } from '@blue-ledge/core';
 import { Button, Checkbox, Drawer, Input, InputNumber, Select } from 'antd';
 import { NumberField } from '../../shared/NumberField.tsx';
+import { SizeFields } from '../SizeFields.tsx';
 
 interface PanelFactsProps {
   readonly panel: Panel;
@@ -18,8 +19,6 @@ interface PanelFactsProps {
   readonly onChange: (panel: Panel) => void;
 }
 
-const LEAST_MM = 20;
-const MOST_MM = 20_000;
 const MOST_AREA_M2 = 200;
 
 interface Choice<Name extends keyof Panel> {
@@ -137,28 +136,7 @@ function OutlineFields({ panel, onChange }: Pick<PanelFactsProps, 'panel' | 'onC
           next && put(next, panel.outline ? size : sizeFor(next, panel.areaM2))
         }
       />
-      {panel.outline && (
-        <>
-          <NumberField
-            label="Width"
-            quantity="Mm"
-            value={size.widthMm}
-            from={LEAST_MM}
-            to={MOST_MM}
-            whenLeft
-            onChange={(widthMm) => put(kind, { ...size, widthMm })}
-          />
-          <NumberField
-            label="Height"
-            quantity="Mm"
-            value={size.heightMm}
-            from={LEAST_MM}
-            to={MOST_MM}
-            whenLeft
-            onChange={(heightMm) => put(kind, { ...size, heightMm })}
-          />
-        </>
-      )}
+      {panel.outline && <SizeFields size={size} whenLeft onChange={(next) => put(kind, next)} />}
       <NumberField
         label="Panel area"
         hint={panel.outline && !panel.isAreaMeasured ? 'from the outline' : 'measured'}
