@@ -13,7 +13,7 @@ const TITLES: Record<Step['op'], (step: Step) => string> = {
   abrade: (step) =>
     step.tool === 'block'
       ? 'Shape and finish the filler'
-      : step.tool === 'machine-soft'
+      : step.tool === 'machine-soft' || step.tool === 'wet-hand'
         ? 'Final sand'
         : 'Abrade',
   scuff: () => 'Dull edges and backs by pad',

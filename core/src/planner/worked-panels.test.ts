@@ -402,6 +402,16 @@ const WORKED: readonly Worked[] = [
     has: ['abrade A P400', 'seal A'],
     why: 'N1: nothing bonds on overspray, so it is scuffed all over',
   },
+  {
+    panel: 'a patch in a shop that finishes by hand, wet, and trusts its eye',
+    zones: [
+      { stack: FINISH, areaM2: 1.5 },
+      { stack: 'steel', areaM2: 0.3 },
+    ],
+    shop: { schools: { finalSand: 'hand-wet', guideCoat: 'eye' } },
+    has: ['guide-coat B', 'block B', 'abrade A B P500', 'seal A B'],
+    why: 'K1, K4: one guide coat, and a finer grit, because a wet hand scratches deeper than a soft pad',
+  },
 ];
 
 const line = ({ op, zones, grit }: Step): string => [op, ...zones, grit ?? ''].join(' ').trim();

@@ -20,6 +20,12 @@ import {
 const built = (um: number, around = {}) =>
   put(benchOf([{ stack: 'steel' }], around), 'A', clean, level, coated('build', um));
 
+test('K1: an experienced eye does without guide coat between grades, not before the first block', () => {
+  const byEye = put(built(100, { shop: { schools: { guideCoat: 'eye' } } }), 'A', scratched('P240', 'block'));
+  expect(heard('K1', sand('abrade', 'A', 'P400', 'machine-soft'), byEye)).toEqual([]);
+  expect(heard('K1', sand('block', 'A', 'P240', 'block'), byEye)).toHaveLength(1);
+});
+
 describe('K1: guide coat before each round', () => {
   test('before the first block', () => {
     expect(verdictsOf('K1', sand('block', 'A', 'P240', 'block'), built(100))[0]).toMatchObject({

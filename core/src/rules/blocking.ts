@@ -9,11 +9,11 @@ import {
   isSanding,
   leadsToBase,
 } from '../operations/act.ts';
-import { mustStay, sheetIn } from '../operations/context.ts';
+import { mustStay, schoolIn, sheetIn } from '../operations/context.ts';
 import { keptUm } from '../operations/sanding.ts';
 import { has, isFoundFinish, topOf } from '../operations/state.ts';
 import { isSandableBuild } from './build.ts';
-import { FINAL_TOOL, finalGrade, telegraphOn } from './final-grade.ts';
+import { finalGrade, finalTool, telegraphOn } from './final-grade.ts';
 import { abrade, guideCoat, scuff } from './remedies.ts';
 import { fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
 
@@ -26,9 +26,11 @@ export const K1: Rule = {
   on: ['block', 'abrade'],
   asks: 'Guide coat before the first block and again before each finer grit.',
   judge: (trial) => {
-    const { act, zone } = trial;
+    const { act, zone, context } = trial;
     const isFiner = act.op === 'abrade' && isSandableBuild(zone) && zone.surface.scratch?.tool === 'block';
     if ((act.op !== 'block' && !isFiner) || zone.surface.hasGuideCoat) return fine;
+    // An experienced eye does without it between grades; before the first block nobody does.
+    if (isFiner && schoolIn(context, 'guideCoat').side === 'eye') return fine;
     return k1.must(trial, { code: isFiner ? 'K1.finer' : 'K1.first', facts: {} }, guideCoat(zone));
   },
 };
@@ -91,7 +93,7 @@ const lastGrit = (trial: Trial): readonly Verdict[] => {
     plane: final.verdict.plane,
     found: scratch?.grade ?? 'shine',
   };
-  const remedy = abrade(zone, final.grade, FINAL_TOOL, context);
+  const remedy = abrade(zone, final.grade, finalTool(context), context);
   if (!scratch) return k4.must(trial, { code: 'K4.shine', facts, source: 'model' }, remedy);
   const now = telegraphOn(zone, scratch.depthUm, act, context);
   const isTooCoarse =
@@ -191,7 +193,7 @@ export const K7: Rule = {
       return k7.must(
         trial,
         { code: 'K7.grade', facts: { grit: BLEND_GRADE, found: grade ?? 'shine' } },
-        abrade(zone, BLEND_GRADE, FINAL_TOOL, context),
+        abrade(zone, BLEND_GRADE, finalTool(context), context),
       );
     return has(zone, 'hidden-edges')
       ? k7.must(trial, { code: 'K7.edges', facts: {} }, scuff(zone))

@@ -1,7 +1,7 @@
 import { GRADES, grainUm, type Grade } from '../materials/grades.ts';
 import { readyVolumeSolids } from '../materials/sheet.ts';
 import { isCoat, isLastCoat, type Act } from '../operations/act.ts';
-import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
+import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { blockedUm } from '../operations/sanding.ts';
 import { topOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { sandingMinutes } from '../surface/ladder.ts';
@@ -16,8 +16,9 @@ import {
 
 /** Which grade finishes a surface before its last coat, and which one starts the blocking. */
 
-/** Tool of the last sanding (default): a machine with a soft interface. */
-export const FINAL_TOOL: Tool = 'machine-soft';
+const FINISHING_TOOLS = { 'machine-dry': 'machine-soft', 'hand-wet': 'wet-hand' } as const;
+/** Tool of the last sanding, by the shop's school: a machine with a soft interface, or wet paper by hand. */
+export const finalTool = (context: Context): Tool => FINISHING_TOOLS[schoolIn(context, 'finalSand').side];
 /** Scratch range that base wants where no sealer lies between (default). */
 const BASE_RANGE = { coarsest: 'P400', finest: 'P1000' } as const;
 /** Grades with which a build may be blocked first. */
@@ -48,12 +49,15 @@ export function finalGrade(
   const material = sandedMaterial(kind);
   const grade = coarsestThatHides({
     ...range,
-    tool: FINAL_TOOL,
+    tool: finalTool(context),
     material,
     coats: coatsToCome(act, context, zone.zone.id),
   });
   if (!grade) return null;
-  return { grade, verdict: telegraphOn(zone, scratchDepthUm(grade, FINAL_TOOL, material), act, context) };
+  return {
+    grade,
+    verdict: telegraphOn(zone, scratchDepthUm(grade, finalTool(context), material), act, context),
+  };
 }
 
 /** First block grade with the least minutes to level the build and to bring it to `final`, inside the largest jump. */
@@ -64,7 +68,11 @@ export function blockGrade(zone: ZoneState, final: Grade, panel: PanelState, con
   const jump = ruleIn(context, 'largestJump').value;
   const minutes = (grade: Grade): number =>
     sandingMinutes(grade, depthUm, { areaM2, tool: 'block', material }) +
-    sandingMinutes(final, scratchDepthUm(grade, 'block', material), { areaM2, tool: FINAL_TOOL, material });
+    sandingMinutes(final, scratchDepthUm(grade, 'block', material), {
+      areaM2,
+      tool: finalTool(context),
+      material,
+    });
   const within = BLOCK_GRADES.filter(
     (grade) => grainUm(grade) > grainUm(final) && grainUm(grade) / grainUm(final) <= jump,
   );

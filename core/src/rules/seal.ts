@@ -5,7 +5,7 @@ import { COAT_OPS, LAST_OPS, SAND_OPS, isCoat, isLastCoat, isSanding } from '../
 import { sagOf } from '../operations/coating.ts';
 import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { topOf } from '../operations/state.ts';
-import { FINAL_TOOL } from './final-grade.ts';
+import { finalTool } from './final-grade.ts';
 import { abrade } from './remedies.ts';
 import { advice, fine, speaker, type Rule } from './rule.ts';
 
@@ -88,7 +88,7 @@ export const S3: Rule = {
     return s3.must(
       trial,
       { code: 'S3.closed', facts, source: 'sheet' },
-      abrade(zone, SCUFF, FINAL_TOOL, context),
+      abrade(zone, SCUFF, finalTool(context), context),
     );
   },
 };
@@ -192,7 +192,7 @@ export const S8: Rule = {
       : s8.must(
           trial,
           { code: 'S8.scuff', facts: { grit: EPOXY_SCUFF }, source },
-          abrade(zone, EPOXY_SCUFF, FINAL_TOOL, context),
+          abrade(zone, EPOXY_SCUFF, finalTool(context), context),
         );
   },
 };

@@ -83,7 +83,12 @@ describe('what follows for a zone', () => {
     expect(textureOf(rigid(), { finish: 'smooth' })).toBe('smooth');
   });
   test('only schools that can change something are in play', () => {
-    expect(schoolsInPlay(panelOf([{ stack: 'steel/ecoat:20' }]))).toEqual(['ecoat', 'sealerCoats', 'pace']);
+    expect(schoolsInPlay(panelOf([{ stack: 'steel/ecoat:20' }]))).toEqual([
+      'ecoat',
+      'sealerCoats',
+      'pace',
+      'finalSand',
+    ]);
     expect(schoolsInPlay(panelOf([{ stack: 'plastic-olefin' }]))).toEqual(
       expect.arrayContaining(['rawPlasticSolvent', 'plasticSystem']),
     );

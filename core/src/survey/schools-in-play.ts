@@ -30,6 +30,8 @@ const IN_PLAY: Record<SchoolName, (zone: Zone) => boolean> = {
   plasticSystem: (zone) => isRaw(zone) || isRawPlastic(baseOf(zone)),
   strip: mayBeStripped,
   pace: () => true,
+  finalSand: () => true,
+  guideCoat: isWorkedOn,
   firstTone: isWorkedOn,
 };
 

@@ -57,6 +57,14 @@ export const SCHOOLS = {
     overnight: side('cure overnight', 'full cure before sanding, nothing sinks back'),
     'same-day': side('cure with heat the same day', 'the panel leaves today'),
   },
+  finalSand: {
+    'machine-dry': side('last grit by machine, dry', 'quicker, and no water near filler or metal'),
+    'hand-wet': side('last grit by hand, wet', 'the hand feels what a machine runs over'),
+  },
+  guideCoat: {
+    'every-grit': side('guide coat before every grit', 'dust shows what an eye misses'),
+    eye: side('guide coat once, then by eye', 'raking light shows an experienced eye the rest'),
+  },
   firstTone: {
     'near-topcoat': side('tone near the topcoat', 'fewer base coats'),
     dark: side('dark first coat', 'shows dents on a bare body'),

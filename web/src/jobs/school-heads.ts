@@ -13,5 +13,7 @@ export const SCHOOL_HEADS: Record<SchoolName, string> = {
   plasticSystem: 'First coat on plastic',
   strip: 'Stripping',
   pace: 'Pace',
+  finalSand: 'Last grit',
+  guideCoat: 'Guide coat',
   firstTone: 'Tone of the first coat',
 };
