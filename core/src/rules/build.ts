@@ -78,12 +78,13 @@ export const B1: Rule = {
     const isRaw = isSandableBuild(zone) && zone.surface.scratch === null;
     const nowUm = unlevelUm(zone, panel);
     // Fresh build is judged by what blocking would leave of it.
-    const ledgeUm = isRaw ? Math.max(nowUm, afterBlockingUm(trial)) : nowUm;
+    const blockedUm = isRaw ? afterBlockingUm(trial) : 0;
+    const ledgeUm = Math.max(nowUm, blockedUm);
     const { quality } = context.target;
     const layer = labelOf(topOf(zone).kind);
     const facts = { ledgeUm, limitUm: limit.value, quality, layer };
     if (ledgeUm <= limit.value && !isRaw) return noBuildAtAll(trial);
-    if (isRaw && afterBlockingUm(trial) <= limit.value) {
+    if (isRaw && blockedUm <= limit.value) {
       const lackUm = lacksUm(zone, panel, context);
       return lackUm <= 0
         ? b1.must(
