@@ -21,6 +21,18 @@ const closed = (points: Polygon): [number, number][] => [...points, points[0]!].
 /** A polygon as the clipping package takes it. */
 export const geometry = (points: Polygon): MultiPolygon => [[closed(points)]];
 
+/**
+ * The package gives up on some shapes that cross themselves or lie on one another, by throwing; null says so.
+ * Nothing is lost by it: such a panel is drawn and planned by its areas.
+ */
+export function clipped(work: () => MultiPolygon): MultiPolygon | null {
+  try {
+    return work();
+  } catch {
+    return null;
+  }
+}
+
 /** Area of rings with holes, m². */
 const areaOf = (polygons: MultiPolygon): number =>
   polygons.reduce(
@@ -31,22 +43,23 @@ const areaOf = (polygons: MultiPolygon): number =>
 
 /**
  * The visible region of every zone, in the order of the zones; null where the panel is not drawn: it has no outline,
- * or more than one of its zones has no place on it.
+ * more than one of its zones has no place on it, or its shapes are too tangled to be told apart.
  */
 export function regionsOf({ outline, zones }: Pick<Panel, 'outline' | 'zones'>): Region[] | null {
   if (!outline || zones.filter(({ shape }) => !shape).length > 1) return null;
   const whole = geometry(outline);
   const shapes = zones.map(({ shape }) =>
-    shape ? polygonClipping.intersection(geometry(shape), whole) : whole,
+    shape ? clipped(() => polygonClipping.intersection(geometry(shape), whole)) : whole,
   );
-  return zones.map(({ id }, i) => {
+  if (!shapes.every((shape) => shape !== null)) return null;
+  const regions = zones.map(({ id, shape }, i): Region | null => {
     // A shape lies over the rest of the panel, whatever their order; among shapes the later one is on top.
-    const above = shapes.filter(
-      (_, j) => zones[j]!.shape !== undefined && (zones[i]!.shape === undefined || j > i),
-    );
-    const polygons = above.length === 0 ? shapes[i]! : polygonClipping.difference(shapes[i]!, ...above);
-    return { zoneId: id, polygons, areaM2: areaOf(polygons) };
+    const above = shapes.filter((_, j) => zones[j]!.shape !== undefined && (shape === undefined || j > i));
+    const own = shapes[i]!;
+    const polygons = above.length === 0 ? own : clipped(() => polygonClipping.difference(own, ...above));
+    return polygons && { zoneId: id, polygons, areaM2: areaOf(polygons) };
   });
+  return regions.every((region) => region !== null) ? regions : null;
 }
 
 /** Least area that a zone keeps when others cover it, m²: it is on the panel as long as it is in the survey. */
@@ -95,8 +108,9 @@ export function shapeProblems(panel: Pick<Panel, 'outline' | 'zones'>): { zoneId
   if (!regions || !outline) return [];
   return zones.flatMap((zone, i) => {
     if (regions[i]!.areaM2 > 0) return [];
-    const isOff =
-      zone.shape && polygonClipping.intersection(geometry(zone.shape), geometry(outline)).length === 0;
+    const { shape } = zone;
+    const inside = shape && clipped(() => polygonClipping.intersection(geometry(shape), geometry(outline)));
+    const isOff = inside?.length === 0;
     return [{ zoneId: zone.id, text: sentence(isOff ? 'survey.outside' : 'survey.covered', {}) }];
   });
 }

@@ -80,6 +80,28 @@ describe('regions', () => {
   });
 });
 
+test('shapes that cross themselves or lie on one another break nothing: what cannot be told apart is not drawn', () => {
+  const grid = fc.integer({ min: 0, max: 4 }).map((n) => n * 100);
+  const ring = fc.array(fc.tuple(grid, grid), { minLength: 3, maxLength: 8 });
+  fc.assert(
+    fc.property(ring, ring, ring, (outline, b, c) => {
+      const tangled = panelSchema.parse({
+        ...panelOf(zone('A'), zone('B', b), zone('C', c)),
+        outline,
+        areaM2: 5,
+      });
+      const drawn = withAreas(tangled);
+      panelSchema.parse(drawn);
+      shapeProblems(tangled);
+      for (const way of ['across', 'down'] as const) withSplitZone(tangled, 'B', way);
+      const regions = regionsOf(tangled);
+      if (regions === null) expect(drawn).toEqual(tangled);
+      else spansAlong(usualCut(tangled)!, regions);
+    }),
+    { numRuns: 400, seed: 11 },
+  );
+});
+
 describe('a cut', () => {
   const made = panelOf(zone('A'), zone('B', box(200, 300, 400, 400)), zone('C', box(300, 400, 100, 100)));
   test('goes level through the smallest zone, true to length', () => {

@@ -1,6 +1,6 @@
 import polygonClipping, { type MultiPolygon } from 'polygon-clipping';
 import { areaOfPolygonM2, boundsOf } from './polygon.ts';
-import { geometry } from './regions.ts';
+import { clipped, geometry } from './regions.ts';
 import type { Polygon, Zone } from './zone.ts';
 
 /** What a hand does to shapes on a panel: snap to its outline, split, find a free letter. */
@@ -56,13 +56,13 @@ export function halves(shape: Polygon, way: 'across' | 'down'): readonly [Polygo
           [x, bottom],
           [left, bottom],
         ];
-  const part = (cut: MultiPolygon): Polygon | undefined =>
-    cut
+  const part = (cut: MultiPolygon | null): Polygon | undefined =>
+    (cut ?? [])
       .map(([outer]) =>
         outer!.slice(0, -1).map(([px, py]): [number, number] => [Math.round(px), Math.round(py)]),
       )
       .sort((a, b) => areaOfPolygonM2(b) - areaOfPolygonM2(a))[0];
-  const one = part(polygonClipping.intersection(geometry(shape), geometry(first)));
-  const other = part(polygonClipping.difference(geometry(shape), geometry(first)));
+  const one = part(clipped(() => polygonClipping.intersection(geometry(shape), geometry(first))));
+  const other = part(clipped(() => polygonClipping.difference(geometry(shape), geometry(first))));
   return one && other && one.length >= 3 && other.length >= 3 ? [one, other] : null;
 }

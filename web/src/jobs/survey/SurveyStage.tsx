@@ -1,5 +1,5 @@
 import { DownloadOutlined, RightOutlined, SettingOutlined } from '@ant-design/icons';
-import { contradictionsOf, shapeProblems, withShape, type Panel } from '@blue-ledge/core';
+import { contradictionsOf, regionsOf, shapeProblems, withShape, type Panel } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -81,9 +81,11 @@ export function SurveyStage() {
             />
           )}
         </div>
-        {!panel.outline && (
+        {!regionsOf(panel) && (
           <p className="note map-hint">
-            Drawn by area only. Give the panel an outline to mark zones in their place.
+            {panel.outline
+              ? 'Drawn by area only: shapes cross themselves, or zones have no place yet. Take the last change back, or choose the outline again.'
+              : 'Drawn by area only. Give the panel an outline to mark zones in their place.'}
           </p>
         )}
         <ZoneList zones={panel.zones} panelAreaM2={panel.areaM2} selected={zone.id} onSelect={select} />
