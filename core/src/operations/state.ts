@@ -173,24 +173,19 @@ export function zoneOf(panel: PanelState, id: string): ZoneState {
   return found;
 }
 
+/** Larger first, then taller, then by name: never by their order. */
+const isAhead = (a: ZoneState, b: ZoneState): boolean =>
+  a.zone.areaM2 !== b.zone.areaM2
+    ? a.zone.areaM2 > b.zone.areaM2
+    : heightUm(a) !== heightUm(b)
+      ? heightUm(a) > heightUm(b)
+      : a.zone.id < b.zone.id;
+
 /** The largest zone with a border of nobody's making: what the others must come level with. */
 export const soundNeighbour = remembered((panel: PanelState): ZoneState | null => {
   const sound = panel.zones.filter((state) => state.edge === 'sound' && heightUm(state) > 0);
-  return sound.reduce<ZoneState | null>(
-    (best, state) => (best && best.zone.areaM2 >= state.zone.areaM2 ? best : state),
-    null,
-  );
+  return sound.reduce<ZoneState | null>((best, state) => (best && isAhead(best, state) ? best : state), null);
 });
-
-/** Height once its own waves and peel are sanded off, µm. */
-const settledHeightUm = (state: ZoneState): number =>
-  heightUm(state) - state.surface.wavesUm - state.surface.peelUm;
-
-/** Height of the sound neighbour over this zone, µm; negative when the zone stands proud; 0 without a neighbour. */
-export function gapUm(state: ZoneState, panel: PanelState): number {
-  const sound = soundNeighbour(panel);
-  return state.edge === 'sound' || !sound ? 0 : settledHeightUm(sound) - heightUm(state);
-}
 
 /**
  * Film that a block leaves for the last sanding to take off: the scratch of the coarsest block grade, µm.
@@ -200,6 +195,24 @@ export const LAST_SAND_UM = scratchDepthUm('P180', 'block', 'primer');
 
 const awaitsLastSanding = (state: ZoneState): boolean =>
   topOf(state).laid !== undefined && !isBody(topOf(state).kind) && state.surface.scratch?.tool === 'block';
+
+/** Build that is still to be blocked and sanded: it will lose what the last sanding takes. */
+const awaitsBlock = (state: ZoneState): boolean => {
+  const { kind, laid } = topOf(state);
+  return laid !== undefined && (kind === 'build' || kind === 'dtm') && state.surface.scratch === null;
+};
+
+/** Height once its own waves and peel, and what its last sanding takes, are sanded off, µm. */
+const settledHeightUm = (state: ZoneState): number => {
+  const toCome = awaitsBlock(state) || awaitsLastSanding(state) ? LAST_SAND_UM : 0;
+  return heightUm(state) - state.surface.wavesUm - state.surface.peelUm - toCome;
+};
+
+/** Height of the sound neighbour over this zone, µm; negative when the zone stands proud; 0 without a neighbour. */
+export function gapUm(state: ZoneState, panel: PanelState): number {
+  const sound = soundNeighbour(panel);
+  return state.edge === 'sound' || !sound ? 0 : settledHeightUm(sound) - heightUm(state);
+}
 
 /** Step to the sound neighbour once the last sanding is done, µm; 0 where there is none to be level with. */
 const ledgeUm = (state: ZoneState, panel: PanelState): number => {

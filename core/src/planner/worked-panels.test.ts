@@ -412,6 +412,27 @@ const WORKED: readonly Worked[] = [
     has: ['guide-coat B', 'block B', 'abrade A B P500', 'seal A B'],
     why: 'K1, K4: one guide coat, and a finer grit, because a wet hand scratches deeper than a soft pad',
   },
+  {
+    panel: 'a new e-coated part with a bare patch as large as a hand',
+    zones: [
+      { stack: 'steel/ecoat:22', areaM2: 1 },
+      { stack: 'steel', areaM2: 0.2 },
+    ],
+    facts: { new: true },
+    has: ['prime-epoxy B', 'prime-build A B', 'block A B'],
+    hasNot: ['strip-sand'],
+    why: 'B1: a repair stands proud of thin e-coat, so the build goes over all of it',
+  },
+  {
+    panel: 'zones of the same size: a finish, a maker’s primer and bare steel',
+    zones: [
+      { stack: 'steel/part-primer:30', areaM2: 0.3 },
+      { stack: 'steel/old-finish:115', areaM2: 0.3 },
+      { stack: 'steel', areaM2: 0.3 },
+    ],
+    has: ['prime-epoxy C', 'prime-build', 'hand-over A B C'],
+    why: 'B1: level with the taller of two neighbours of one size, whatever their order',
+  },
 ];
 
 const line = ({ op, zones, grit }: Step): string => [op, ...zones, grit ?? ''].join(' ').trim();
