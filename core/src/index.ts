@@ -43,7 +43,7 @@ export type { OutlineKind } from './survey/outlines.ts';
 export { boundsOf } from './survey/polygon.ts';
 export { isInRegion, regionsOf, shapeProblems, withAreas } from './survey/regions.ts';
 export type { Region } from './survey/regions.ts';
-export { snapped } from './survey/shaping.ts';
+export { snapped, withCorner } from './survey/shaping.ts';
 export { contradictionsOf } from './survey/contradictions.ts';
 export { schoolsInPlay } from './survey/schools-in-play.ts';
 export { SCHOOLS, schoolOf, schoolsSchema } from './survey/schools.ts';

@@ -8,7 +8,7 @@ import {
 } from '../materials/layer-kinds.ts';
 import { findingOf } from '../survey/finding.ts';
 import type { Panel, PanelFacts } from '../survey/panel.ts';
-import { isUnknownPlastic, testOf, textureOf } from '../survey/zone-facts.ts';
+import { isUnknownPlastic, testOf, textureOf, topKindOf } from '../survey/zone-facts.ts';
 import type { Zone } from '../survey/zone.ts';
 import { sandedMaterial, scratchDepthUm } from '../surface/scratch.ts';
 import type { BareSpots, Damage, Layer, Matter, PanelState, Surface, ZoneState } from './state.ts';
@@ -144,7 +144,7 @@ const isFilm = (kind: LayerKind): boolean =>
 
 /** The panel as it comes in: dirty, unmasked, its parts on it, clock at 0. */
 export function surveyState(panel: Panel): PanelState {
-  const hasFinish = panel.zones.some((zone) => isFilm(zone.layers[zone.layers.length - 1]!.kind));
+  const hasFinish = panel.zones.some((zone) => isFilm(topKindOf(zone)));
   return {
     clockMin: 0,
     isMasked: false,

@@ -1,6 +1,6 @@
 import { findingOf } from '../survey/finding.ts';
 import type { Zone } from '../survey/zone.ts';
-import { isUnknownPlastic, testOf } from '../survey/zone-facts.ts';
+import { isUnknownPlastic, testOf, topKindOf } from '../survey/zone-facts.ts';
 import type { DecidingTest, PanelPlan } from './plan.ts';
 import { wordsOnZone } from './titles.ts';
 import { planPanel, type PlanTask } from './plan-panel.ts';
@@ -42,7 +42,7 @@ const RUBBED: ReadonlySet<string> = new Set(['part-primer', 'old-finish']);
 
 /** What is unknown about a zone and could be tested. */
 function hypothesesOf(zone: Zone): Hypothesis[] {
-  const top = zone.layers[zone.layers.length - 1]!.kind;
+  const top = topKindOf(zone);
   const isUnsound = ['peeling', 'checked', 'reacted'].some((kind) =>
     findingOf(zone.findings, kind as 'peeling'),
   );

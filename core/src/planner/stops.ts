@@ -3,7 +3,7 @@ import { bodyFiller, ruleIn, type Context } from '../operations/context.ts';
 import { findingOf } from '../survey/finding.ts';
 import { impossibilitiesOf } from '../survey/contradictions.ts';
 import type { Zone } from '../survey/zone.ts';
-import { baseOf, testOf } from '../survey/zone-facts.ts';
+import { baseOf, testOf, topKindOf } from '../survey/zone-facts.ts';
 import type { Facts } from '../units/facts.ts';
 import { sentence } from '../wording/say.ts';
 import type { SentenceCode } from '../wording/sentences.ts';
@@ -25,8 +25,7 @@ const softStop = (zone: Zone, { shelf }: Context): boolean =>
   baseOf(zone) === 'plastic-soft' && ![...shelf.values()].some(({ over }) => 'plastic-soft' in over);
 
 const slidesOff = (zone: Zone): boolean =>
-  isRawPlastic(zone.layers[zone.layers.length - 1]!.kind) &&
-  testOf(zone, 'tape-hold')?.outcome === 'slides-off';
+  isRawPlastic(topKindOf(zone)) && testOf(zone, 'tape-hold')?.outcome === 'slides-off';
 
 /** The stop of one zone, or null when it can be planned. */
 export function stopOf(zone: Zone, context: Context): Stop | null {

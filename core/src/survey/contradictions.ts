@@ -11,7 +11,7 @@ import { sentence } from '../wording/say.ts';
 import type { SentenceCode } from '../wording/sentences.ts';
 import type { FindingKind } from './finding.ts';
 import type { Zone } from './zone.ts';
-import { baseOf, testOf } from './zone-facts.ts';
+import { baseOf, testOf, topKindOf } from './zone-facts.ts';
 
 /** What in a survey cannot be true together, each with its remedy. Nothing of it is refused while it is typed in. */
 
@@ -53,12 +53,12 @@ function stackProblems({ layers }: Zone): string[] {
 const surfaceFamily = (kind: LayerKind): Family => (kind === 'plastic-primed' ? 'finish' : familyOf(kind));
 
 function findingProblems(zone: Zone): string[] {
-  const top = surfaceFamily(zone.layers[zone.layers.length - 1]!.kind);
+  const top = surfaceFamily(topKindOf(zone));
   const base = familyOf(baseOf(zone));
   const odd = zone.findings.flatMap(({ kind }) => {
     const need = NEEDS[kind];
     if (!need || need.families.includes(need.on === 'top' ? top : base)) return [];
-    const layer = need.on === 'top' ? zone.layers[zone.layers.length - 1]!.kind : baseOf(zone);
+    const layer = need.on === 'top' ? topKindOf(zone) : baseOf(zone);
     return [say('survey.finding', { finding: kind.replaceAll('-', ' '), layer: labelOf(layer) })];
   });
   const wants = new Set(
@@ -70,7 +70,7 @@ function findingProblems(zone: Zone): string[] {
 function testProblems(zone: Zone): string[] {
   const float = testOf(zone, 'float');
   const rub = testOf(zone, 'solvent-rub');
-  const top = zone.layers[zone.layers.length - 1]!.kind;
+  const top = topKindOf(zone);
   const base = familyOf(baseOf(zone));
   return [
     ...(float && base !== 'plastic' ? [say('survey.float', { layer: labelOf(baseOf(zone)) })] : []),

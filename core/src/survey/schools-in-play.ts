@@ -1,27 +1,26 @@
-import { familyOf, isBody, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
+import { familyOf, isBody, isRawPlastic } from '../materials/layer-kinds.ts';
 import { findingOf } from './finding.ts';
 import type { Panel } from './panel.ts';
 import { SCHOOLS, type SchoolName } from './schools.ts';
 import type { Zone } from './zone.ts';
-import { baseOf } from './zone-facts.ts';
+import { baseOf, topKindOf } from './zone-facts.ts';
 
 /** Which schools can shape the plan of a panel: the others would change nothing on it. */
 
-const topOf = (zone: Zone): LayerKind => zone.layers[zone.layers.length - 1]!.kind;
-const isBareMetal = (zone: Zone): boolean => familyOf(topOf(zone)) === 'metal';
+const isBareMetal = (zone: Zone): boolean => familyOf(topKindOf(zone)) === 'metal';
 const mayBeStripped = (zone: Zone): boolean =>
   zone.findings.some(({ kind }) => kind === 'peeling' || kind === 'checked' || kind === 'reacted') ||
-  topOf(zone) === 'old-finish-soluble' ||
+  topKindOf(zone) === 'old-finish-soluble' ||
   zone.layers.some(({ um }) => (um ?? 0) > 300);
 const hasBody = (zone: Zone): boolean =>
   zone.layers.some(({ kind }) => isBody(kind)) || findingOf(zone.findings, 'low') !== undefined;
-const isRaw = (zone: Zone): boolean => isRawPlastic(topOf(zone));
+const isRaw = (zone: Zone): boolean => isRawPlastic(topKindOf(zone));
 const isWorkedOn = (zone: Zone): boolean => isBareMetal(zone) || hasBody(zone) || mayBeStripped(zone);
 
 const IN_PLAY: Record<SchoolName, (zone: Zone) => boolean> = {
   firstCoat: isWorkedOn,
   filler: hasBody,
-  ecoat: (zone) => topOf(zone) === 'ecoat',
+  ecoat: (zone) => topKindOf(zone) === 'ecoat',
   sealerCoats: () => true,
   epoxySealer: (zone) => isWorkedOn(zone) || zone.layers.some(({ kind }) => kind === 'epoxy'),
   build: isWorkedOn,

@@ -13,7 +13,7 @@ import {
 import { OUTLINES, OUTLINE_KINDS, outlineOf } from './outlines.ts';
 import { areaOfPolygonM2 } from './polygon.ts';
 import { regionsOf, shapeProblems, withAreas } from './regions.ts';
-import { freeZoneId, halves, snapped } from './shaping.ts';
+import { freeZoneId, halves, snapped, withCorner } from './shaping.ts';
 import type { Polygon } from './zone.ts';
 
 const box = (x: number, y: number, width: number, height: number): Polygon => [
@@ -143,6 +143,17 @@ describe('shaping by hand', () => {
     const shape = outlineOf('fender', 1100, 800);
     const [one, other] = halves(shape, way)!;
     expect(areaOfPolygonM2(one) + areaOfPolygonM2(other)).toBeGreaterThan(areaOfPolygonM2(shape) * 0.8);
+  });
+  test('one more corner comes in the middle of the longest edge, and the area stays', () => {
+    const shape = box(0, 0, 400, 100);
+    expect(withCorner(shape)).toEqual([
+      [0, 0],
+      [200, 0],
+      [400, 0],
+      [400, 100],
+      [0, 100],
+    ]);
+    expect(areaOfPolygonM2(withCorner(shape))).toBe(areaOfPolygonM2(shape));
   });
   test('a new zone gets the next free letter', () => {
     expect(freeZoneId([{ id: 'A' }, { id: 'C' }])).toBe('B');

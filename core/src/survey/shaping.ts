@@ -66,3 +66,18 @@ export function halves(shape: Polygon, way: 'across' | 'down'): readonly [Polygo
   const other = part(clipped(() => polygonClipping.difference(geometry(shape), geometry(first))));
   return one && other && one.length >= 3 && other.length >= 3 ? [one, other] : null;
 }
+
+/** The shape with one more corner, in the middle of its longest edge. */
+export function withCorner(shape: Polygon): Polygon {
+  const lengths = shape.map(([x, y], i) => {
+    const [nextX, nextY] = shape[(i + 1) % shape.length]!;
+    return Math.hypot(nextX - x, nextY - y);
+  });
+  const i = lengths.indexOf(Math.max(...lengths));
+  const [[x1, y1], [x2, y2]] = [shape[i]!, shape[(i + 1) % shape.length]!];
+  return [
+    ...shape.slice(0, i + 1),
+    [Math.round((x1 + x2) / 2), Math.round((y1 + y2) / 2)],
+    ...shape.slice(i + 1),
+  ];
+}

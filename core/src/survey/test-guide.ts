@@ -1,7 +1,7 @@
 import { familyOf, isBody, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
 import { findingOf } from './finding.ts';
 import type { Zone } from './zone.ts';
-import { baseOf, isLowEnergy } from './zone-facts.ts';
+import { baseOf, isLowEnergy, topKindOf } from './zone-facts.ts';
 
 /**
  * Guided tests: how each is done, what may be seen, what that means, and what follows from it in the survey.
@@ -27,9 +27,8 @@ export interface TestForm {
   readonly outcomes: readonly SeenOutcome[] | 'mark' | 'readings';
 }
 
-const topOf = (zone: Zone): LayerKind => zone.layers[zone.layers.length - 1]!.kind;
 const hasFilm = (zone: Zone): boolean =>
-  ['finish', 'primer'].includes(familyOf(topOf(zone))) || topOf(zone) === 'plastic-primed';
+  ['finish', 'primer'].includes(familyOf(topKindOf(zone))) || topKindOf(zone) === 'plastic-primed';
 const onPlastic = (zone: Zone): boolean => isRawPlastic(baseOf(zone));
 const comesOff = (value: number): SeenOutcome => ({
   value,
@@ -187,7 +186,7 @@ function withReadings(zone: Zone, readingsUm: readonly number[]): Zone {
 
 /** What follows from a test in the zone's survey; the zone as it was where nothing follows. */
 function consequences(zone: Zone, test: ZoneTest): Zone {
-  const top = topOf(zone);
+  const top = topKindOf(zone);
   switch (test.kind) {
     case 'solvent-rub':
       if (test.outcome === 'softens' && top === 'old-finish') return withTop(zone, 'old-finish-soluble');

@@ -8,6 +8,9 @@ import type { Zone } from './zone.ts';
 /** What carries the stack. */
 export const baseOf = (zone: Pick<Zone, 'layers'>): LayerKind => zone.layers[0]!.kind;
 
+/** What lies on top. */
+export const topKindOf = ({ layers }: Pick<Zone, 'layers'>): LayerKind => layers[layers.length - 1]!.kind;
+
 type ZoneTest = NonNullable<Zone['tests']>[number];
 type TestOf<K extends ZoneTest['kind']> = Extract<ZoneTest, { kind: K }>;
 

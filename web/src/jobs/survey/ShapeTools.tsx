@@ -8,13 +8,13 @@ import {
   UndoOutlined,
 } from '@ant-design/icons';
 import {
+  withCorner,
   withNewZone,
   withShape,
   withSplitZone,
   withZoneOnTop,
   withoutZone,
   type Panel,
-  type Polygon,
   type Zone,
 } from '@blue-ledge/core';
 import { Button, Tooltip } from 'antd';
@@ -27,21 +27,6 @@ interface ShapeToolsProps {
   readonly edit: PanelEdit;
   readonly onSelect: (zoneId: string) => void;
   readonly onCopy: () => void;
-}
-
-/** The shape with one more corner, in the middle of its longest edge. */
-function withCorner(shape: Polygon): Polygon {
-  const lengths = shape.map(([x, y], i) => {
-    const [nextX, nextY] = shape[(i + 1) % shape.length]!;
-    return Math.hypot(nextX - x, nextY - y);
-  });
-  const i = lengths.indexOf(Math.max(...lengths));
-  const [[x1, y1], [x2, y2]] = [shape[i]!, shape[(i + 1) % shape.length]!];
-  return [
-    ...shape.slice(0, i + 1),
-    [Math.round((x1 + x2) / 2), Math.round((y1 + y2) / 2)],
-    ...shape.slice(i + 1),
-  ];
 }
 
 /** What can be done to the zones as shapes on the panel. */
