@@ -46,7 +46,12 @@ test('a plan goes on from what was really done', async ({ page }) => {
   await page.getByRole('button', { name: /^\d+ High-build primer 4:1:1/ }).click();
   await page.getByRole('button', { name: /^Done so far/ }).click();
   const dialog = page.getByRole('dialog', { name: 'Plan on from here' });
-  await dialog.getByRole('spinbutton', { name: 'Coats that were really sprayed' }).fill('1');
+  const built = dialog.getByRole('listitem').filter({ hasText: /\. High-build primer 4:1:1/ });
+  await built.getByRole('spinbutton', { name: /^Coats sprayed in step/ }).fill('1');
+  const unticked = dialog.getByRole('checkbox').first();
+  await unticked.uncheck();
+  await expect(dialog.getByRole('button', { name: 'Plan the rest' })).toBeEnabled();
+  await unticked.check();
   await dialog.getByRole('button', { name: 'Plan the rest' }).click();
   await expect(page.getByText(/Goes on after step \d+, from what was really done\./)).toBeVisible();
   const builds = page.getByRole('button', { name: /^\d+.*High-build primer 4:1:1/ });

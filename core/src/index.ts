@@ -1,7 +1,7 @@
 /** The public surface of core: what the server, the web and the command line may use. */
 
 // units
-export { formatMinutes } from './units/duration.ts';
+export { clockTime, formatMinutes } from './units/duration.ts';
 export { formatFact } from './units/facts.ts';
 export { QUANTITIES, formatNumber, formatQuantity, toShown, toStored } from './units/quantities.ts';
 export type { Quantity, UnitSystem } from './units/quantities.ts';

@@ -136,8 +136,8 @@ export const raise = (zone: ZoneState, matter: Matter): ZoneState =>
 
 export const isBare = (state: ZoneState): boolean => isMetal(topOf(state).kind);
 
-/** What was worked out of a state once; states never change, so it holds for as long as they live. */
-const remembered = <State extends object, Value>(
+/** What was worked out of a state or an act once; they never change, so it holds for as long as they live. */
+export const remembered = <State extends object, Value>(
   work: (state: State) => Value,
 ): ((state: State) => Value) => {
   const known = new WeakMap<State, Value>();

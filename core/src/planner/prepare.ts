@@ -3,8 +3,8 @@ import { isCoat, isLaying, isSanding, lastGrade, type Act, type SandAct } from '
 import type { Context } from '../operations/context.ts';
 import { carryOut, type Outcome } from '../operations/perform.ts';
 import type { Cost } from '../operations/operation.ts';
-import { isBare, zoneOf, type PanelState } from '../operations/state.ts';
-import { decideAct } from '../rules/check-act.ts';
+import { isBare, remembered, zoneOf, type PanelState } from '../operations/state.ts';
+import { decideAct, type Hearings } from '../rules/check-act.ts';
 import { REMEDY_ORDER } from '../rules/remedies.ts';
 import type { Verdict } from '../rules/rule.ts';
 import type { Reason } from '../wording/reason.ts';
@@ -45,8 +45,11 @@ interface Tried {
   readonly done: Map<string, Performed>;
 }
 /** Keeps what was tried, by state and act; one for a whole search, whose context does not change. */
-export type Memo = WeakMap<PanelState, Map<string, Tried>>;
-export const newMemo = (): Memo => new WeakMap();
+export interface Memo {
+  readonly tried: WeakMap<PanelState, Map<string, Tried>>;
+  readonly hearings: Hearings;
+}
+export const newMemo = (): Memo => ({ tried: new WeakMap(), hearings: new WeakMap() });
 
 function performed(act: Act, before: PanelState, known: Tried, context: Context): Performed {
   const asked = act.why.map(({ rule, code }) => rule + code).join();
@@ -60,24 +63,26 @@ function performed(act: Act, before: PanelState, known: Tried, context: Context)
 }
 
 /** All that tells acts apart in what they do; why they are done makes no difference to that. */
-const fullSignature = (act: Act): string => {
-  const means = isSanding(act)
-    ? `${act.grades.join()} ${act.tool}`
-    : isLaying(act)
-      ? `${act.sheetId} ${isCoat(act) ? Object.values(act.coats).join() : ''} ${isCoat(act) ? `${act.isLightFirst} ${act.toneL}` : ''}`
-      : act.op === 'cure'
-        ? act.method
-        : '';
-  return `${act.op} ${act.zones.join()} ${means}`;
+const fullSignature = remembered((act: Act): string => `${act.op} ${act.zones.join()} ${meansOf(act)}`);
+
+const meansOf = (act: Act): string => {
+  if (isSanding(act)) return `${act.grades.join()} ${act.tool}`;
+  if (isCoat(act))
+    return `${act.sheetId} ${Object.values(act.coats).join()} ${act.isLightFirst} ${act.toneL}`;
+  if (isLaying(act)) return act.sheetId;
+  return act.op === 'cure' ? act.method : '';
 };
 
 function tried(act: Act, panel: PanelState, context: Context, memo: Memo): Tried {
-  const known = memo.get(panel) ?? new Map<string, Tried>();
-  memo.set(panel, known);
+  const known = memo.tried.get(panel) ?? new Map<string, Tried>();
+  memo.tried.set(panel, known);
   const name = fullSignature(act);
   const before = known.get(name);
   if (before) return before;
-  const made: Tried = { verdicts: decideAct(act, panel, context), done: new Map() };
+  const made: Tried = {
+    verdicts: decideAct(act, panel, context, { hearings: memo.hearings, name }),
+    done: new Map(),
+  };
   known.set(name, made);
   return made;
 }
@@ -170,4 +175,9 @@ function sharedGrades(a: SandAct, b: SandAct): SandAct['grades'] {
 }
 
 const sameReason = (a: Reason, b: Reason): boolean =>
-  a.code === b.code && JSON.stringify(a.facts) === JSON.stringify(b.facts);
+  a === b || (a.code === b.code && sameFacts(a.facts, b.facts));
+
+const sameFacts = (a: Reason['facts'], b: Reason['facts']): boolean => {
+  const names = Object.keys(a);
+  return names.length === Object.keys(b).length && names.every((name) => a[name] === b[name]);
+};

@@ -15,7 +15,7 @@ import { has, isFoundFinish, topOf } from '../operations/state.ts';
 import { isSandableBuild } from './build.ts';
 import { finalGrade, finalTool, telegraphOn } from './final-grade.ts';
 import { abrade, guideCoat, scuff } from './remedies.ts';
-import { fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
+import { fine, speaker, type Rule, type ZoneTrial, type Verdict } from './rule.ts';
 
 /** Rules of guide coat, block and last grit. */
 
@@ -59,6 +59,7 @@ export const K3: Rule = {
   id: 'K3',
   on: ['block'],
   asks: 'Stop at the film that must stay; a deeper low gets glaze and another build.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     if (act.op !== 'block' || !isSandableBuild(zone)) return fine;
@@ -76,7 +77,7 @@ export const K3: Rule = {
 const k4 = speaker('K4');
 
 /** The last scratch before a sealer or before base, judged by the telegraph model. */
-const lastGrit = (trial: Trial): readonly Verdict[] => {
+const lastGrit = (trial: ZoneTrial): readonly Verdict[] => {
   const { act, zone, context } = trial;
   const layer = labelOf(topOf(zone).kind);
   const { scratch } = zone.surface;
@@ -106,11 +107,11 @@ const lastGrit = (trial: Trial): readonly Verdict[] => {
   );
 };
 
-const coarsestFor = ({ act, zone, context }: Trial) =>
+const coarsestFor = ({ act, zone, context }: ZoneTrial) =>
   isCoat(act) ? sheetIn(context, act.sheetId).over[topOf(zone).kind]?.coarsest : undefined;
 
 /** A primer over found finish or a sanded coat: dull all over, inside the sheet's range. */
-const keyUnderPrimer = (trial: Trial): readonly Verdict[] => {
+const keyUnderPrimer = (trial: ZoneTrial): readonly Verdict[] => {
   const { act, zone, context } = trial;
   if (!isCoat(act)) return fine;
   const top = topOf(zone);
@@ -147,6 +148,7 @@ export const K5: Rule = {
   id: 'K5',
   on: SAND_OPS,
   asks: 'Sand and wipe sound areas first, primed areas last.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel } = trial;
     if (!isSanding(act) || !isFoundFinish(zone)) return fine;

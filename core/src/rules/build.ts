@@ -23,7 +23,7 @@ import {
 } from '../operations/state.ts';
 import { blockGrade, finalGrade } from './final-grade.ts';
 import { abrade, block, cure, flash } from './remedies.ts';
-import { advice, fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
+import { advice, fine, speaker, type Rule, type Trial, type ZoneTrial, type Verdict } from './rule.ts';
 
 /** Rules of build coats: enough film, enough flash, enough cure, and level at the end. */
 
@@ -57,7 +57,7 @@ const blockRemedy = ({ zone, act, panel, context }: Trial) => {
   return final ? block(zone, blockGrade(zone, final.grade, panel, context)) : undefined;
 };
 
-const noBuildAtAll = (trial: Trial): readonly Verdict[] => {
+const noBuildAtAll = (trial: ZoneTrial): readonly Verdict[] => {
   const { act, zone, context } = trial;
   if (act.op !== 'hand-over' || zone.edge === 'sound') return fine;
   const { side } = schoolIn(context, 'build');
@@ -71,6 +71,7 @@ export const B1: Rule = {
   id: 'B1',
   on: [...LAST_OPS, 'hand-over'],
   asks: 'Coats follow the film budget, so that the panel can be blocked level.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     if (!leadsToBase(act)) return fine;
@@ -116,6 +117,7 @@ export const B2: Rule = {
   id: 'B2',
   on: OPS,
   asks: 'Each coat flashes before anything touches it, and the total stays inside the sheet’s maximum.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     if (isCoat(act)) {
@@ -142,6 +144,7 @@ export const B3: Rule = {
   id: 'B3',
   on: [...SAND_OPS, 'guide-coat'],
   asks: 'No sanding before the sheet’s time and 90 % cure.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     if (!isSanding(act) && act.op !== 'guide-coat') return fine;

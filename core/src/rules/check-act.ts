@@ -2,7 +2,7 @@ import { familyOf } from '../materials/layer-kinds.ts';
 import { OPS, type Act, type OpName } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { physicalReasons } from '../operations/perform.ts';
-import { zoneOf, type PanelState } from '../operations/state.ts';
+import { zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { BLOCKING_RULES } from './blocking.ts';
 import { BUILD_RULES } from './build.ts';
 import { CLEAN_RULES } from './cleanliness.ts';
@@ -52,23 +52,50 @@ function decidingOn(panel: Context['panel']): RulesByOp {
 const trialsOf = (act: Act, panel: PanelState, context: Context): Trial[] =>
   act.zones.map((id) => ({ act, zone: zoneOf(panel, id), panel, context }));
 
-function heard(rules: readonly Rule[], trials: readonly Trial[]): Verdict[] {
+/** What each rule of an operation said about a zone, at the rule's place in the list. */
+type Heard = (readonly Verdict[] | undefined)[];
+
+/**
+ * What rules that read nothing but the zone said before, by zone and act: zones that did not change since are not
+ * asked again. One for a whole search, whose context does not change.
+ */
+export type Hearings = WeakMap<ZoneState, Map<string, Heard>>;
+
+/** @param name tells the act apart in all that it does */
+function heardBefore(hearings: Hearings, zone: ZoneState, name: string): Heard {
+  const ofZone = hearings.get(zone) ?? new Map<string, Heard>();
+  hearings.set(zone, ofZone);
+  const known = ofZone.get(name) ?? [];
+  ofZone.set(name, known);
+  return known;
+}
+
+function heard(rules: readonly Rule[], trials: readonly Trial[], before?: readonly Heard[]): Verdict[] {
   const verdicts: Verdict[] = [];
-  for (const rule of rules)
-    for (const trial of trials) {
-      const said = rule.judge(trial);
+  rules.forEach((rule, nth) =>
+    trials.forEach((trial, i) => {
+      const known = before?.[i];
+      const said = rule.reads === 'panel' || !known ? rule.judge(trial) : (known[nth] ??= rule.judge(trial));
       if (said.length > 0) verdicts.push(...said);
-    }
+    }),
+  );
   return verdicts;
 }
 
 /**
  * Every verdict that decides about an act in this state: the trade's rules first, then what is physically wrong with
  * it. Empty when nobody has anything to say. O(rules of the operation x zones of the act).
+ * @param memo what was heard before in this search, and the act's name in it
  */
-export function decideAct(act: Act, panel: PanelState, context: Context): Verdict[] {
+export function decideAct(
+  act: Act,
+  panel: PanelState,
+  context: Context,
+  memo?: { readonly hearings: Hearings; readonly name: string },
+): Verdict[] {
   const trials = trialsOf(act, panel, context);
-  const verdicts = heard(decidingOn(context.panel).get(act.op)!, trials);
+  const before = memo && trials.map(({ zone }) => heardBefore(memo.hearings, zone, memo.name));
+  const verdicts = heard(decidingOn(context.panel).get(act.op)!, trials, before);
   for (const { zone } of trials)
     for (const reason of physicalReasons(zone, act, panel, context))
       verdicts.push({ level: 'must', zoneId: zone.zone.id, reason });

@@ -3,14 +3,14 @@ import { COAT_OPS, LAYING_OPS, isCoat, isLaying } from '../operations/act.ts';
 import { sheetIn } from '../operations/context.ts';
 import { has, topOf } from '../operations/state.ts';
 import { mask, removeParts, tack, wash, wipe } from './remedies.ts';
-import { advice, fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
+import { advice, fine, speaker, type Rule, type Trial, type ZoneTrial, type Verdict } from './rule.ts';
 
 /** Rules of cleaning: the panel, the gun and the booth. */
 
 const c1 = speaker('C1');
 
 /** A new part is fitted before it is painted: what does not fit then is not the paint's fault. */
-const trialFit = (trial: Trial): readonly Verdict[] =>
+const trialFit = (trial: ZoneTrial): readonly Verdict[] =>
   trial.context.panel.new && trial.zone.zone.id === trial.act.zones[0]
     ? c1.note(trial, { code: 'C1.fit', facts: {} })
     : fine;
@@ -25,7 +25,7 @@ const partsFirst = (trial: Trial): readonly Verdict[] => {
 };
 
 /** What stays on is masked; a handle left on is where clear later peels. */
-const staysOn = ({ context }: Trial): string =>
+const staysOn = ({ context }: ZoneTrial): string =>
   context.panel.parts
     .filter(({ plan }) => plan !== 'remove')
     .map(({ name }) => name)
@@ -35,6 +35,7 @@ export const C1: Rule = {
   id: 'C1',
   on: [...LAYING_OPS, 'degrease', 'antistatic-wipe', 'temper', 'wash', 'mask', 'hand-over'],
   asks: 'Wash, degrease, abrade, blow off, degrease, tack; masked and dry before spraying.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     const { soil, isTacked } = zone.surface;

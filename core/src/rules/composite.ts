@@ -15,6 +15,7 @@ export const GP1: Rule = {
   only: 'composite',
   on: [...SAND_OPS, ...LAYING_OPS],
   asks: 'Release wax is washed and degreased off before sanding.',
+  reads: 'panel',
   judge: (trial) => {
     const { zone, panel, context } = trial;
     const isMoulded = familyOf(zone.stack[0]!.kind) === 'composite';

@@ -50,6 +50,7 @@ export const F1: Rule = {
   id: 'F1',
   on: ['fill', 'inspect'],
   asks: 'Filler goes over cured, abraded epoxy or on metal abraded P40-P80: the shop chooses.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, zone, context } = trial;
     const { side } = schoolIn(context, 'filler');

@@ -5,7 +5,7 @@ import { ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
 import { has, isFoundFinish, topOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { spotFacts, spotProblem } from './metal.ts';
 import { abrade, feather, rub, strip, wipe } from './remedies.ts';
-import { fine, speaker, type Rule, type Trial } from './rule.ts';
+import { fine, speaker, type Rule, type ZoneTrial } from './rule.ts';
 
 /** Rules of old finish and of new parts. */
 
@@ -24,6 +24,7 @@ export const O1: Rule = {
   id: 'O1',
   on: [...LAYING_OPS, 'hand-over'],
   asks: 'Unsound finish comes off: locally to a sound edge, or from the whole panel.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     if ((!isLaying(act) && act.op !== 'hand-over') || !isFoundFinish(zone)) return fine;
@@ -98,6 +99,7 @@ export const O3: Rule = {
   id: 'O3',
   on: [...SAND_OPS, 'strip-blast', 'laminate-repair'],
   asks: 'Degrease before sanding, or grease is sanded in.',
+  reads: 'panel',
   judge: (trial) => {
     const { zone, panel, context } = trial;
     const isDirty = zone.surface.soil === 'grime' || zone.surface.soil === 'washed';
@@ -140,7 +142,7 @@ export const O5: Rule = {
 const n1 = speaker('N1');
 const SCUFF = 'P400';
 
-const isUnsandedEcoat = ({ zone }: Trial): boolean => {
+const isUnsandedEcoat = ({ zone }: ZoneTrial): boolean => {
   const top = topOf(zone);
   return top.kind === 'ecoat' && !top.laid && zone.surface.scratch === null;
 };

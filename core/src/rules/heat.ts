@@ -1,12 +1,12 @@
 import { familyOf, labelOf, type Family } from '../materials/layer-kinds.ts';
 import { ruleIn } from '../operations/context.ts';
 import { heatLimitCelsius } from '../operations/curing.ts';
-import { fine, type Trial, type Verdict, type speaker } from './rule.ts';
+import { fine, type ZoneTrial, type Verdict, type speaker } from './rule.ts';
 
 /** Heat that a substrate of one family does not bear: said by the rule of that family. */
 export function heatVerdicts(
   rule: ReturnType<typeof speaker>,
-  trial: Trial,
+  trial: ZoneTrial,
   family: Family,
 ): readonly Verdict[] {
   const { act, zone, context } = trial;

@@ -5,7 +5,7 @@ import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying, isSanding, type Act }
 import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { has, isBare, isUnprimedPlastic, topOf, type ZoneState } from '../operations/state.ts';
 import { ZINC_GRADE, abrade, bodyWork, isLargeFlat, mask, removeRust, sheetFor, wash } from './remedies.ts';
-import { advice, fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
+import { advice, fine, speaker, type Rule, type Trial, type ZoneTrial, type Verdict } from './rule.ts';
 
 /** Rules of bare metal. */
 
@@ -26,7 +26,7 @@ const spotSharePercent = ({ spots }: ZoneState, context: Context): number =>
   spots ? ((spots.count * Math.PI * (spots.mm / 1000) ** 2) / 4 / context.panel.areaM2) * 100 : 0;
 
 /** Whether the spots are small enough, and the product willing, to be covered without a corrosion coat. */
-export function spotProblem({ zone, act, context }: Trial): 'size' | 'sheet' | null {
+export function spotProblem({ zone, act, context }: ZoneTrial): 'size' | 'sheet' | null {
   if (!zone.spots || !isCoat(act)) return null;
   const sheet = sheetIn(context, act.sheetId);
   if (sheet.resistsCorrosion) return null;
@@ -37,7 +37,7 @@ export function spotProblem({ zone, act, context }: Trial): 'size' | 'sheet' | n
   return sheet.coversBareSpots ? null : 'sheet';
 }
 
-export const spotFacts = ({ zone, context }: Trial) => ({
+export const spotFacts = ({ zone, context }: ZoneTrial) => ({
   spotMm: zone.spots?.mm ?? 0,
   count: zone.spots?.count ?? 0,
   sharePercent: spotSharePercent(zone, context),
@@ -53,7 +53,7 @@ const FIRST_COAT: Partial<Record<Act['op'], string>> = {
 };
 
 /** A joint whose sealer was stripped lets water creep under whatever covers it. */
-const openJoint = (trial: Trial): readonly Verdict[] => {
+const openJoint = (trial: ZoneTrial): readonly Verdict[] => {
   const { zone, context } = trial;
   const sheet = sheetFor(context, 'seam', [topOf(zone).kind]);
   return sheet
@@ -105,6 +105,7 @@ export const M2: Rule = {
   id: 'M2',
   on: LAYING_OPS,
   asks: 'Bare metal is coated inside the exposure limit, else abraded again.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     if (!isLaying(act) || !isBare(zone)) return fine;
@@ -229,6 +230,7 @@ export const M6: Rule = {
   id: 'M6',
   on: ['prime-etch', 'prime-epoxy', 'fill', 'glaze', 'hand-over'],
   asks: 'Acid etch only on spots, never with filler or under epoxy, always covered.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, zone } = trial;
     if (act.op === 'prime-etch') return etchVerdicts(trial);
@@ -246,6 +248,7 @@ export const M7: Rule = {
   id: 'M7',
   on: ['strip-blast', 'strip-sand'],
   asks: 'No blasting and no coarse power sanding on large flat thin panels: they warp.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, panel, context } = trial;
     const zones = panel.zones.filter(({ zone }) => act.zones.includes(zone.id));
@@ -264,6 +267,7 @@ export const M8: Rule = {
   id: 'M8',
   on: ['strip-chemical', 'degrease', ...SAND_OPS, ...LAYING_OPS],
   asks: 'Stripper goes on scored finish, away from edges, and is neutralised before anything else.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     if (act.op !== 'strip-chemical')
@@ -292,7 +296,7 @@ export const M9 = advice(
 const m10 = speaker('M10');
 
 /** The zinc that an act would sand: the bare top, or what stripping comes down to. */
-const sandsZinc = ({ act, zone }: Trial): boolean =>
+const sandsZinc = ({ act, zone }: ZoneTrial): boolean =>
   (act.op === 'strip-sand' ? zone.stack[0]! : topOf(zone)).kind === 'zinc-steel';
 
 export const M10: Rule = {

@@ -15,7 +15,7 @@ import { has, isUnprimedPlastic, topOf, type ZoneState } from '../operations/sta
 import { isFlexible, isLowEnergy, testOf, textureOf } from '../survey/zone-facts.ts';
 import { heatVerdicts } from './heat.ts';
 import { abrade, bodyWork, promote, rub, scuff, sheetFor, temper, wash, wipe } from './remedies.ts';
-import { fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
+import { fine, speaker, type Rule, type ZoneTrial, type Verdict } from './rule.ts';
 
 /** Rules of plastic: what lies bare, what it bends like and what it lets go of. */
 
@@ -27,6 +27,7 @@ export const P1: Rule = {
   id: 'P1',
   on: ['degrease', 'antistatic-wipe', ...LAYING_OPS],
   asks: 'Soap wash first, twice where dressing was used, then the antistatic plastic cleaner.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     if (has(zone, 'dressing')) return p1.must(trial, { code: 'P1.dressing', facts: {} }, wash(panel));
@@ -47,6 +48,7 @@ export const P2: Rule = {
   only: 'plastic',
   on: [...SAND_OPS, ...LAYING_OPS],
   asks: 'Raw new mouldings are tempered to sweat out release agent, and wiped.',
+  reads: 'panel',
   judge: (trial) => {
     const { zone, panel } = trial;
     if (!isUnprimedPlastic(zone) || !has(zone, 'wax')) return fine;
@@ -61,7 +63,7 @@ const FILLS_TEXTURE = new Set(['prime-build', 'prime-dtm']);
 /** Work by which a texture that is to stay would be lost. */
 const FLATTENS = new Set(['abrade', 'block', 'strip-sand', 'feather']);
 
-const keptTexture = (trial: Trial): readonly Verdict[] => {
+const keptTexture = (trial: ZoneTrial): readonly Verdict[] => {
   const { act, zone } = trial;
   // A repair takes its texture along; the rest of the zone keeps it.
   if (FLATTENS.has(act.op) && isBarePlastic(zone) && !zone.damage)
@@ -104,6 +106,7 @@ export const P4: Rule = {
   only: 'plastic',
   on: [...COAT_OPS, 'plastic-repair'],
   asks: 'Low-energy plastic gets an adhesion promoter and is overcoated inside its window.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     if (!isLaying(act) || act.op === 'promote' || !touchesLowEnergy(zone)) return fine;
@@ -189,7 +192,7 @@ const p9 = speaker('P9');
 /** Grind of a broken place: slow, so that nothing melts. */
 const GRIND = { coarsest: 'P60', finest: 'P80' } as const;
 
-const mend = (trial: Trial, act: CoatAct): readonly Verdict[] => {
+const mend = (trial: ZoneTrial, act: CoatAct): readonly Verdict[] => {
   const { zone, context } = trial;
   const isForRepair = act.op === 'promote' && isGround(zone);
   if (isForRepair) return fine;

@@ -11,11 +11,15 @@ import type { Reason } from '../wording/reason.ts';
  */
 export type Level = 'must' | 'should' | 'school' | 'note';
 
-export interface Trial {
+export interface ZoneTrial {
   readonly act: Act;
   readonly zone: ZoneState;
-  readonly panel: PanelState;
   readonly context: Context;
+}
+
+/** A zone together with the panel that it lies on: its clock, its other zones, what is masked. */
+export interface Trial extends ZoneTrial {
+  readonly panel: PanelState;
 }
 
 export interface Verdict {
@@ -26,23 +30,36 @@ export interface Verdict {
   readonly remedy?: Act;
 }
 
-export interface Rule {
+interface RuleHead {
   readonly id: string;
   /** What the rule asks, in one plain line. */
   readonly asks: string;
   /** The operations it has something to say about. */
   readonly on: readonly OpName[];
-  readonly judge: (trial: Trial) => readonly Verdict[];
   /** The only family of substrate that it speaks of; any where absent. */
   readonly only?: Family;
   /** It only ever gives notes: a search need not ask it. */
   readonly isAdvice?: boolean;
 }
 
+/** A rule that looks at nothing but the zone: as long as that does not change, neither does what it says. */
+export interface ZoneRule extends RuleHead {
+  readonly reads?: 'zone';
+  readonly judge: (trial: ZoneTrial) => readonly Verdict[];
+}
+
+/** A rule that looks at the clock, the other zones or the masking too. */
+export interface PanelRule extends RuleHead {
+  readonly reads: 'panel';
+  readonly judge: (trial: Trial) => readonly Verdict[];
+}
+
+export type Rule = ZoneRule | PanelRule;
+
 type MakeRemedy = (why: readonly Reason[]) => Act;
 type Wording = Pick<Reason, 'code' | 'facts'> & { readonly source?: Reason['source'] };
 
-const verdict = (level: Level, trial: Trial, reason: Reason, remedy?: MakeRemedy): Verdict => ({
+const verdict = (level: Level, trial: ZoneTrial, reason: Reason, remedy?: MakeRemedy): Verdict => ({
   level,
   zoneId: trial.zone.zone.id,
   reason,
@@ -54,7 +71,7 @@ export const speaker = (rule: string) => {
   const reasonOf = ({ code, facts, source = 'default' }: Wording): Reason => ({ rule, code, facts, source });
   const speak =
     (level: Level) =>
-    (trial: Trial, wording: Wording, remedy?: MakeRemedy): Verdict[] => [
+    (trial: ZoneTrial, wording: Wording, remedy?: MakeRemedy): Verdict[] => [
       verdict(level, trial, reasonOf(wording), remedy),
     ];
   return { must: speak('must'), should: speak('should'), school: speak('school'), note: speak('note') };
@@ -75,6 +92,7 @@ export const advice = (
     on,
     asks,
     isAdvice: true,
+    reads: 'panel',
     judge: (trial) => {
       const wording = when(trial);
       return wording ? note(trial, wording) : fine;

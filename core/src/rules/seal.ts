@@ -28,6 +28,7 @@ export const S1: Rule = {
   id: 'S1',
   on: ['hand-over'],
   asks: 'Seal where substrates are mixed, cut through, or the tone must change.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel } = trial;
     if (act.op !== 'hand-over') return fine;
@@ -70,6 +71,7 @@ export const S3: Rule = {
   id: 'S3',
   on: [...COAT_OPS, 'hand-over'],
   asks: 'The next coat goes on inside the window; past it, scuff.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     const { laid, kind } = topOf(zone);
@@ -132,6 +134,7 @@ export const S5: Rule = {
   id: 'S5',
   on: SAND_OPS,
   asks: 'Non-sanding products are only spot denibbed.',
+  reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel } = trial;
     const { laid, kind } = topOf(zone);

@@ -15,3 +15,18 @@ export function formatMinutes(minutes: number): string {
   const restHours = hours % 24;
   return restHours === 0 ? `${Math.floor(hours / 24)} d` : `${Math.floor(hours / 24)} d ${restHours} h`;
 }
+
+const DAY_MIN = 24 * 60;
+
+/**
+ * Time on the shop's clock: "14:20", "14:20 next day", "14:20 on day 3".
+ * @param startMin minutes after midnight at which the work starts
+ * @param afterMin minutes since then, 0 or more
+ */
+export function clockTime(startMin: number, afterMin: number): string {
+  const atMin = Math.round(startMin + afterMin);
+  const [hour, minute] = [Math.floor((atMin % DAY_MIN) / 60), atMin % 60];
+  const time = `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
+  const day = Math.floor(atMin / DAY_MIN) + 1;
+  return day === 1 ? time : day === 2 ? `${time} next day` : `${time} on day ${day}`;
+}

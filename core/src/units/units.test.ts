@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { formatMinutes } from './duration.ts';
+import { clockTime, formatMinutes } from './duration.ts';
 import { formatFact } from './facts.ts';
 import { QUANTITIES, formatQuantity, toShown, toStored, type Quantity } from './quantities.ts';
 
@@ -37,6 +37,15 @@ test.each([
   [720, '12 h'],
   [4320, '3 d'],
 ])('%d minutes read "%s"', (minutes, text) => expect(formatMinutes(minutes)).toBe(text));
+
+test.each([
+  [480, 0, '08:00'],
+  [480, 380.4, '14:20'],
+  [480, 24 * 60, '08:00 next day'],
+  [1020, 3 * 24 * 60, '17:00 on day 4'],
+])('work that starts at minute %d is at %d minutes later at "%s"', (startMin, afterMin, text) =>
+  expect(clockTime(startMin, afterMin)).toBe(text),
+);
 
 test('a fact finds its unit by the end of its name', () => {
   expect(formatFact('ledgeUm', 65, 'metric')).toBe('65 µm');

@@ -12,6 +12,7 @@ export const ALLOWED_IF: Partial<Record<SentenceCode, string>> = {
   'M1.left-bare': 'if it is primed',
   'M1.spots': 'if the spots stay within {limitMm} and {limitPercent} of the panel, or get epoxy first',
   'M1.no-seam': 'if a seam sealer for it is added to the shelf',
+  'M2.exposed': 'if it goes on within {limitMin} of abrading, or after abrading and cleaning again',
   'M3.dew': 'if the panel is warmed, or the air dried, until there are {limitKelvin}',
   'M3.temperature': 'if the shop is between {minCelsius} and {maxCelsius}',
   'M3.humidity': 'if the air is dried to {maxPercent}',
@@ -33,6 +34,7 @@ export const ALLOWED_IF: Partial<Record<SentenceCode, string>> = {
   'P3.keep': 'if the texture may go: say in the survey that it is flattened',
   'P3.no-build': 'if the texture may go: say in the survey that it is flattened',
   'P4.no-promoter': 'if a promoter is added to the shelf',
+  'P4.closed': 'if it is promoted again',
   'P5.no-additive': 'with a product whose sheet names a flexible additive',
   'P5.soft': 'with a soft coating whose sheet names this plastic',
   'P7.slides': 'if tape holds after another wash and wipe',
@@ -51,6 +53,7 @@ export const ALLOWED_IF: Partial<Record<SentenceCode, string>> = {
   'S1.mixed': 'if a sealer goes over all of it',
   'S1.unprimed': 'if it is primed or sealed',
   'S2.sag': 'in lighter coats',
+  'S3.closed': 'if it goes on {overMin} sooner, or after a scuff with {grit}',
   'S5.sanded': 'once its window has closed, or as spot denib',
   'S5.denib': 'with a grade from {from} to {to}',
 };

@@ -1,6 +1,7 @@
-import { doneAs, stepTitle, type OwnAct, type Step } from '@blue-ledge/core';
+import { GRADES, doneAs, type Grade, type OwnAct, type Step } from '@blue-ledge/core';
 import { InputNumber, Modal } from 'antd';
 import { useState } from 'react';
+import { DoneRow, type DoneStep } from './DoneRow.tsx';
 
 interface ReplanProps {
   readonly steps: readonly Step[];
@@ -14,35 +15,62 @@ interface ReplanProps {
 
 const MOST_HOURS = 60 * 24;
 
-/** Plan on from a step: what was done differently in it, and how long the panel has been left since. */
+const asPlanned = (step: Step): DoneStep => ({
+  isDone: true,
+  coats: step.coats ?? null,
+  lastGrade: step.grits?.at(-1) ?? null,
+});
+
+/** The act that was really done, or none where the step was left out; a coarser last grade ends the sequence early. */
+function reallyDone(step: Step, planned: OwnAct, { isDone, coats, lastGrade }: DoneStep): OwnAct[] {
+  if (!isDone) return [];
+  const isOtherGrade = lastGrade !== null && lastGrade !== step.grits?.at(-1);
+  return [
+    {
+      ...planned,
+      ...(coats === null || coats === step.coats ? {} : { coats }),
+      ...(isOtherGrade ? { grits: [...coarserThan(lastGrade, step.grits ?? []), lastGrade] } : {}),
+    },
+  ];
+}
+
+const coarserThan = (grade: Grade, grades: readonly Grade[]): Grade[] =>
+  grades.filter((each) => GRADES.indexOf(each) < GRADES.indexOf(grade));
+
+/** Plan on from a step: what was done differently up to it, and how long the panel has been left since. */
 export function ReplanModal({ steps, n, before, onPlan, onClose }: ReplanProps) {
-  const step = steps[n - 1]!;
-  const [coats, setCoats] = useState(step.coats ?? null);
+  const planned = steps.slice(0, n);
+  const [done, setDone] = useState(() => planned.map(asPlanned));
   const [leftHours, setLeftHours] = useState(0);
   const plan = (): void => {
-    const done = steps.slice(0, n).map((each, i) => before[i] ?? doneAs(each));
-    const last = { ...done[n - 1]!, ...(coats === null || coats === step.coats ? {} : { coats }) };
-    onPlan([...done.slice(0, -1), leftHours > 0 ? { ...last, thenMin: leftHours * 60 } : last]);
+    const acts = planned.flatMap((step, i) => reallyDone(step, before[i] ?? doneAs(step), done[i]!));
+    const last = acts.at(-1);
+    onPlan(last && leftHours > 0 ? [...acts.slice(0, -1), { ...last, thenMin: leftHours * 60 }] : acts);
   };
   return (
-    <Modal open title="Plan on from here" okText="Plan the rest" onOk={plan} onCancel={onClose}>
+    <Modal
+      open
+      width={620}
+      title="Plan on from here"
+      okText="Plan the rest"
+      onOk={plan}
+      onCancel={onClose}
+      okButtonProps={{ disabled: !done.some(({ isDone }) => isDone) }}
+    >
       <p>
-        Steps 1 to {n} count as done, the last one being <b>{stepTitle(step).toLowerCase()}</b>. Say what was
-        different.
+        Steps 1 to {n} count as done as planned. Say what was different: untick what was left out, put in the
+        coats and the last grade that were really used.
       </p>
-      {step.coats !== undefined && (
-        <div className="field">
-          <label htmlFor="replan-coats">Coats that were really sprayed</label>
-          <InputNumber
-            id="replan-coats"
-            min={1}
-            max={8}
-            precision={0}
-            value={coats}
-            onChange={(value) => value && setCoats(value)}
+      <ol className="done-rows">
+        {planned.map((step, i) => (
+          <DoneRow
+            key={step.n}
+            step={step}
+            done={done[i]!}
+            onChange={(changed) => setDone(done.map((each, at) => (at === i ? changed : each)))}
           />
-        </div>
-      )}
+        ))}
+      </ol>
       <div className="field">
         <label htmlFor="replan-left">Left since then</label>
         <InputNumber

@@ -1,6 +1,7 @@
 import { CloseSquareOutlined, WarningOutlined } from '@ant-design/icons';
 import {
   allowedIf,
+  clockTime,
   stepMeans,
   stepTitle,
   type Reason,
@@ -11,6 +12,7 @@ import {
 import { Button } from 'antd';
 import { SourceMark, sourceWords } from '../../shared/SourceMark.tsx';
 import { useFormat } from '../../state/units.ts';
+import { useWorkStart } from '../../state/work-start.ts';
 
 /** The step that is looked at: what to do, with what, how long, until when, why, and what can hurt. */
 export function StepDetail({
@@ -29,7 +31,11 @@ export function StepDetail({
     <section className="step-detail" aria-label="Step in detail" aria-live="polite" tabIndex={0}>
       {isEnd && <Refusal system={system} />}
       {step ? (
-        <Detail step={step} {...(onReplan && step.op !== 'hand-over' ? { onReplan } : {})} />
+        <Detail
+          step={step}
+          beforeMin={minutesOf(system.steps.slice(0, n - 1))}
+          {...(onReplan && step.op !== 'hand-over' ? { onReplan } : {})}
+        />
       ) : (
         <p>The panel as it came in. Move the scrubber to see each step.</p>
       )}
@@ -37,8 +43,22 @@ export function StepDetail({
   );
 }
 
-function Detail({ step, onReplan }: { readonly step: Step; readonly onReplan?: () => void }) {
+/** Time that steps take, one after the other; what is done already lies before the clock's start. */
+const minutesOf = (steps: readonly Step[]): number =>
+  steps.reduce((sum, { isDone, handsOnMin, waitMin }) => sum + (isDone ? 0 : handsOnMin + waitMin), 0);
+
+interface DetailProps {
+  readonly step: Step;
+  /** Minutes from the start of the work to the start of this step. */
+  readonly beforeMin: number;
+  readonly onReplan?: () => void;
+}
+
+function Detail({ step, beforeMin, onReplan }: DetailProps) {
   const { minutes, system } = useFormat();
+  const startMin = useWorkStart((state) => state.startMin);
+  const at = (afterMin: number): string => clockTime(startMin, beforeMin + afterMin);
+  const endMin = step.handsOnMin + step.waitMin;
   const means = stepMeans(step, system);
   const { window: open } = step;
   return (
@@ -71,6 +91,12 @@ function Detail({ step, onReplan }: { readonly step: Step; readonly onReplan?: (
           </span>
         )}
       </p>
+      {!step.isDone && (
+        <p className="note">
+          By the clock: {at(0)} to {at(endMin)}
+          {open && `; next coat by ${at(endMin + open.closesMin)}`}.
+        </p>
+      )}
       {onReplan && (
         <p>
           <Button size="small" onClick={onReplan}>

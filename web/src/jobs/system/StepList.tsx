@@ -1,9 +1,10 @@
 import { CheckOutlined, PrinterOutlined } from '@ant-design/icons';
-import { stepFigure, stepTitle, type Step, type System } from '@blue-ledge/core';
+import { clockTime, stepFigure, stepTitle, type Step, type System } from '@blue-ledge/core';
 import { useEffect, useRef } from 'react';
 import { Link, useLocation } from 'react-router';
 import { SourceLegend, SourceMark } from '../../shared/SourceMark.tsx';
 import { useFormat } from '../../state/units.ts';
+import { useWorkStart } from '../../state/work-start.ts';
 
 interface StepListProps {
   readonly system: System;
@@ -29,6 +30,7 @@ export function StepList({ system, n, onPick }: StepListProps) {
         <span>
           hands-on <b>{minutes(system.totals.handsOnMin)}</b>
         </span>
+        <StartTime />
         <SourceLegend />
         <span className="print-links">
           <PrinterOutlined /> <Link to={{ pathname: '../plan-sheet', search }}>Print the plan</Link>
@@ -43,6 +45,24 @@ export function StepList({ system, n, onPick }: StepListProps) {
         ))}
       </ol>
     </>
+  );
+}
+
+/** When the work starts: what every time on the clock counts from. */
+function StartTime() {
+  const { startMin, start } = useWorkStart();
+  return (
+    <label className="start-time">
+      starts{' '}
+      <input
+        type="time"
+        value={clockTime(startMin, 0)}
+        onChange={({ target }) => {
+          const [hours, minutes] = target.value.split(':').map(Number);
+          if (hours !== undefined && minutes !== undefined) start(hours * 60 + minutes);
+        }}
+      />
+    </label>
   );
 }
 
