@@ -34,6 +34,10 @@ function reallyDone(step: Step, planned: OwnAct, { isDone, coats, lastGrade }: D
   ];
 }
 
+/** The step that was done last is what most often differs. */
+const showLast = (list: HTMLOListElement | null): void =>
+  list?.lastElementChild?.scrollIntoView({ block: 'nearest' });
+
 const coarserThan = (grade: Grade, grades: readonly Grade[]): Grade[] =>
   grades.filter((each) => GRADES.indexOf(each) < GRADES.indexOf(grade));
 
@@ -61,7 +65,7 @@ export function ReplanModal({ steps, n, before, onPlan, onClose }: ReplanProps) 
         Steps 1 to {n} count as done as planned. Say what was different: untick what was left out, put in the
         coats and the last grade that were really used.
       </p>
-      <ol className="done-rows">
+      <ol className="done-rows" ref={showLast}>
         {planned.map((step, i) => (
           <DoneRow
             key={step.n}

@@ -93,7 +93,7 @@ function Detail({ step, beforeMin, onReplan }: DetailProps) {
       </p>
       {!step.isDone && (
         <p className="note">
-          By the clock: {at(0)} to {at(endMin)}
+          Worked straight through: {at(0)} to {at(endMin)}
           {open && `; next coat by ${at(endMin + open.closesMin)}`}.
         </p>
       )}
