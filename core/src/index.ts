@@ -11,7 +11,7 @@ export { allowedIf, sayAgain } from './wording/say.ts';
 export type { Reason, Source } from './wording/reason.ts';
 
 // materials
-export { GRADES, grainUm, readGrade } from './materials/grades.ts';
+export { GRADES, explainGrade, grainUm, isCoarser, nearestGrade, readGrade } from './materials/grades.ts';
 export type { Grade } from './materials/grades.ts';
 export { GENERIC_SHELF } from './materials/generic-shelf.ts';
 export { LAYER_KINDS, LAYER_KIND_NAMES, SUBSTRATE_KINDS, isBody, isSolid } from './materials/layer-kinds.ts';
@@ -67,9 +67,20 @@ export type { Polygon, SurveyLayer, Zone } from './survey/zone.ts';
 // models
 export { dewPointCelsius } from './climate/dew.ts';
 export { cupMarkMm, cupVolumeMl, mixByVolume } from './film/mix.ts';
-export { bestLadder, ladderOf } from './surface/ladder.ts';
-export { SANDED_MATERIALS, TOOLS, scratchDepthUm } from './surface/scratch.ts';
-export type { SandedMaterial, Tool } from './surface/scratch.ts';
+export { TOOLS, type Tool } from './materials/tools.ts';
+export { figuresOf, type SandingFigures } from './surface/figures.ts';
+export {
+  bestLadder,
+  ladderOf,
+  scratchOf,
+  type Ladder,
+  type LadderStart,
+  type LadderStep,
+  type LadderTask,
+  type Rung,
+  type Surface,
+} from './surface/ladder.ts';
+export { SANDED_MATERIALS, scratchDepthUm, type SandedMaterial } from './surface/scratch.ts';
 export { telegraph } from './surface/telegraph.ts';
 
 // planner

@@ -3,7 +3,9 @@ import {
   SANDED_MATERIALS,
   TOOLS,
   bestLadder,
+  isCoarser,
   ladderOf,
+  scratchOf,
   type Grade,
   type SandedMaterial,
   type Tool,
@@ -33,10 +35,14 @@ export const ladderCommand = (answer: (answer: unknown) => void): Command =>
     )
     .action(({ material, from, to, area, tool, own }: LadderOptions) => {
       if (!(area > 0)) throw new BadInput(`--area must be more than 0 m², got ${area}`);
-      const sanding = { material, tool, areaM2: area };
-      const best = bestLadder({ ...sanding, from, to });
+      const surface = { material, areaM2: area };
+      const startAt = (grade: Grade) => scratchOf({ grade, tool }, material);
+      const best = isCoarser(from, to)
+        ? bestLadder({ ...surface, start: startAt(from), to, tools: [tool] })
+        : null;
       if (!best)
         throw new BadInput(`--to ${to} is not finer than --from ${from}; a ladder goes from coarse to fine`);
       const [first, ...rest] = own ?? [];
-      answer({ best, ...(first ? { own: ladderOf([first, ...rest], sanding) } : {}) });
+      const rungs = rest.map((grade) => ({ grade, tool }));
+      answer({ best, ...(first ? { own: ladderOf(startAt(first), rungs, surface) } : {}) });
     });

@@ -65,3 +65,31 @@ export function readGrade(text: string): Grade | null {
   const cami = CAMI_GRAIN_UM[tidy];
   return cami === undefined ? null : nearestGrade(cami);
 }
+
+export type ExplainedGrade =
+  | {
+      readonly ok: true;
+      readonly grade: Grade;
+      /** What a CAMI grade was taken for. */ readonly note?: string;
+    }
+  | { readonly ok: false; readonly message: string };
+
+/** A grade as a person writes it, with what it was taken for, or why it cannot be told which one is meant. */
+export function explainGrade(text: string): ExplainedGrade {
+  const grade = readGrade(text);
+  const number = /^\d+$/.exec(text.trim())?.[0];
+  const cami = number && CAMI_GRAIN_UM[`CAMI ${number}`];
+  if (grade) {
+    const tidy = text.trim().toUpperCase().replace(/\s+/g, ' ');
+    const grain = CAMI_GRAIN_UM[tidy];
+    if (grain === undefined) return { ok: true, grade };
+    const note = `${tidy} has grains of ${grain} µm: taken as ${grade} (${grainUm(grade)} µm), not as ${tidy.replace('CAMI ', 'P')}`;
+    return { ok: true, grade, note };
+  }
+  const example = 'write a P grade such as P180, or CAMI 400';
+  if (!number) return { ok: false, message: `"${text}" is not a grade this shop knows; ${example}` };
+  const other = cami ? ` or CAMI ${number} (${cami} µm, near ${nearestGrade(cami)})` : '';
+  const asFepa = `P${number}`;
+  const meant = isGrade(asFepa) ? `${asFepa} (${grainUm(asFepa)} µm)${other}` : `a P grade${other}`;
+  return { ok: false, message: `"${number}" means different grains on the two scales; write ${meant}` };
+}

@@ -1,6 +1,6 @@
 import type { Grade } from '../materials/grades.ts';
 import type { Reason } from '../wording/reason.ts';
-import type { Tool } from '../surface/scratch.ts';
+import type { Tool } from '../materials/tools.ts';
 
 /** An act is one operation on some zones, as plain data: what a plan is made of and what a record will hold. */
 

@@ -4,6 +4,7 @@ import type { Panel } from '../survey/panel.ts';
 import { schoolOf, type SchoolName, type SideOf } from '../survey/schools.ts';
 import { shopRule, type ShopRuleName } from '../survey/shop-rules.ts';
 import type { Quality, Shop, Target } from '../survey/shop.ts';
+import { figuresOf, type SandingFigures } from '../surface/figures.ts';
 import type { Source, Sourced } from '../wording/reason.ts';
 
 /** What surrounds the work and does not change while a panel is planned. */
@@ -17,6 +18,9 @@ export interface Context {
 /** A shop rule in force, with its source. */
 export const ruleIn = (context: Context, name: ShopRuleName): Sourced<number> =>
   shopRule(context.shop.rules, name);
+
+/** The constants of the sanding models in this shop. */
+export const figuresIn = (context: Context): SandingFigures => figuresOf(context.shop.rules);
 
 /** A school in force, with its source. */
 export const schoolIn = <N extends SchoolName>(

@@ -1,10 +1,11 @@
 import { grainUm, type Grade } from '../materials/grades.ts';
 import { isBody, isMetal } from '../materials/layer-kinds.ts';
 import { sandingMinutes } from '../surface/ladder.ts';
-import { sandedMaterial, scratchDepthUm, type Tool } from '../surface/scratch.ts';
+import { sandedMaterial, scratchDepthUm } from '../surface/scratch.ts';
+import type { Tool } from '../materials/tools.ts';
 import type { Reason } from '../wording/reason.ts';
 import { lastGrade, type SandAct } from './act.ts';
-import { mustStay, ruleIn, type Context } from './context.ts';
+import { figuresIn, mustStay, ruleIn, type Context } from './context.ts';
 import { areaOf, opReason, type Cost, type Moment, type Operation } from './operation.ts';
 import { stripMinutes, strippedBare } from './stripping.ts';
 import {
@@ -43,12 +44,12 @@ const dusty = (zone: ZoneState, scratch: Scratch): ZoneState => ({
   surface: { ...zone.surface, soil: 'dusty', isTacked: false, hasGuideCoat: false, scratch },
 });
 
-const scratchOf = (zone: ZoneState, act: SandAct): Scratch => {
+const scratchOf = (zone: ZoneState, act: SandAct, context: Context): Scratch => {
   const grade = lastGrade(act);
   return {
     grade,
     tool: act.tool,
-    depthUm: scratchDepthUm(grade, act.tool, sandedMaterial(topOf(zone).kind)),
+    depthUm: scratchDepthUm(grade, act.tool, sandedMaterial(topOf(zone).kind), figuresIn(context)),
   };
 };
 
@@ -73,14 +74,15 @@ const withTop = (zone: ZoneState, um: number): ZoneState => {
 };
 
 /** Depth that each grade of the act has to take off this zone, µm, in order. */
-function depthsUm(zone: ZoneState, grades: readonly Grade[], tool: Tool): number[] {
+function depthsUm(zone: ZoneState, { grades, tool }: SandAct, context: Context): number[] {
+  const figures = figuresIn(context);
   const material = sandedMaterial(topOf(zone).kind);
   const { scratch, wavesUm, peelUm } = zone.surface;
   const isShaping = isBody(topOf(zone).kind) && !scratch;
   const first = isShaping
     ? Math.max(wavesUm, topOf(zone).um - shapedTopUm(zone))
     : Math.max(scratch?.depthUm ?? KEY_DEPTH_UM, peelUm);
-  return grades.map((_, i) => (i === 0 ? first : scratchDepthUm(grades[i - 1]!, tool, material)));
+  return grades.map((_, i) => (i === 0 ? first : scratchDepthUm(grades[i - 1]!, tool, material, figures)));
 }
 
 /** Top layer once freshly spread body work has its shape, µm: filler lies flush, glaze stays as a skin only. */
@@ -113,11 +115,11 @@ export function blockedZone(
   return { ...levelled, surface: { ...levelled.surface, peelUm: 0, wavesUm } };
 }
 
-const abraded = (zone: ZoneState, act: SandAct, endMin: number): ZoneState => {
+const abraded = (zone: ZoneState, act: SandAct, { endMin, context }: Moment): ZoneState => {
   const top = topOf(zone);
-  const sanded = dusty(charged(settle(zone, 'overspray')), scratchOf(zone, act));
+  const sanded = dusty(charged(settle(zone, 'overspray')), scratchOf(zone, act, context));
   if (isMetal(top.kind)) return { ...sanded, bareSinceMin: endMin };
-  const taken = isBody(top.kind) ? 0 : depthsUm(zone, act.grades, act.tool).reduce((sum, um) => sum + um, 0);
+  const taken = isBody(top.kind) ? 0 : depthsUm(zone, act, context).reduce((sum, um) => sum + um, 0);
   return { ...withTop(sanded, top.um - taken), surface: { ...sanded.surface, peelUm: 0 } };
 };
 
@@ -125,6 +127,7 @@ const abraded = (zone: ZoneState, act: SandAct, endMin: number): ZoneState => {
 const edgeMetres = (zone: ZoneState): number => 4 * Math.sqrt(zone.zone.areaM2);
 
 function minutesOn(zone: ZoneState, act: SandAct, panel: PanelState, context: Context): number {
+  const figures = figuresIn(context);
   const sanding = { areaM2: zone.zone.areaM2, tool: act.tool, material: sandedMaterial(topOf(zone).kind) };
   if (act.op === 'feather') return 2 + FEATHER_MIN_PER_M * edgeMetres(zone) * act.grades.length;
   if (act.op === 'scuff') return SCUFF_FIXED_MIN + SCUFF_MIN_PER_M * edgeMetres(zone);
@@ -132,9 +135,9 @@ function minutesOn(zone: ZoneState, act: SandAct, panel: PanelState, context: Co
   if (act.op === 'strip-sand') return stripMinutes(zone, act);
   if (act.op === 'remove-rust') return 4 + 25 * zone.zone.areaM2;
   if (act.op === 'block')
-    return sandingMinutes(act.grades[0], topOf(zone).um - blockedUm(zone, panel, context), sanding);
-  const depths = depthsUm(zone, act.grades, act.tool);
-  return act.grades.reduce((sum, grade, i) => sum + sandingMinutes(grade, depths[i]!, sanding), 0);
+    return sandingMinutes(act.grades[0], topOf(zone).um - blockedUm(zone, panel, context), sanding, figures);
+  const depths = depthsUm(zone, act, context);
+  return act.grades.reduce((sum, grade, i) => sum + sandingMinutes(grade, depths[i]!, sanding, figures), 0);
 }
 
 function check(zone: ZoneState, act: SandAct): Reason[] {
@@ -149,19 +152,24 @@ function check(zone: ZoneState, act: SandAct): Reason[] {
 function apply(zone: ZoneState, act: SandAct, moment: Moment): ZoneState {
   switch (act.op) {
     case 'block':
-      return blockedZone(zone, scratchOf(zone, act), moment.panel, moment.context);
+      return blockedZone(zone, scratchOf(zone, act, moment.context), moment.panel, moment.context);
     case 'strip-sand':
-      return strippedBare(zone, scratchOf({ ...zone, stack: [zone.stack[0]!] }, act), act.zones, moment);
+      return strippedBare(
+        zone,
+        scratchOf({ ...zone, stack: [zone.stack[0]!] }, act, moment.context),
+        act.zones,
+        moment,
+      );
     case 'scuff':
       return scuffed(zone);
     case 'denib':
       return denibbed(zone);
     case 'remove-rust':
-      return { ...abraded(zone, act, moment.endMin), rust: 'none' };
+      return { ...abraded(zone, act, moment), rust: 'none' };
     case 'feather':
       return { ...zone, edge: 'feathered', surface: { ...zone.surface, soil: 'dusty', isTacked: false } };
     case 'abrade':
-      return abraded(shaped(zone, moment.context), act, moment.endMin);
+      return abraded(shaped(zone, moment.context), act, moment);
   }
 }
 
@@ -191,7 +199,7 @@ function explain(zones: readonly ZoneState[], act: SandAct, panel: PanelState, c
   const takenUm = zones.map((zone) =>
     act.op === 'block'
       ? topOf(zone).um - blockedUm(zone, panel, context)
-      : Math.max(...depthsUm(zone, act.grades, act.tool)),
+      : Math.max(...depthsUm(zone, act, context)),
   );
   const facts = { grit: act.grades.join(' › '), takenUm: Math.max(...takenUm), handsOnMin: minutes };
   const minutesReason = reason(zones.every(isBare) ? 'sand.metal' : 'sand.minutes', facts, 'model');

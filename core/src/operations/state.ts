@@ -8,7 +8,8 @@ import {
   type LayerKind,
 } from '../materials/layer-kinds.ts';
 import type { Zone } from '../survey/zone.ts';
-import { scratchDepthUm, type Tool } from '../surface/scratch.ts';
+import { scratchDepthUm } from '../surface/scratch.ts';
+import type { Tool } from '../materials/tools.ts';
 
 /** The state that operations change: a stack of layers and a surface for each zone, and one clock for the panel. */
 

@@ -2,6 +2,7 @@ import { familyOf, isBody, isMetal, isRawPlastic } from '../materials/layer-kind
 import { removalCm3PerMin } from '../surface/ladder.ts';
 import { sandedMaterial, scratchDepthUm } from '../surface/scratch.ts';
 import type { PlainAct, SandAct } from './act.ts';
+import { figuresIn } from './context.ts';
 import { labourMin } from './labour.ts';
 import { areaOf, nothing, opReason, type Moment, type Operation } from './operation.ts';
 import { isFoundFinish, raise, settle, topOf, type Scratch, type ZoneState } from './state.ts';
@@ -101,7 +102,12 @@ export const blasting: Operation<PlainAct> = {
     const scratch: Scratch = {
       grade: BLAST_PROFILE,
       tool: 'machine',
-      depthUm: scratchDepthUm(BLAST_PROFILE, 'machine', sandedMaterial(topOf(zone).kind)),
+      depthUm: scratchDepthUm(
+        BLAST_PROFILE,
+        'machine',
+        sandedMaterial(topOf(zone).kind),
+        figuresIn(moment.context),
+      ),
     };
     return { ...strippedBare(zone, scratch, act.zones, moment), rust: 'none' };
   },

@@ -5,7 +5,7 @@ import type { Act, BodyOp, CoatOp, OpName, SandOp } from '../operations/act.ts';
 import { BODY_OPS, COAT_OPS, OPS, SAND_OPS } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { cureMethod } from '../operations/curing.ts';
-import { TOOLS, type Tool } from '../surface/scratch.ts';
+import { TOOLS, type Tool } from '../materials/tools.ts';
 import { gradeText } from '../survey/finding.ts';
 import { idSchema } from '../survey/zone.ts';
 import type { Step } from './plan.ts';

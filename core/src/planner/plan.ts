@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { GRADES } from '../materials/grades.ts';
 import { LAYER_KIND_NAMES } from '../materials/layer-kinds.ts';
 import { OPS } from '../operations/act.ts';
-import { TOOLS } from '../surface/scratch.ts';
+import { TOOLS } from '../materials/tools.ts';
 import { ownSequenceSchema } from './own-sequence.ts';
 import { SENTENCES, type SentenceCode } from '../wording/sentences.ts';
 import { SOURCES } from '../wording/reason.ts';

@@ -10,7 +10,7 @@ import {
   type BodyAct,
 } from '../operations/act.ts';
 import { bodyFilmUm, liftsOf } from '../operations/bodywork.ts';
-import { bodyFiller, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import { figuresIn, bodyFiller, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { SANDABLE_CONVERSION } from '../operations/curing.ts';
 import { has, isBare, topOf, type ZoneState } from '../operations/state.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
@@ -151,11 +151,14 @@ interface FillerFinish {
 function fillerFinish(context: Context): FillerFinish {
   const { quality } = context.target;
   const school = schoolIn(context, 'fillerFinish');
-  const sinkUm = (grade: Grade): number => sinkBackUm(scratchDepthUm(grade, 'block', 'filler'), TOPCOATED_AT);
-  const passes = sinkUm(school.side) <= glossLimitUm(quality);
+  const figures = figuresIn(context);
+  const sinkUm = (grade: Grade): number =>
+    sinkBackUm(scratchDepthUm(grade, 'block', 'filler', figures), TOPCOATED_AT, figures);
+  const limitFineUm = glossLimitUm(quality, figures);
+  const passes = sinkUm(school.side) <= limitFineUm;
   const grade = passes ? school.side : FINEST_FILLER_GRADE;
   const source = passes && school.source === 'shop' ? 'shop' : 'model';
-  return { grade, source, sinkFineUm: sinkUm(grade), limitFineUm: glossLimitUm(quality) };
+  return { grade, source, sinkFineUm: sinkUm(grade), limitFineUm };
 }
 
 export const F6: Rule = {

@@ -1,11 +1,12 @@
 import { GRADES, grainUm, type Grade } from '../materials/grades.ts';
 import { readyVolumeSolids } from '../materials/sheet.ts';
 import { isCoat, isLastCoat, type Act } from '../operations/act.ts';
-import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import { figuresIn, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { blockedUm } from '../operations/sanding.ts';
 import { topOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { sandingMinutes } from '../surface/ladder.ts';
-import { sandedMaterial, scratchDepthUm, type Tool } from '../surface/scratch.ts';
+import { sandedMaterial, scratchDepthUm } from '../surface/scratch.ts';
+import type { Tool } from '../materials/tools.ts';
 import {
   coarsestThatHides,
   telegraph,
@@ -35,7 +36,7 @@ export function coatsToCome(act: Act, context: Context, zoneId: string): CoatsTo
 
 /** Telegraph of a scratch on this zone under what comes, in the plane that is nearest its limit. */
 export const telegraphOn = (zone: ZoneState, depthUm: number, act: Act, context: Context): Telegraph =>
-  worstPlane(telegraph(depthUm, coatsToCome(act, context, zone.zone.id)));
+  worstPlane(telegraph(depthUm, coatsToCome(act, context, zone.zone.id), figuresIn(context)));
 
 /** The coarsest grade that the next sheet allows and that will not show; null when none does both. */
 export function finalGrade(
@@ -47,16 +48,20 @@ export function finalGrade(
   const range = isCoat(act) ? sheetIn(context, act.sheetId).over[kind] : BASE_RANGE;
   if (!range) return null;
   const material = sandedMaterial(kind);
-  const grade = coarsestThatHides({
-    ...range,
-    tool: finalTool(context),
-    material,
-    coats: coatsToCome(act, context, zone.zone.id),
-  });
+  const figures = figuresIn(context);
+  const grade = coarsestThatHides(
+    {
+      ...range,
+      tool: finalTool(context),
+      material,
+      coats: coatsToCome(act, context, zone.zone.id),
+    },
+    figures,
+  );
   if (!grade) return null;
   return {
     grade,
-    verdict: telegraphOn(zone, scratchDepthUm(grade, finalTool(context), material), act, context),
+    verdict: telegraphOn(zone, scratchDepthUm(grade, finalTool(context), material, figures), act, context),
   };
 }
 
@@ -65,14 +70,20 @@ export function blockGrade(zone: ZoneState, final: Grade, panel: PanelState, con
   const material = sandedMaterial(topOf(zone).kind);
   const { areaM2 } = zone.zone;
   const depthUm = Math.max(0, topOf(zone).um - blockedUm(zone, panel, context));
+  const figures = figuresIn(context);
   const jump = ruleIn(context, 'largestJump').value;
   const minutes = (grade: Grade): number =>
-    sandingMinutes(grade, depthUm, { areaM2, tool: 'block', material }) +
-    sandingMinutes(final, scratchDepthUm(grade, 'block', material), {
-      areaM2,
-      tool: finalTool(context),
-      material,
-    });
+    sandingMinutes(grade, depthUm, { areaM2, tool: 'block', material }, figures) +
+    sandingMinutes(
+      final,
+      scratchDepthUm(grade, 'block', material, figures),
+      {
+        areaM2,
+        tool: finalTool(context),
+        material,
+      },
+      figures,
+    );
   const within = BLOCK_GRADES.filter(
     (grade) => grainUm(grade) > grainUm(final) && grainUm(grade) / grainUm(final) <= jump,
   );

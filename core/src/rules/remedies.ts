@@ -2,11 +2,13 @@ import { isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, isMetal, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Act, BodyAct, CleanAct, OpName, PlainAct, SandAct, STRIP_OPS } from '../operations/act.ts';
-import { ruleIn, schoolIn, type Context } from '../operations/context.ts';
+import { figuresIn, ruleIn, schoolIn, type Context } from '../operations/context.ts';
 import { cureMethod } from '../operations/curing.ts';
 import { has, isUnprimedPlastic, topOf, type PanelState, type ZoneState } from '../operations/state.ts';
-import { bestLadder } from '../surface/ladder.ts';
-import { sandedMaterial, type Tool } from '../surface/scratch.ts';
+import type { SandingFigures } from '../surface/figures.ts';
+import { bestLadder, scratchOf } from '../surface/ladder.ts';
+import { sandedMaterial } from '../surface/scratch.ts';
+import type { Tool } from '../materials/tools.ts';
 import type { Reason } from '../wording/reason.ts';
 
 const GENTLE: ReadonlySet<LayerKind> = new Set([
@@ -126,8 +128,14 @@ export const removeRust = (zone: ZoneState): Remedy =>
   sand('remove-rust', [zone.zone.id], ['P80'], 'machine');
 
 /** Ladders that were worked out before: the same few are asked for at every step of a search. */
-const KNOWN_LADDERS = new Map<string, [Grade, ...Grade[]]>();
+const KNOWN_LADDERS = new WeakMap<SandingFigures, Map<string, [Grade, ...Grade[]]>>();
 const MOST_KNOWN = 4000;
+
+function knownLadders(figures: SandingFigures): Map<string, [Grade, ...Grade[]]> {
+  const known = KNOWN_LADDERS.get(figures) ?? new Map<string, [Grade, ...Grade[]]>();
+  KNOWN_LADDERS.set(figures, known);
+  return known;
+}
 
 /** Grades from the open scratch to a target, inside the shop's largest jump; the target alone where nothing is open. */
 export function gradesTo(zone: ZoneState, target: Grade, tool: Tool, context: Context): [Grade, ...Grade[]] {
@@ -136,13 +144,19 @@ export function gradesTo(zone: ZoneState, target: Grade, tool: Tool, context: Co
   const material = sandedMaterial(topOf(zone).kind);
   const largestJump = ruleIn(context, 'largestJump').value;
   const { areaM2 } = zone.zone;
-  const name = `${from} ${target} ${tool} ${material} ${areaM2} ${largestJump}`;
-  const known = KNOWN_LADDERS.get(name);
-  if (known) return known;
-  const ladder = bestLadder({ from, to: target, tool, areaM2, material, largestJump });
+  const figures = figuresIn(context);
+  const known = knownLadders(figures);
+  const { stock } = context.shop;
+  const name = `${from} ${target} ${tool} ${material} ${areaM2} ${largestJump} ${stock?.join() ?? ''}`;
+  const before = known.get(name);
+  if (before) return before;
+  const start = scratchOf({ grade: from, tool }, material, figures);
+  const task = { start, to: target, tools: [tool], areaM2, material, largestJump };
+  // A stock that cannot bridge the gap has to be bought for it.
+  const ladder = bestLadder({ ...task, ...(stock ? { stock } : {}) }, figures) ?? bestLadder(task, figures);
   const grades = (ladder?.steps.map((step) => step.grade) ?? [target]) as [Grade, ...Grade[]];
-  if (KNOWN_LADDERS.size >= MOST_KNOWN) KNOWN_LADDERS.clear();
-  KNOWN_LADDERS.set(name, grades);
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(name, grades);
   return grades;
 }
 

@@ -40,3 +40,32 @@ export function coatsFor(
   const coats = Math.min(most, wanted);
   return { coats, filmUm: coats * film.perCoatUm, suffices: coats * film.perCoatUm >= neededUm - 1e-9 };
 }
+
+/** How a budget is met: in one build, in two with a block between, or not before the waves are glazed or filled. */
+export interface BuildCycles {
+  readonly way: 'one' | 'two' | 'glaze-first';
+  readonly cycles: readonly Coats[];
+  /** Waves that are left after the last cycle and have to be glazed or filled first, µm. */
+  readonly leftUm: number;
+}
+
+/**
+ * Prime-and-block cycles for a budget that one build may not meet. The first cycle takes off as much of the waves as
+ * its film allows and is blocked down to the film that must stay; the second has room for the rest of the maximum.
+ */
+export function buildCycles(
+  budget: FilmBudget,
+  film: { readonly perCoatUm: number; readonly maxUm: number },
+): BuildCycles {
+  const first = coatsFor(budget.neededUm, film);
+  if (first.suffices) return { way: 'one', cycles: [first], leftUm: 0 };
+  const { mustStayUm, gapUm, wavesUm, peelUm, ladderUm } = budget;
+  const levelledUm = Math.max(0, first.filmUm - mustStayUm - peelUm - ladderUm);
+  const wavesLeftUm = Math.max(0, wavesUm - levelledUm);
+  const riseUm = Math.max(0, gapUm - mustStayUm);
+  const again = { perCoatUm: film.perCoatUm, maxUm: film.maxUm - mustStayUm };
+  const second = coatsFor(riseUm + wavesLeftUm + peelUm + ladderUm, again);
+  if (second.suffices) return { way: 'two', cycles: [first, second], leftUm: 0 };
+  const leftUm = riseUm + wavesLeftUm + peelUm + ladderUm - second.filmUm;
+  return { way: 'glaze-first', cycles: [first, second], leftUm };
+}

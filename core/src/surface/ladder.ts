@@ -1,33 +1,16 @@
 import { GRADES, grainUm, type Grade } from '../materials/grades.ts';
-import { scratchDepthUm, type SandedMaterial, type Tool } from './scratch.ts';
+import { LEVELLING_TOOLS, type Tool } from '../materials/tools.ts';
+import { DEFAULT_FIGURES, type SandingFigures } from './figures.ts';
+import { scratchDepthUm, type SandedMaterial } from './scratch.ts';
 
 /**
  * Grit ladder: the sequence of grades with the least hands-on time.
- * Each step must remove the previous scratch to its bottom: time = area x depth / removal rate. Removal by machine on
- * primer is 3 cm³/min x (grain/46.2)^1.05 (calibrated), times material and tool. Shortest path over the grades in
- * stock, solved coarse to fine in one sweep: O(grades²).
+ * Each rung must remove the scratch of the one before to its bottom: time = area x depth / removal rate. Removal by
+ * machine on primer is 3 cm³/min x (grain/46.2)^1.05 (calibrated), times material and tool. Shortest path over grade
+ * and tool, solved coarse to fine in one sweep: O((grades x tools)²).
  */
-const BASE_RATE_CM3_PER_MIN = 3;
+
 const BASE_GRAIN_UM = 46.2;
-const RATE_EXPONENT = 1.05;
-const MATERIAL_RATE: Record<SandedMaterial, number> = {
-  primer: 1,
-  filler: 1.3,
-  epoxy: 0.6,
-  'old-clear': 0.7,
-  plastic: 0.7,
-  metal: 0.08,
-};
-const TOOL_RATE: Record<Tool, number> = {
-  machine: 1,
-  'machine-soft': 1,
-  block: 0.8,
-  hand: 0.4,
-  'wet-hand': 0.4,
-};
-/** Change of disc, guide coat and wipe for each step. */
-const STEP_MINUTES = 2;
-const STEP_MINUTES_PER_M2 = 1;
 
 export interface Sanding {
   readonly areaM2: number;
@@ -35,81 +18,191 @@ export interface Sanding {
   readonly material: SandedMaterial;
 }
 
-export interface LadderStep {
+/** What is sanded: how much of which material. */
+export type Surface = Omit<Sanding, 'tool'>;
+
+/** One rung: a grade in a tool. */
+export interface Rung {
   readonly grade: Grade;
+  readonly tool: Tool;
+}
+
+/** What lies there before: the scratch of a grade, or (without one) texture and waves; its depth comes off first. */
+export interface LadderStart {
+  readonly grade: Grade | null;
+  readonly depthUm: number;
+}
+
+export interface LadderStep extends Rung {
   /** Film taken off, µm. */
   readonly takenUm: number;
   readonly minutes: number;
+  /** Discs or sheets that are worn out. */
+  readonly discs: number;
+  /** Ratio of the grain before to this one; null for the first rung on a surface without a scratch. */
+  readonly jump: number | null;
+  /** Depth of the scratch that it leaves, µm. */
+  readonly leavesUm: number;
 }
 
 export interface Ladder {
-  readonly start: Grade;
+  readonly start: LadderStart;
   readonly steps: readonly LadderStep[];
   readonly minutes: number;
   readonly takenUm: number;
+  readonly discs: number;
+  /** Largest ratio of neighbouring grains; 1 where there is no jump. */
+  readonly largestJump: number;
 }
 
 /** Removal in cm³ a minute. */
-export const removalCm3PerMin = (grade: Grade, tool: Tool, material: SandedMaterial): number =>
-  BASE_RATE_CM3_PER_MIN *
-  (grainUm(grade) / BASE_GRAIN_UM) ** RATE_EXPONENT *
-  MATERIAL_RATE[material] *
-  TOOL_RATE[tool];
+export const removalCm3PerMin = (
+  grade: Grade,
+  tool: Tool,
+  material: SandedMaterial,
+  figures: SandingFigures = DEFAULT_FIGURES,
+): number =>
+  figures.removalCm3PerMin *
+  (grainUm(grade) / BASE_GRAIN_UM) ** figures.removalGrainExponent *
+  figures.rateFactor[material] *
+  figures.toolRate[tool];
+
+const cuttingMin = (grade: Grade, depthUm: number, sanding: Sanding, figures: SandingFigures): number =>
+  (sanding.areaM2 * depthUm) / removalCm3PerMin(grade, sanding.tool, sanding.material, figures);
+
+const changeMin = (areaM2: number, figures: SandingFigures): number =>
+  figures.gradeChangeMin + figures.gradeChangeMinPerM2 * areaM2;
 
 /** Minutes to take `depthUm` off an area with one grade, disc change and wipe included. */
-export const sandingMinutes = (grade: Grade, depthUm: number, { areaM2, tool, material }: Sanding): number =>
-  (areaM2 * depthUm) / removalCm3PerMin(grade, tool, material) + STEP_MINUTES + STEP_MINUTES_PER_M2 * areaM2;
+export const sandingMinutes = (
+  grade: Grade,
+  depthUm: number,
+  sanding: Sanding,
+  figures: SandingFigures = DEFAULT_FIGURES,
+): number => cuttingMin(grade, depthUm, sanding, figures) + changeMin(sanding.areaM2, figures);
 
-/** Minutes and film of a given sequence; the first grade is the scratch that is already there. */
-export function ladderOf(sequence: readonly [Grade, ...Grade[]], sanding: Sanding): Ladder {
-  const [start, ...rest] = sequence;
-  let previous = start;
-  const steps = rest.map((grade) => {
-    const takenUm = scratchDepthUm(previous, sanding.tool, sanding.material);
-    previous = grade;
-    return { grade, takenUm, minutes: sandingMinutes(grade, takenUm, sanding) };
+/** The scratch of a grade as the start of a ladder. */
+export const scratchOf = (
+  { grade, tool }: Rung,
+  material: SandedMaterial,
+  figures: SandingFigures = DEFAULT_FIGURES,
+): LadderStart => ({ grade, depthUm: scratchDepthUm(grade, tool, material, figures) });
+
+/** Minutes, film, discs and jumps of a given sequence, coarse to fine. */
+export function ladderOf(
+  start: LadderStart,
+  rungs: readonly Rung[],
+  surface: Surface,
+  figures: SandingFigures = DEFAULT_FIGURES,
+): Ladder {
+  let before = start;
+  const steps = rungs.map(({ grade, tool }): LadderStep => {
+    const sanding = { ...surface, tool };
+    const takenUm = before.depthUm;
+    const cutMin = cuttingMin(grade, takenUm, sanding, figures);
+    const after = scratchOf({ grade, tool }, surface.material, figures);
+    const jump = before.grade ? grainUm(before.grade) / grainUm(grade) : null;
+    before = after;
+    return {
+      grade,
+      tool,
+      takenUm,
+      minutes: cutMin + changeMin(surface.areaM2, figures),
+      discs: cutMin / figures.discLifeMin,
+      jump,
+      leavesUm: after.depthUm,
+    };
   });
+  const sum = (of: (step: LadderStep) => number): number =>
+    steps.reduce((total, step) => total + of(step), 0);
   return {
     start,
     steps,
-    minutes: steps.reduce((sum, step) => sum + step.minutes, 0),
-    takenUm: steps.reduce((sum, step) => sum + step.takenUm, 0),
+    minutes: sum(({ minutes }) => minutes),
+    takenUm: sum(({ takenUm }) => takenUm),
+    discs: sum(({ discs }) => discs),
+    largestJump: Math.max(1, ...steps.map(({ jump }) => jump ?? 1)),
   };
 }
 
-export interface LadderTask extends Sanding {
-  readonly from: Grade;
+export interface LadderTask extends Surface {
+  readonly start: LadderStart;
   readonly to: Grade;
+  /** Tools to choose from, for every rung. */
+  readonly tools: readonly Tool[];
+  /** The first rung has to bring the surface level. */
+  readonly levelsFirst?: boolean;
+  /** Tool of the last rung; any of the tools where absent. */
+  readonly lastTool?: Tool;
+  /** Coarsest grade that may be used on a surface without a scratch. */
+  readonly coarsest?: Grade;
   /** Largest ratio of grains between neighbours; unlimited where absent. */
   readonly largestJump?: number;
   /** Grades in stock; all of them where absent. */
   readonly stock?: readonly Grade[];
 }
 
+interface Reached extends Rung {
+  readonly depthUm: number;
+  readonly cost: number;
+  readonly before: Reached | null;
+}
+
+/** Rungs that the task allows, coarse to fine. */
+function rungsOf(task: LadderTask): Rung[] {
+  const { start, to, tools, lastTool, coarsest, stock = GRADES } = task;
+  const from = start.grade ? grainUm(start.grade) : Infinity;
+  const most = coarsest ? grainUm(coarsest) : Infinity;
+  const ends = lastTool ? [lastTool] : tools;
+  return GRADES.filter(
+    (grade) => grainUm(grade) < from && grainUm(grade) <= most && grainUm(grade) >= grainUm(to),
+  )
+    .filter((grade) => grade === to || stock.includes(grade))
+    .flatMap((grade) => (grade === to ? ends : tools).map((tool) => ({ grade, tool })));
+}
+
+/** What a minute of work costs in minutes: itself, and the discs that are worn meanwhile. */
+const discMinutes = ({ discPrice, labourPerHour, discLifeMin }: SandingFigures): number =>
+  labourPerHour > 0 ? 1 + (discPrice * 60) / (labourPerHour * discLifeMin) : 1;
+
 /** The quickest ladder, or null when the grades in stock cannot bridge the gap. Ties go to the coarser grade. */
-export function bestLadder(task: LadderTask): Ladder | null {
-  const { from, to, largestJump = Infinity, stock = GRADES } = task;
-  if (from === to) return ladderOf([from], task);
-  const rungs = GRADES.filter(
-    (grade) =>
-      grade === from ||
-      grade === to ||
-      (stock.includes(grade) && grainUm(grade) < grainUm(from) && grainUm(grade) > grainUm(to)),
-  );
-  const best = new Map<Grade, { minutes: number; path: readonly [Grade, ...Grade[]] }>([
-    [from, { minutes: 0, path: [from] }],
-  ]);
-  for (const [i, grade] of rungs.entries()) {
-    const reached = best.get(grade);
-    if (!reached) continue;
-    const depthUm = scratchDepthUm(grade, task.tool, task.material);
-    for (const next of rungs.slice(i + 1)) {
-      if (grainUm(grade) / grainUm(next) > largestJump) continue;
-      const minutes = reached.minutes + sandingMinutes(next, depthUm, task);
-      if (minutes < (best.get(next)?.minutes ?? Infinity))
-        best.set(next, { minutes, path: [...reached.path, next] });
+export function bestLadder(task: LadderTask, figures: SandingFigures = DEFAULT_FIGURES): Ladder | null {
+  const { start, to, areaM2, material, largestJump = Infinity, levelsFirst = false } = task;
+  if (start.grade === to && !levelsFirst) return ladderOf(start, [], task, figures);
+  const worth = discMinutes(figures);
+  const change = changeMin(areaM2, figures);
+  const nodes = rungsOf(task).map((rung) => ({
+    rung,
+    grain: grainUm(rung.grade),
+    leavesUm: scratchDepthUm(rung.grade, rung.tool, material, figures),
+    minPerUm: (worth * areaM2) / removalCm3PerMin(rung.grade, rung.tool, material, figures),
+  }));
+  const startGrain = start.grade ? grainUm(start.grade) : null;
+  const best: (Reached | null)[] = nodes.map(({ rung, grain, minPerUm, leavesUm }) => {
+    const isTooFar = startGrain !== null && startGrain / grain > largestJump;
+    const mayStart = !levelsFirst || LEVELLING_TOOLS.includes(rung.tool);
+    return isTooFar || !mayStart
+      ? null
+      : { ...rung, depthUm: leavesUm, cost: start.depthUm * minPerUm + change, before: null };
+  });
+  nodes.forEach((from, i) => {
+    const reached = best[i];
+    if (!reached) return;
+    for (let j = i + 1; j < nodes.length; j++) {
+      const { rung, grain, minPerUm, leavesUm } = nodes[j]!;
+      if (grain === from.grain || from.grain / grain > largestJump) continue;
+      const cost = reached.cost + reached.depthUm * minPerUm + change;
+      if (cost < (best[j]?.cost ?? Infinity)) best[j] = { ...rung, depthUm: leavesUm, cost, before: reached };
     }
-  }
-  const found = best.get(to);
-  return found ? ladderOf(found.path, task) : null;
+  });
+  const ends = best.filter((reached): reached is Reached => reached?.grade === to);
+  if (ends.length === 0) return null;
+  const end = ends.reduce((a, b) => (b.cost < a.cost ? b : a));
+  return ladderOf(start, pathTo(end), task, figures);
+}
+
+function pathTo(end: Reached): Rung[] {
+  const path: Rung[] = [];
+  for (let at: Reached | null = end; at; at = at.before) path.unshift({ grade: at.grade, tool: at.tool });
+  return path;
 }

@@ -1,11 +1,13 @@
 import fc from 'fast-check';
-import { GRADES, isCoarser, readGrade } from '../materials/grades.ts';
+import { GRADES, explainGrade, isCoarser, readGrade, type Grade } from '../materials/grades.ts';
 import { targetSchema } from '../survey/shop.ts';
-import { coatsFor, filmBudget } from './budget.ts';
-import { bestLadder, ladderOf, type LadderTask } from './ladder.ts';
+import { buildCycles, coatsFor, filmBudget } from './budget.ts';
+import { figuresOf } from './figures.ts';
+import { bestLadder, ladderOf, scratchOf, type LadderTask } from './ladder.ts';
+import { readingFigures } from './readings.ts';
 import { scratchDepthUm } from './scratch.ts';
 import { sinkBackUm } from './sink-back.ts';
-import { coarsestThatHides, telegraph, worstPlane } from './telegraph.ts';
+import { coarsestThatHides, grooveByCoat, telegraph, worstPlane } from './telegraph.ts';
 
 const solid = targetSchema.parse({ base: { carrier: 'solvent' } });
 const metallic = targetSchema.parse({ base: { carrier: 'solvent', effect: 'metallic' } });
@@ -67,17 +69,54 @@ test.each([
 });
 
 describe('ladder', () => {
-  const task: LadderTask = { from: 'P36', to: 'P400', areaM2: 6, tool: 'block', material: 'filler' };
+  const byBlock = (grade: Grade) => ({ grade, tool: 'block' }) as const;
+  const surface = { areaM2: 6, material: 'filler' } as const;
+  const from = (grade: Grade) => scratchOf(byBlock(grade), 'filler');
+  const task: LadderTask = { ...surface, start: from('P36'), to: 'P400', tools: ['block'] };
+  const own = (first: Grade, ...rest: Grade[]) => ladderOf(from(first), rest.map(byBlock), surface);
 
   test('6 m² of filler from P36 to P400 goes by P80 and P180 in 191.3 min', () => {
     const best = bestLadder(task)!;
-    expect([best.start, ...best.steps.map((step) => step.grade)]).toEqual(['P36', 'P80', 'P180', 'P400']);
+    expect(best.steps.map((step) => step.grade)).toEqual(['P80', 'P180', 'P400']);
     expect(best.minutes).toBeCloseTo(191.3, 1);
-    expect(ladderOf(['P36', 'P180', 'P220', 'P400'], task).minutes).toBeCloseTo(244.1, 1);
+    expect(own('P36', 'P180', 'P220', 'P400').minutes).toBeCloseTo(244.1, 1);
   });
 
-  test('no ladder where the stock leaves too large a jump', () => {
+  test('counts discs by their life, jumps by the grain and film by the scratch before', () => {
+    const ladder = own('P80', 'P180', 'P320');
+    const cuttingMin = ladder.minutes - 2 * (2 + 6);
+    expect(ladder.discs).toBeCloseTo(cuttingMin / 10, 6);
+    expect(ladder.takenUm).toBeCloseTo(52.26 + 21.32, 1);
+    expect(ladder.largestJump).toBeCloseTo(201 / 82, 3);
+    expect(ladder.steps.at(-1)!.leavesUm).toBeCloseTo(12.0, 1);
+  });
+
+  test('a surface without a scratch is levelled by a block before a soft interface finishes it', () => {
+    const best = bestLadder({
+      areaM2: 0.6,
+      material: 'primer',
+      start: { grade: null, depthUm: 60 },
+      to: 'P400',
+      tools: ['block', 'machine-soft'],
+      levelsFirst: true,
+      coarsest: 'P180',
+      lastTool: 'machine-soft',
+      largestJump: 2.7,
+    })!;
+    expect(best.steps[0]).toMatchObject({ tool: 'block', takenUm: 60, jump: null });
+    expect(best.steps.at(-1)).toMatchObject({ grade: 'P400', tool: 'machine-soft' });
+  });
+
+  test('no ladder where the stock leaves too large a jump, or nothing is finer', () => {
     expect(bestLadder({ ...task, stock: ['P36', 'P400'], largestJump: 2.7 })).toBeNull();
+    expect(bestLadder({ ...task, start: from('P600') })).toBeNull();
+  });
+
+  test('dear discs make a ladder of more, gentler rungs no dearer than the quickest one', () => {
+    const costOf = (ladder: { minutes: number; discs: number }) =>
+      ladder.minutes + (ladder.discs * 40 * 60) / 55;
+    const dear = figuresOf({ discPrice: 40 });
+    expect(costOf(bestLadder(task, dear)!)).toBeLessThanOrEqual(costOf(bestLadder(task)!) + 1e-9);
   });
 
   test('is never slower than any sequence of the same grades, and keeps the jump', () => {
@@ -87,15 +126,41 @@ describe('ladder', () => {
         fc.uniqueArray(grade, { minLength: 2, maxLength: 6 }),
         fc.double({ min: 0.05, max: 9, noNaN: true }),
         (picks, areaM2) => {
-          const own = picks.sort((a, b) => a - b).map((i) => GRADES[i]!) as [never, ...never[]];
-          const best = bestLadder({ ...task, areaM2, from: own[0], to: own[own.length - 1]! })!;
-          expect(best.minutes).toBeLessThanOrEqual(ladderOf(own, { ...task, areaM2 }).minutes + 1e-9);
-          const steps = best.steps.map((step) => step.grade);
-          steps.forEach((step, i) => expect(isCoarser(i ? steps[i - 1]! : best.start, step)).toBe(true));
+          const [first, ...rest] = picks.sort((a, b) => a - b).map((i) => GRADES[i]!);
+          const start = from(first!);
+          const best = bestLadder({ ...task, areaM2, start, to: rest.at(-1)! })!;
+          const mine = ladderOf(start, rest.map(byBlock), { ...surface, areaM2 });
+          expect(best.minutes).toBeLessThanOrEqual(mine.minutes + 1e-9);
+          const steps = [first!, ...best.steps.map((step) => step.grade)];
+          steps.slice(1).forEach((finer, i) => expect(isCoarser(steps[i]!, finer)).toBe(true));
         },
       ),
     );
   });
+
+  test('the shop’s own constants take the place of the defaults', () => {
+    const slow = figuresOf({ removalCm3PerMin: 1.5, gradeChangeMin: 0, gradeChangeMinPerM2: 0 });
+    const cutting = own('P36', 'P80').minutes - (2 + 6);
+    expect(ladderOf(from('P36'), [byBlock('P80')], surface, slow).minutes).toBeCloseTo(2 * cutting, 6);
+    expect(scratchDepthUm('P400', 'machine', 'primer', figuresOf({ scratchMachineShare: 0.3 }))).toBeCloseTo(
+      10.5,
+    );
+  });
+});
+
+test('what is left of P400 by machine after each coat ends where the gloss plane ends', () => {
+  const depthUm = scratchDepthUm('P400', 'machine', 'primer');
+  const grooves = grooveByCoat(depthUm, { sealerCoats: 1, target: solid });
+  expect(grooves.map(({ after }) => after)).toEqual([
+    'sanded',
+    'sealer 1',
+    'base 1',
+    'base 2',
+    'clear 1',
+    'clear 2',
+  ]);
+  expect(grooves[0]!.grooveUm).toBe(depthUm);
+  expect(grooves.at(-1)!.grooveUm).toBeCloseTo(0.64, 2);
 });
 
 describe('film budget', () => {
@@ -113,6 +178,70 @@ describe('film budget', () => {
   test('says so when one build cannot do it', () => {
     expect(coatsFor(260, { perCoatUm: 50, maxUm: 200 })).toEqual({ coats: 4, filmUm: 200, suffices: false });
   });
+});
+
+describe('cycles of build', () => {
+  const film = { perCoatUm: 50, maxUm: 200 };
+  const waves = (wavesUm: number) =>
+    buildCycles(filmBudget({ mustStayUm: 40, gapUm: 0, wavesUm, peelUm: 12, ladderUm: 16 }), film);
+  test.each([
+    [60, 'one', [150]],
+    [180, 'two', [200, 100]],
+    [250, 'two', [200, 150]],
+    [420, 'glaze-first', [200, 150]],
+  ] as const)('waves of %d µm take %s: %j µm', (wavesUm, way, filmsUm) => {
+    const { way: found, cycles } = waves(wavesUm);
+    expect(found).toBe(way);
+    expect(cycles.map(({ filmUm }) => filmUm)).toEqual(filmsUm);
+  });
+  test('says how much is left for glaze', () =>
+    expect(waves(420).leftUm).toBeCloseTo(420 - 132 + 28 - 150, 6));
+});
+
+describe('gauge readings', () => {
+  test('mean, range and spread', () =>
+    expect(readingFigures([95, 102, 98, 110, 104])).toMatchObject({
+      meanUm: 101.8,
+      leastUm: 95,
+      mostUm: 110,
+      doubtful: [],
+    }));
+  test('one that stands far off is marked and left out', () => {
+    const figures = readingFigures([95, 102, 98, 1020, 104, 99])!;
+    expect(figures.doubtful).toEqual([3]);
+    expect(figures.mostUm).toBe(104);
+  });
+  test('none, one, and equal ones', () => {
+    expect(readingFigures([])).toBeNull();
+    expect(readingFigures([90])).toMatchObject({ meanUm: 90, spreadUm: 0 });
+    expect(readingFigures([90, 90, 90, 90])!.doubtful).toEqual([]);
+  });
+  test('the mean lies within the readings, and doubtful ones are never the majority', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 2000 }), { minLength: 1, maxLength: 40 }),
+        (readings) => {
+          const figures = readingFigures(readings)!;
+          expect(figures.meanUm).toBeGreaterThanOrEqual(figures.leastUm - 1e-9);
+          expect(figures.meanUm).toBeLessThanOrEqual(figures.mostUm + 1e-9);
+          expect(figures.doubtful.length).toBeLessThan(readings.length / 2 + 1);
+        },
+      ),
+    );
+  });
+});
+
+test('CAMI 400 is taken as P800 and says so; a bare 400 is asked about', () => {
+  expect(explainGrade('CAMI 400')).toMatchObject({
+    ok: true,
+    grade: 'P800',
+    note: expect.stringContaining('23.6 µm'),
+  });
+  expect(explainGrade('400')).toMatchObject({
+    ok: false,
+    message: expect.stringContaining('P400 (35 µm) or CAMI 400 (23.6 µm, near P800)'),
+  });
+  expect(explainGrade('P401')).toMatchObject({ ok: false });
 });
 
 test.each([

@@ -1,6 +1,8 @@
 import { gradesBetween, type Grade } from '../materials/grades.ts';
+import type { Tool } from '../materials/tools.ts';
 import type { Quality, Target } from '../survey/shop.ts';
-import { scratchDepthUm, type SandedMaterial, type Tool } from './scratch.ts';
+import { DEFAULT_FIGURES, type SandingFigures } from './figures.ts';
+import { scratchDepthUm, type SandedMaterial } from './scratch.ts';
 
 /**
  * Will the last scratch show?
@@ -8,13 +10,6 @@ import { scratchDepthUm, type SandedMaterial, type Tool } from './scratch.ts';
  * h x product(1 - VS). Gloss plane: all coats through clear. Flake plane: coats up to the colour coat.
  * Limits are calibrated against shop practice (models.md 4): P400 by machine under sealer passes standard.
  */
-const GLOSS_LIMIT_UM: Record<Quality, number> = { economy: 1.0, standard: 0.65, show: 0.4 };
-const FLAKE_LIMIT_UM: Record<Quality, number> = { economy: 3.0, standard: 2.3, show: 1.6 };
-
-/** Default volume solids of the coats that follow the last sanding. */
-const SOLIDS = { sealer: 0.4, solvent: 0.15, waterborne: 0.12, clear: 0.47 } as const;
-const BASE_COATS = 2;
-const CLEAR_COATS = 2;
 
 export interface Telegraph {
   readonly plane: 'gloss' | 'flake';
@@ -29,27 +24,80 @@ export interface CoatsToCome {
   readonly target: Target;
 }
 
+/** A coat that levels over the groove, in order. */
+interface LevellingCoat {
+  readonly name: 'sealer' | 'base' | 'clear';
+  readonly solids: number;
+}
+
+/** Coats from the last sanding to the eye. */
+function coatsOf(
+  { sealerCoats, sealerSolids, target }: CoatsToCome,
+  figures: SandingFigures,
+): LevellingCoat[] {
+  const { solidsShare, baseCoats, clearCoats } = figures;
+  const some = (name: LevellingCoat['name'], n: number, solids: number): LevellingCoat[] =>
+    Array.from({ length: n }, () => ({ name, solids }));
+  return [
+    ...some('sealer', sealerCoats, sealerSolids ?? solidsShare.sealer),
+    ...some('base', baseCoats, solidsShare[target.base.carrier]),
+    ...some('clear', clearCoats, solidsShare.clear),
+  ];
+}
+
+const shareLeft = (coats: readonly LevellingCoat[]): number =>
+  coats.reduce((share, { solids }) => share * (1 - solids), 1);
+
 /** Share of a groove that is left in each plane that matters, with that plane's limit. */
-function planesOf({ sealerCoats, sealerSolids = SOLIDS.sealer, target }: CoatsToCome) {
-  const { carrier, effect } = target.base;
-  const throughBase = (1 - sealerSolids) ** sealerCoats * (1 - SOLIDS[carrier]) ** BASE_COATS;
-  const gloss = {
-    plane: 'gloss',
-    share: throughBase * (1 - SOLIDS.clear) ** CLEAR_COATS,
-    limitUm: GLOSS_LIMIT_UM[target.quality],
+function planesOf(coats: CoatsToCome, figures: SandingFigures) {
+  const all = coatsOf(coats, figures);
+  const { quality, base } = coats.target;
+  const gloss = { plane: 'gloss', share: shareLeft(all), limitUm: figures.glossLimitUm[quality] } as const;
+  const flake = {
+    plane: 'flake',
+    share: shareLeft(all.filter(({ name }) => name !== 'clear')),
+    limitUm: figures.flakeLimitUm[quality],
   } as const;
-  const flake = { plane: 'flake', share: throughBase, limitUm: FLAKE_LIMIT_UM[target.quality] } as const;
-  return effect === 'solid' ? [gloss] : [gloss, flake];
+  return base.effect === 'solid' ? [gloss] : [gloss, flake];
 }
 
 /** Groove left in each plane that matters, for a scratch of `depthUm` under the coats to come. */
-export const telegraph = (depthUm: number, coats: CoatsToCome): Telegraph[] =>
-  planesOf(coats).map(({ plane, share, limitUm }) => ({
+export const telegraph = (
+  depthUm: number,
+  coats: CoatsToCome,
+  figures: SandingFigures = DEFAULT_FIGURES,
+): Telegraph[] =>
+  planesOf(coats, figures).map(({ plane, share, limitUm }) => ({
     plane,
     grooveUm: depthUm * share,
     limitUm,
     passes: depthUm * share <= limitUm,
   }));
+
+/** What is left of a groove after one coat. */
+export interface GrooveAfter {
+  /** "sanded", or the coat with its number: "base 2". */
+  readonly after: string;
+  readonly grooveUm: number;
+}
+
+/** What is left of a groove after each coat to come, from the bare scratch on. */
+export function grooveByCoat(
+  depthUm: number,
+  coats: CoatsToCome,
+  figures: SandingFigures = DEFAULT_FIGURES,
+): GrooveAfter[] {
+  let grooveUm = depthUm;
+  const all = coatsOf(coats, figures);
+  return [
+    { after: 'sanded', grooveUm },
+    ...all.map(({ name, solids }, i) => {
+      grooveUm *= 1 - solids;
+      const nth = all.slice(0, i + 1).filter((coat) => coat.name === name).length;
+      return { after: `${name} ${nth}`, grooveUm };
+    }),
+  ];
+}
 
 /** The plane nearest to (or furthest past) its limit. */
 export const worstPlane = (planes: readonly Telegraph[]): Telegraph =>
@@ -67,12 +115,16 @@ interface Finish {
 }
 
 /** Coarsest grade inside the sheet's range whose scratch will not show; null when none in the range passes. */
-export function coarsestThatHides({ tool, material, coats, coarsest, finest }: Finish): Grade | null {
+export function coarsestThatHides(
+  { tool, material, coats, coarsest, finest }: Finish,
+  figures: SandingFigures = DEFAULT_FIGURES,
+): Grade | null {
   // The tightest plane decides, as the deepest groove that all of them hide.
-  const deepestUm = Math.min(...planesOf(coats).map(({ share, limitUm }) => limitUm / share));
-  const hides = (grade: Grade): boolean => scratchDepthUm(grade, tool, material) <= deepestUm;
+  const deepestUm = Math.min(...planesOf(coats, figures).map(({ share, limitUm }) => limitUm / share));
+  const hides = (grade: Grade): boolean => scratchDepthUm(grade, tool, material, figures) <= deepestUm;
   return gradesBetween(coarsest, finest).find(hides) ?? null;
 }
 
 /** Gloss limit, which the sink-back model shares. */
-export const glossLimitUm = (quality: Quality): number => GLOSS_LIMIT_UM[quality];
+export const glossLimitUm = (quality: Quality, figures: SandingFigures = DEFAULT_FIGURES): number =>
+  figures.glossLimitUm[quality];

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { readGrade, type Grade } from '../materials/grades.ts';
+import { explainGrade, type Grade } from '../materials/grades.ts';
 
 /** What is wrong with a zone, in the words of the trade; each kind carries the figures it needs. */
 
@@ -10,12 +10,9 @@ export const gradeText = z
   .string()
   .max(20)
   .transform((text, context): Grade => {
-    const grade = readGrade(text);
-    if (grade) return grade;
-    context.addIssue({
-      code: 'custom',
-      message: `"${text}" is not a grade this shop knows; write a P grade such as P180, or CAMI 400`,
-    });
+    const read = explainGrade(text);
+    if (read.ok) return read.grade;
+    context.addIssue({ code: 'custom', message: read.message });
     return z.NEVER;
   });
 

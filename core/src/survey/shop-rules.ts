@@ -1,26 +1,14 @@
 import { z } from 'zod';
 import type { Sourced } from '../wording/reason.ts';
+import { row, type RuleRow } from './rule-row.ts';
+import { SANDING_RULES } from './sanding-rules.ts';
 
 /**
  * Every figure that a shop may set for itself: default, range, unit (in the name) and reason.
  * Order of authority: product sheet > shop rule > default > model.
  */
 
-interface RuleRow {
-  readonly preset: number;
-  readonly from: number;
-  readonly to: number;
-  readonly about: string;
-}
-
-const row = (preset: number, from: number, to: number, about: string): RuleRow => ({
-  preset,
-  from,
-  to,
-  about,
-});
-
-export const SHOP_RULES = {
+const BENCH_RULES = {
   bareMetalLimitMin: row(
     60,
     5,
@@ -53,6 +41,8 @@ export const SHOP_RULES = {
   bakeCelsius: row(60, 30, 80, 'panel temperature under lamp or in the oven'),
   labourPerHour: row(55, 0, 1000, 'what an hour of hands-on work costs'),
 } as const satisfies Record<string, RuleRow>;
+
+export const SHOP_RULES = { ...BENCH_RULES, ...SANDING_RULES };
 
 export type ShopRuleName = keyof typeof SHOP_RULES;
 const names = Object.keys(SHOP_RULES) as ShopRuleName[];

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { TOOLS } from '../materials/tools.ts';
+import { gradeText } from './finding.ts';
 import { schoolsSchema } from './schools.ts';
 import { shopRulesSchema } from './shop-rules.ts';
 
@@ -10,6 +12,10 @@ export const shopSchema = z.looseObject({
   nightCelsius: z.number().min(-20).max(50).optional(),
   rules: shopRulesSchema.default({}),
   schools: schoolsSchema.default({}),
+  /** Grades that the shop keeps; all of them where it does not say. */
+  stock: z.array(gradeText).min(2, 'needs at least two grades').max(60).optional(),
+  /** Tools that it sands with; all of them where it does not say. */
+  tools: z.array(z.enum(TOOLS)).min(1, 'needs at least one tool').max(TOOLS.length).optional(),
 });
 
 export type Shop = z.infer<typeof shopSchema>;

@@ -8,7 +8,8 @@ import { zoneOf, type Layer, type PanelState, type ZoneState } from '../operatio
 import { surveyState } from '../operations/survey-state.ts';
 import { checkAct } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
-import { sandedMaterial, scratchDepthUm, type Tool } from '../surface/scratch.ts';
+import { sandedMaterial, scratchDepthUm } from '../surface/scratch.ts';
+import type { Tool } from '../materials/tools.ts';
 import { panelSchema, type Panel } from '../survey/panel.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { say } from '../wording/say.ts';

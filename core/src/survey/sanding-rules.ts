@@ -1,0 +1,63 @@
+import { row, type RuleRow } from './rule-row.ts';
+
+/**
+ * Every constant of the sanding models: scratch, ladder, telegraph, sink-back and blocking. Shares are of 1, factors
+ * are ratios to primer or to a machine. "Calibrated" is our own fit to shop practice, for fresh abrasive.
+ */
+export const SANDING_RULES = {
+  scratchBlockShare: row(0.2, 0.02, 1, 'scratch depth as a share of the grain, on a block (calibrated)'),
+  scratchHandShare: row(0.2, 0.02, 1, 'the same, by hand (calibrated)'),
+  scratchMachineShare: row(0.15, 0.02, 1, 'the same, by machine (calibrated)'),
+  scratchMachineSoftShare: row(0.11, 0.02, 1, 'the same, by machine with a soft interface (calibrated)'),
+  scratchWetHandShare: row(0.15, 0.02, 1, 'the same, wet by hand (calibrated)'),
+  scratchEpoxyFactor: row(1.1, 0.1, 5, 'scratch in epoxy against primer (calibrated)'),
+  scratchFillerFactor: row(1.3, 0.1, 5, 'scratch in filler against primer (calibrated)'),
+  scratchOldClearFactor: row(0.8, 0.1, 5, 'scratch in an old finish against primer (calibrated)'),
+  scratchPlasticFactor: row(1.15, 0.1, 5, 'scratch in plastic against primer (calibrated)'),
+  scratchMetalFactor: row(0.35, 0.05, 5, 'scratch in metal against primer (calibrated)'),
+  removalCm3PerMin: row(3, 0.1, 30, 'primer that a machine takes off with P320 (calibrated)'),
+  removalGrainExponent: row(1.05, 0.2, 3, 'how removal grows with the grain (calibrated)'),
+  rateEpoxyFactor: row(0.6, 0.02, 5, 'removal of epoxy against primer (calibrated)'),
+  rateFillerFactor: row(1.3, 0.02, 5, 'removal of filler against primer (calibrated)'),
+  rateOldClearFactor: row(0.7, 0.02, 5, 'removal of an old finish against primer (calibrated)'),
+  ratePlasticFactor: row(0.7, 0.02, 5, 'removal of plastic against primer (calibrated)'),
+  rateMetalFactor: row(0.08, 0.005, 5, 'removal of metal against primer (calibrated)'),
+  rateBlockFactor: row(0.8, 0.05, 5, 'removal by block against a machine (calibrated)'),
+  rateHandFactor: row(0.4, 0.05, 5, 'removal by hand, dry or wet, against a machine (calibrated)'),
+  gradeChangeMin: row(2, 0, 30, 'change of disc, guide coat and wipe for each grade'),
+  gradeChangeMinPerM2: row(1, 0, 30, 'the same, for each m² besides'),
+  discLifeMin: row(
+    10,
+    1,
+    240,
+    'cutting time of one disc or sheet (calibrated: primer, 150 mm, with extraction)',
+  ),
+  discPrice: row(0, 0, 100, 'price of one disc or sheet; 0 where it does not count'),
+  glossEconomyUm: row(1, 0.1, 10, 'groove that passes in the gloss at economy quality (calibrated)'),
+  glossStandardUm: row(0.65, 0.1, 10, 'groove that passes in the gloss at standard quality (calibrated)'),
+  glossShowUm: row(0.4, 0.1, 10, 'groove that passes in the gloss at show quality (calibrated)'),
+  flakeEconomyUm: row(3, 0.1, 20, 'groove that passes under flakes at economy quality (calibrated)'),
+  flakeStandardUm: row(2.3, 0.1, 20, 'groove that passes under flakes at standard quality (calibrated)'),
+  flakeShowUm: row(1.6, 0.1, 20, 'groove that passes under flakes at show quality (calibrated)'),
+  sealerSolidsShare: row(0.4, 0.05, 0.95, 'volume solids of a sealer where its sheet gives none'),
+  solventBaseSolidsShare: row(0.15, 0.05, 0.95, 'volume solids of solvent base'),
+  waterborneBaseSolidsShare: row(0.12, 0.05, 0.95, 'volume solids of waterborne base'),
+  clearSolidsShare: row(0.47, 0.05, 0.95, 'volume solids of clear'),
+  baseCoatsCount: row(2, 1, 6, 'coats of base that are reckoned with'),
+  clearCoatsCount: row(2, 1, 4, 'coats of clear that are reckoned with'),
+  residualShrinkShare: row(
+    0.015,
+    0,
+    0.2,
+    'shrinkage of cured build over a scratch (calibrated: P180 in filler)',
+  ),
+  uncuredShrinkShare: row(
+    0.065,
+    0,
+    0.5,
+    'shrinkage besides, of build that has not cured at all (calibrated)',
+  ),
+  guideCoatUm: row(3, 0.5, 20, 'thickness of a guide coat (calibrated)'),
+  blockForceN: row(20, 2, 150, 'force on a block with which removal is reckoned'),
+  blockSpeedMPerS: row(0.5, 0.05, 3, 'speed of a block with which removal is reckoned'),
+} as const satisfies Record<string, RuleRow>;
