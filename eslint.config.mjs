@@ -12,6 +12,7 @@ const ROOMS = [
   'film',
   'surface',
   'climate',
+  'blocking',
   'operations',
   'rules',
   'planner',

@@ -68,7 +68,6 @@ export type { Polygon, SurveyLayer, Zone } from './survey/zone.ts';
 export { dewPointCelsius } from './climate/dew.ts';
 export { cupMarkMm, cupVolumeMl, mixByVolume } from './film/mix.ts';
 export { TOOLS, type Tool } from './materials/tools.ts';
-export { figuresOf, type SandingFigures } from './surface/figures.ts';
 export {
   bestLadder,
   ladderOf,
@@ -83,7 +82,43 @@ export {
 export { SANDED_MATERIALS, scratchDepthUm, type SandedMaterial } from './surface/scratch.ts';
 export { telegraph } from './surface/telegraph.ts';
 
+export { figuresOf, type SandingFigures } from './surface/figures.ts';
+export { buildCycles, coatsFor, filmBudget, type BuildCycles, type FilmBudget } from './surface/budget.ts';
+export { readingFigures, type ReadingFigures } from './surface/readings.ts';
+export type { GrooveAfter } from './surface/telegraph.ts';
+
+// blocking
+export { BLOCKS, blockOf, type Block } from './blocking/block.ts';
+export { dustGuideCoat, type Field } from './blocking/field.ts';
+export {
+  bestBlock,
+  blockPanel,
+  buildNeededUm,
+  forecast,
+  forecastField,
+  levelPoint,
+  verdictAt,
+  type BlockForecast,
+  type BuildVerdict,
+  type ForecastPoint,
+  type ForecastTask,
+} from './blocking/forecast.ts';
+export { feltProfile, lookOver, type Outcome } from './blocking/outcome.ts';
+export { PRACTICE_PANELS, practiceField, type PracticePanel } from './blocking/practice-panels.ts';
+export { Sander } from './blocking/sander.ts';
+export { SCORED_INSET, scoreOf, type Score } from './blocking/score.ts';
+export { holdFor, xPass, type Stroke } from './blocking/strokes.ts';
+
 // planner
+export { showingOf, type Showing, type WhatIf } from './planner/ladder-verdict.ts';
+export {
+  episodeLabel,
+  sandingOfPlan,
+  underLabel,
+  type Episode,
+  type SandingOfPlan,
+  type ZoneBuild,
+} from './planner/sanding-of-plan.ts';
 export { foundStacks } from './planner/found.ts';
 export { planJob } from './planner/plan-job.ts';
 export { planPanel } from './planner/plan-panel.ts';

@@ -1,8 +1,7 @@
-import { grainUm, type Grade } from '../materials/grades.ts';
+import { grainUm } from '../materials/grades.ts';
 import { isBody, isMetal } from '../materials/layer-kinds.ts';
 import { sandingMinutes } from '../surface/ladder.ts';
 import { sandedMaterial, scratchDepthUm } from '../surface/scratch.ts';
-import type { Tool } from '../materials/tools.ts';
 import type { Reason } from '../wording/reason.ts';
 import { lastGrade, type SandAct } from './act.ts';
 import { figuresIn, mustStay, ruleIn, type Context } from './context.ts';
@@ -84,6 +83,10 @@ function depthsUm(zone: ZoneState, { grades, tool }: SandAct, context: Context):
     : Math.max(scratch?.depthUm ?? KEY_DEPTH_UM, peelUm);
   return grades.map((_, i) => (i === 0 ? first : scratchDepthUm(grades[i - 1]!, tool, material, figures)));
 }
+
+/** What the first grade of an act has to take off a zone, µm. */
+export const firstCutUm = (zone: ZoneState, act: SandAct, panel: PanelState, context: Context): number =>
+  act.op === 'block' ? topOf(zone).um - blockedUm(zone, panel, context) : depthsUm(zone, act, context)[0]!;
 
 /** Top layer once freshly spread body work has its shape, µm: filler lies flush, glaze stays as a skin only. */
 const shapedTopUm = (zone: ZoneState): number => {

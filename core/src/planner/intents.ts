@@ -2,10 +2,8 @@ import { familyOf, isBody, isMetal, isRawPlastic, type LayerKind } from '../mate
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Act, CoatAct, CoatOp } from '../operations/act.ts';
 import { sagOf } from '../operations/coating.ts';
-import { isForPlastic, mustStay, ruleIn, schoolIn, type Context } from '../operations/context.ts';
+import { isForPlastic, schoolIn, type Context } from '../operations/context.ts';
 import {
-  LAST_SAND_UM,
-  gapUm,
   has,
   isBare,
   isFoundFinish,
@@ -20,8 +18,9 @@ import { grindOut, strip } from '../rules/remedies.ts';
 import { wantsMoreBuild } from '../rules/build.ts';
 import { baseLightness } from '../rules/seal.ts';
 import { sideText } from '../survey/schools.ts';
-import { coatsFor, filmBudget, type FilmBudget } from '../surface/budget.ts';
+import { coatsFor } from '../surface/budget.ts';
 import type { Reason } from '../wording/reason.ts';
+import { budgetsOf, filmOfUm } from './build-budget.ts';
 
 /**
  * What a technician might do next: the choices of a plan. Everything in between is preparation (prepare.ts).
@@ -279,35 +278,8 @@ function sealerCoats(sheet: ProductSheet, { context }: Around): Count {
   return { on: () => nCoats, why: [...why, tone.why], toneL: tone.toneL };
 }
 
-/** Waves under the build once filler that is still to be shaped or glazed has its shape, µm. */
-const wavesToCome = ({ stack, surface }: ZoneState, context: Context): number => {
-  const shapedUm = ruleIn(context, 'shapedFillerWavesUm').value;
-  const isBodyTop = isBody(stack[stack.length - 1]!.kind);
-  // Pinholes are glazed first, and the glaze is shaped by hand like any filler.
-  if (surface.hasPinholes) return isBodyTop ? shapedUm : Math.max(surface.wavesUm, shapedUm);
-  return isBodyTop && surface.scratch === null ? Math.min(surface.wavesUm, shapedUm) : surface.wavesUm;
-};
-
-/** Film of this product that a zone has on top already, µm. */
-const filmOfUm = (zone: ZoneState, sheet: ProductSheet): number => {
-  const top = topOf(zone);
-  return top.laid?.sheetId === sheet.id ? top.um : 0;
-};
-
 function buildCoats(sheet: ProductSheet, zones: readonly ZoneState[], { panel, context }: Around): Count {
-  const peelUm = ruleIn(context, 'orangePeelUm').value;
-  const budgetOf = (zone: ZoneState, riseUm: number): FilmBudget =>
-    filmBudget({
-      mustStayUm: Math.max(0, mustStay(context, sheet.id).value - filmOfUm(zone, sheet)),
-      gapUm: gapUm(zone, panel) + (zone.edge === 'sound' ? 0 : riseUm),
-      wavesUm: wavesToCome(zone, context),
-      peelUm,
-      ladderUm: LAST_SAND_UM,
-    });
-  // Where the sound neighbour is built up too, the others have to rise with it.
-  const sound = zones.find((zone) => zone.edge === 'sound');
-  const riseUm = sound ? coatsFor(budgetOf(sound, 0).neededUm, sheet.film).filmUm - peelUm : 0;
-  const budgets = zones.map((zone) => ({ zone, budget: budgetOf(zone, riseUm) }));
+  const budgets = budgetsOf(sheet, zones, { panel, context });
   const roomOn = (zone: ZoneState) => ({
     ...sheet.film,
     maxUm: sheet.film.maxUm - filmOfUm(zone, sheet),

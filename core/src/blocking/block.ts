@@ -1,0 +1,89 @@
+import type { Grade } from '../materials/grades.ts';
+import { DEFAULT_FIGURES, type SandingFigures } from '../surface/figures.ts';
+import { removalCm3PerMin } from '../surface/ladder.ts';
+import type { SandedMaterial } from '../surface/scratch.ts';
+
+/** What is pushed over the panel: a plate of some stiffness, with a pad of some softness between it and the paper. */
+export interface Block {
+  readonly id: string;
+  readonly name: string;
+  readonly lengthMm: number;
+  readonly widthMm: number;
+  /** Pressure for each mm that the pad is pressed in, N/mm³: the foundation under the plate. */
+  readonly padNPerMm3: number;
+  /** Bending stiffness of the plate along its length, N mm²; Infinity for one that does not give. */
+  readonly bendingNMm2: number;
+}
+
+/** Blocks of a usual shop (calibrated: pad stiffness by the width of the mark they leave on a known crown). */
+export const BLOCKS: readonly Block[] = [
+  {
+    id: 'soft-pad',
+    name: 'Soft hand pad, 125 mm',
+    lengthMm: 125,
+    widthMm: 70,
+    padNPerMm3: 0.004,
+    bendingNMm2: 2e4,
+  },
+  {
+    id: 'short',
+    name: 'Rigid block, 125 mm',
+    lengthMm: 125,
+    widthMm: 70,
+    padNPerMm3: 0.2,
+    bendingNMm2: Infinity,
+  },
+  {
+    id: 'mid',
+    name: 'Rigid block, 200 mm',
+    lengthMm: 200,
+    widthMm: 70,
+    padNPerMm3: 0.2,
+    bendingNMm2: Infinity,
+  },
+  {
+    id: 'long',
+    name: 'Rigid board, 400 mm',
+    lengthMm: 400,
+    widthMm: 70,
+    padNPerMm3: 0.2,
+    bendingNMm2: Infinity,
+  },
+  {
+    id: 'flex',
+    name: 'Flexible board, 400 mm',
+    lengthMm: 400,
+    widthMm: 70,
+    padNPerMm3: 0.2,
+    bendingNMm2: 1.2e5,
+  },
+  {
+    id: 'longest',
+    name: 'Rigid board, 600 mm',
+    lengthMm: 600,
+    widthMm: 70,
+    padNPerMm3: 0.2,
+    bendingNMm2: Infinity,
+  },
+];
+
+/** @throws {Error} for an id that is none of BLOCKS: a bug of the caller */
+export function blockOf(id: string): Block {
+  const found = BLOCKS.find((block) => block.id === id);
+  if (!found) throw new Error(`no block "${id}"`);
+  return found;
+}
+
+const CM3_PER_MIN_TO_MM3_PER_S = 1000 / 60;
+
+/**
+ * Preston's constant in mm³/(N m), tied to the ladder: at the reference force and speed a block takes off just what
+ * the ladder says. P320 on primer is 4 mm³/(N m).
+ */
+export const prestonMm3PerNm = (
+  grade: Grade,
+  material: SandedMaterial,
+  figures: SandingFigures = DEFAULT_FIGURES,
+): number =>
+  (removalCm3PerMin(grade, 'block', material, figures) * CM3_PER_MIN_TO_MM3_PER_S) /
+  (figures.blockForceN * figures.blockSpeedMPerS);

@@ -1,0 +1,128 @@
+import { blockOf } from './block.ts';
+import {
+  bestBlock,
+  buildNeededUm,
+  forecast,
+  levelPoint,
+  verdictAt,
+  type BlockForecast,
+  type ForecastTask,
+} from './forecast.ts';
+import { lookOver } from './outcome.ts';
+import { PRACTICE_PANELS, practiceField } from './practice-panels.ts';
+import { Sander } from './sander.ts';
+import { SCORED_INSET, scoreOf } from './score.ts';
+import { holdFor, xPass } from './strokes.ts';
+
+const TASK: ForecastTask = {
+  waves: { um: 60, lengthMm: 150 },
+  peelUm: 12,
+  isCrowned: false,
+  areaM2: 0.35,
+  grade: 'P240',
+  film: 'primer',
+  under: 'filler',
+  filmUm: 150,
+  mustStayUm: 40,
+  limitUm: 20,
+  seed: 1,
+  blocks: ['soft-pad', 'mid', 'flex'].map(blockOf),
+};
+
+describe('how much build, which block', () => {
+  const flat = [...forecast(TASK)];
+  const [soft, mid] = flat as [BlockForecast, BlockForecast];
+
+  test('a soft pad never levels waves, a rigid block does', () => {
+    expect(levelPoint(soft, 20)).toBeNull();
+    expect(levelPoint(mid, 20)!.unlevelUm).toBeLessThanOrEqual(20);
+  });
+
+  test('the build that is needed is what comes off the crests and what must stay, near the film budget', () => {
+    const needUm = buildNeededUm(mid, TASK)!;
+    // Half the waves lie above the mean, and a block that is 20 µm short of level need not go to the bottom.
+    expect(needUm).toBeGreaterThan(40 + 20);
+    expect(needUm).toBeLessThan(40 + 60 + 12 + 16);
+    expect(verdictAt(mid, needUm + 1, TASK)).toMatchObject({ kind: 'level' });
+    expect(verdictAt(mid, needUm - 10, TASK)).toMatchObject({ kind: 'thin' });
+    expect(verdictAt(soft, 500, TASK)).toMatchObject({ kind: 'never' });
+  });
+
+  test('the same task gives the same forecast', () => {
+    expect([...forecast({ ...TASK, blocks: [blockOf('mid')] })][0]).toEqual(mid);
+  });
+
+  test('on a crown the flexible board is best', () => {
+    const crowned = { ...TASK, isCrowned: true };
+    expect(bestBlock([...forecast(crowned)], crowned)?.blockId).toBe('flex');
+    expect(bestBlock([soft], TASK)).toBeNull();
+  });
+});
+
+describe('practice panels', () => {
+  const practise = (
+    id: string,
+    blockId: string,
+    passes: number,
+    grades: readonly ['P240' | 'P320' | 'P400', ...('P320' | 'P400')[]],
+  ) => {
+    const panel = PRACTICE_PANELS.find((each) => each.id === id)!;
+    const field = practiceField(id, 8);
+    const unlevelBeforeUm = lookOver(field, SCORED_INSET).unlevelUm;
+    const block = blockOf(blockId);
+    const sander = new Sander(field, block, grades[0]);
+    for (const grade of grades) {
+      sander.take(block, grade);
+      for (let pass = 0; pass < passes; pass++)
+        for (const { fromX, fromY, toX, toY, turnRad } of xPass(
+          field,
+          block,
+          holdFor(block, panel.isCrowned),
+          pass,
+        )) {
+          sander.putDown(fromX, fromY, turnRad);
+          sander.slideTo(toX, toY);
+        }
+    }
+    const minutes = sander.slidM / 30;
+    const outcome = lookOver(field, SCORED_INSET);
+    return scoreOf(panel, field, { outcome, minutes, unlevelBeforeUm, wasStiff: blockId === 'long' });
+  };
+
+  test('there are six, all different, each the same every time', () => {
+    expect(PRACTICE_PANELS.length).toBeGreaterThanOrEqual(6);
+    for (const { id } of PRACTICE_PANELS) {
+      expect(practiceField(id, 16).topUm).toEqual(practiceField(id, 16).topUm);
+      expect(lookOver(practiceField(id, 8), SCORED_INSET).unlevelUm).toBeGreaterThan(15);
+    }
+    expect(() => practiceField('nowhere')).toThrow(/no practice panel/);
+  });
+
+  test('the right block scores better than a soft pad, and the pad’s failing is named', () => {
+    const good = practise('flat-lid', 'long', 9, ['P240', 'P320']);
+    const poor = practise('flat-lid', 'soft-pad', 9, ['P240', 'P320']);
+    expect(good.points).toBeGreaterThan(poor.points + 15);
+    expect(good.parts.find(({ name }) => name === 'level')!.points).toBeGreaterThanOrEqual(35);
+    expect(poor.advice.join()).toMatch(/followed the waves/);
+  });
+
+  test('staying on until the metal shows costs the film points and is said', () => {
+    const through = practise('thin-hood', 'soft-pad', 40, ['P240']);
+    expect(through.parts.find(({ name }) => name === 'film')!.points).toBe(0);
+    expect(through.advice.join()).toMatch(/film is through/);
+  });
+
+  test('nothing done is nothing scored for time and scratch', () => {
+    const panel = PRACTICE_PANELS[0]!;
+    const field = practiceField(panel.id, 8);
+    const outcome = lookOver(field, SCORED_INSET);
+    const score = scoreOf(panel, field, {
+      outcome,
+      minutes: 0,
+      unlevelBeforeUm: outcome.unlevelUm,
+      wasStiff: false,
+    });
+    expect(score.advice).toEqual(['Nothing is blocked yet.']);
+    expect(score.points).toBe(30);
+  });
+});

@@ -1,0 +1,122 @@
+import type { Field } from './field.ts';
+
+/** What is to be seen and felt on a panel after blocking. */
+export interface Outcome {
+  /** Share of the panel on which guide coat is left: lows that the block has not reached. */
+  readonly guideLeftShare: number;
+  /** Share of the panel on which the film is through. */
+  readonly throughShare: number;
+  readonly filmLeastUm: number;
+  readonly filmMeanUm: number;
+  /** Height difference left over any 100 mm; the hundredth worst place of a hundred. */
+  readonly unlevelUm: number;
+  /** Scratch on the worst twentieth of the panel, µm. */
+  readonly scratchUm: number;
+}
+
+/** Over this distance levelness is judged. */
+const WINDOW_MM = 100;
+/** Lines that are looked at lie this far apart. */
+const LINE_MM = 16;
+/** Guide coat thinner than this share of a full dusting is not seen. */
+const SEEN_UM = 0.3;
+const WORST = 0.99;
+const MOST_OF_PANEL = 0.95;
+
+/** Height over the panel's own shape, guide coat not counted, µm. */
+const deviationUm = ({ topUm, guideUm, shapeUm }: Field, i: number): number =>
+  topUm[i]! - guideUm[i]! - shapeUm[i]!;
+
+/** Value below which a share of the values lies; sorts its argument. */
+function quantile(values: Float64Array, share: number): number {
+  if (values.length === 0) return 0;
+  values.sort();
+  return values[Math.min(values.length - 1, Math.floor(share * values.length))]!;
+}
+
+/** Strip along the panel's borders that is not looked at: short of the ends of strokes, which wear it less. */
+export interface Inset {
+  readonly alongMm: number;
+  readonly acrossMm: number;
+}
+const WHOLE: Inset = { alongMm: 0, acrossMm: 0 };
+
+/** Cells that are looked at: first and one past the last, both ways; at least one. */
+function looked({ nx, ny, cellMm }: Field, { alongMm, acrossMm }: Inset) {
+  const x = Math.min(Math.floor((nx - 1) / 2), Math.round(alongMm / cellMm));
+  const y = Math.min(Math.floor((ny - 1) / 2), Math.round(acrossMm / cellMm));
+  return { fromX: x, toX: nx - x, fromY: y, toY: ny - y };
+}
+
+/** Largest and least deviation over a stretch of cells that lie `stride` apart. */
+function rangeUm(field: Field, start: number, stride: number, count: number): number {
+  let [least, most] = [Infinity, -Infinity];
+  for (let k = 0; k < count; k++) {
+    const um = deviationUm(field, start + k * stride);
+    if (um < least) least = um;
+    if (um > most) most = um;
+  }
+  return most - least;
+}
+
+/** Height difference over 100 mm at places all over what is looked at, along the panel and across. */
+function ranges(field: Field, inset: Inset): Float64Array {
+  const { nx, cellMm } = field;
+  const { fromX, toX, fromY, toY } = looked(field, inset);
+  const step = Math.max(1, Math.round(LINE_MM / cellMm));
+  const window = Math.round(WINDOW_MM / cellMm) + 1;
+  const [alongX, alongY] = [Math.min(window, toX - fromX), Math.min(window, toY - fromY)];
+  const found: number[] = [];
+  for (let y = fromY; y < toY; y += step)
+    for (let x = fromX; x + alongX <= toX; x += step) found.push(rangeUm(field, y * nx + x, 1, alongX));
+  for (let x = fromX; x < toX; x += step)
+    for (let y = fromY; y + alongY <= toY; y += step) found.push(rangeUm(field, y * nx + x, nx, alongY));
+  return Float64Array.from(found);
+}
+
+/** Height difference left over any 100 mm, µm: all but the worst hundredth of places is better. */
+export const unlevelUm = (field: Field, inset: Inset = WHOLE): number =>
+  quantile(ranges(field, inset), WORST);
+
+/** Looks the panel over, all of it or without a strip along its borders. */
+export function lookOver(field: Field, inset: Inset = WHOLE): Outcome {
+  const { nx, filmUm, guideUm, scratchUm } = field;
+  const { fromX, toX, fromY, toY } = looked(field, inset);
+  const scratches = new Float64Array((toX - fromX) * (toY - fromY));
+  let [guided, through, sumUm, leastUm, n] = [0, 0, 0, Infinity, 0];
+  for (let y = fromY; y < toY; y++)
+    for (let i = y * nx + fromX; i < y * nx + toX; i++) {
+      const film = filmUm[i]!;
+      if (guideUm[i]! > SEEN_UM) guided += 1;
+      if (film <= 0) through += 1;
+      if (film < leastUm) leastUm = film;
+      sumUm += film;
+      scratches[n++] = scratchUm[i]!;
+    }
+  return {
+    guideLeftShare: guided / n,
+    throughShare: through / n,
+    filmLeastUm: leastUm,
+    filmMeanUm: sumUm / n,
+    unlevelUm: unlevelUm(field, inset),
+    scratchUm: quantile(scratches, MOST_OF_PANEL),
+  };
+}
+
+/**
+ * What a palm feels along a line across the panel at one height: the surface averaged over the width of a hand, so that
+ * short texture is lost and slopes remain. @returns one height for each cell along the panel, µm
+ */
+export function feltProfile(field: Field, yMm: number, palmMm = 60): Float32Array {
+  const { nx, ny, cellMm } = field;
+  const row = Math.min(ny - 1, Math.max(0, Math.floor(yMm / cellMm)));
+  const half = Math.max(1, Math.round(palmMm / cellMm / 2));
+  const felt = new Float32Array(nx);
+  for (let x = 0; x < nx; x++) {
+    const [from, to] = [Math.max(0, x - half), Math.min(nx - 1, x + half)];
+    let sum = 0;
+    for (let k = from; k <= to; k++) sum += deviationUm(field, row * nx + k);
+    felt[x] = sum / (to - from + 1);
+  }
+  return felt;
+}

@@ -1,0 +1,47 @@
+import { isBody } from '../materials/layer-kinds.ts';
+import type { ProductSheet } from '../materials/sheet.ts';
+import { mustStay, ruleIn, type Context } from '../operations/context.ts';
+import { LAST_SAND_UM, gapUm, topOf, type PanelState, type ZoneState } from '../operations/state.ts';
+import { coatsFor, filmBudget, type FilmBudget } from '../surface/budget.ts';
+
+/** The film budget of a build on each of its zones, from the state before it is sprayed. */
+
+/** Waves under the build once filler that is still to be shaped or glazed has its shape, µm. */
+const wavesToCome = ({ stack, surface }: ZoneState, context: Context): number => {
+  const shapedUm = ruleIn(context, 'shapedFillerWavesUm').value;
+  const isBodyTop = isBody(stack[stack.length - 1]!.kind);
+  // Pinholes are glazed first, and the glaze is shaped by hand like any filler.
+  if (surface.hasPinholes) return isBodyTop ? shapedUm : Math.max(surface.wavesUm, shapedUm);
+  return isBodyTop && surface.scratch === null ? Math.min(surface.wavesUm, shapedUm) : surface.wavesUm;
+};
+
+/** Film of this product that a zone has on top already, µm. */
+export const filmOfUm = (zone: ZoneState, sheet: ProductSheet): number => {
+  const top = topOf(zone);
+  return top.laid?.sheetId === sheet.id ? top.um : 0;
+};
+
+export interface ZoneBudget {
+  readonly zone: ZoneState;
+  readonly budget: FilmBudget;
+}
+
+/** Where the sound neighbour is built up too, the others have to rise with it. */
+export function budgetsOf(
+  sheet: ProductSheet,
+  zones: readonly ZoneState[],
+  { panel, context }: { readonly panel: PanelState; readonly context: Context },
+): ZoneBudget[] {
+  const peelUm = ruleIn(context, 'orangePeelUm').value;
+  const budgetOf = (zone: ZoneState, riseUm: number): FilmBudget =>
+    filmBudget({
+      mustStayUm: Math.max(0, mustStay(context, sheet.id).value - filmOfUm(zone, sheet)),
+      gapUm: gapUm(zone, panel) + (zone.edge === 'sound' ? 0 : riseUm),
+      wavesUm: wavesToCome(zone, context),
+      peelUm,
+      ladderUm: LAST_SAND_UM,
+    });
+  const sound = zones.find((zone) => zone.edge === 'sound');
+  const riseUm = sound ? coatsFor(budgetOf(sound, 0).neededUm, sheet.film).filmUm - peelUm : 0;
+  return zones.map((zone) => ({ zone, budget: budgetOf(zone, riseUm) }));
+}
