@@ -109,6 +109,8 @@ export { Sander } from './blocking/sander.ts';
 export { SCORED_INSET, scoreOf, type Score } from './blocking/score.ts';
 export { holdFor, xPass, type Stroke } from './blocking/strokes.ts';
 
+export { readingsOfTable, type ReadTable } from './formats/readings-table.ts';
+
 // planner
 export { showingOf, type Showing, type WhatIf } from './planner/ladder-verdict.ts';
 export {

@@ -46,6 +46,11 @@ export const zoneSchema = z.looseObject({
   layers: z.array(layerSchema).min(1, 'needs at least its substrate').max(40),
   findings: z.array(findingSchema).max(40).default([]),
   tests: z.array(zoneTestSchema).max(40).optional(),
+  /** Gauge readings of the whole film once the build is sprayed, or blocked. */
+  readings: z
+    .array(z.looseObject({ after: z.enum(['build', 'blocked']), um: reading }))
+    .max(2000)
+    .optional(),
   /** Outline on the panel, mm; a zone without one is the rest of the panel. */
   shape: polygonSchema.optional(),
   /** The area is a measured number and stays when the shape changes. */

@@ -10,9 +10,12 @@ import { PlannerService } from '../planning/planner.service.ts';
 import type { JudgeAsk, PlanAsk } from './plans.schemas.ts';
 import { PlansRepository, type StoredPlan } from './plans.repository.ts';
 
+/** Readings of film that a plan laid are taken after it was made, and change nothing in it. */
+const withoutReadings = (name: string, value: unknown): unknown => (name === 'readings' ? undefined : value);
+
 /** What a plan depends on, as one short text. */
 const fingerprint = ({ panel, shop, target }: PanelView): string =>
-  createHash('sha256').update(JSON.stringify({ panel, shop, target })).digest('hex');
+  createHash('sha256').update(JSON.stringify({ panel, shop, target }, withoutReadings)).digest('hex');
 
 const viewOf = ({ survey, createdAt, ...plan }: StoredPlan, view: PanelView): PlanView => ({
   ...plan,
