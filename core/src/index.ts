@@ -87,6 +87,8 @@ export { buildCycles, coatsFor, filmBudget, type BuildCycles, type FilmBudget } 
 export { readingFigures, type ReadingFigures } from './surface/readings.ts';
 export type { GrooveAfter } from './surface/telegraph.ts';
 
+export { ledgeLimit } from './operations/context.ts';
+
 // blocking
 export { BLOCKS, blockOf, type Block } from './blocking/block.ts';
 export { dustGuideCoat, type Field } from './blocking/field.ts';

@@ -24,6 +24,10 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('./jobs/survey/SurveyStage.tsx')).SurveyStage }),
           },
           {
+            path: 'ladder',
+            lazy: async () => ({ Component: (await import('./jobs/ladder/LadderStage.tsx')).LadderStage }),
+          },
+          {
             path: 'system',
             lazy: async () => ({ Component: (await import('./jobs/system/SystemStage.tsx')).SystemStage }),
           },
@@ -36,6 +40,10 @@ export const router = createBrowserRouter([
       {
         path: 'jobs/:job/panels/:panel/caution-sheet',
         lazy: async () => ({ Component: (await import('./jobs/sheet/CautionSheet.tsx')).CautionSheet }),
+      },
+      {
+        path: 'practice',
+        lazy: async () => ({ Component: (await import('./practice/PracticePage.tsx')).PracticePage }),
       },
       { path: '*', element: <Lost /> },
     ],

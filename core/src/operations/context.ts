@@ -16,7 +16,7 @@ export interface Context {
 }
 
 /** A shop rule in force, with its source. */
-export const ruleIn = (context: Context, name: ShopRuleName): Sourced<number> =>
+export const ruleIn = (context: Pick<Context, 'shop'>, name: ShopRuleName): Sourced<number> =>
   shopRule(context.shop.rules, name);
 
 /** The constants of the sanding models in this shop. */
@@ -42,7 +42,7 @@ const LEDGE_RULE: Record<Quality, ShopRuleName> = {
 };
 
 /** Ledge that passes at the target quality. */
-export const ledgeLimit = (context: Context): Sourced<number> =>
+export const ledgeLimit = (context: Pick<Context, 'shop' | 'target'>): Sourced<number> =>
   ruleIn(context, LEDGE_RULE[context.target.quality]);
 
 /** Film of a build that must stay: its sheet, else the shop's rule. */

@@ -32,6 +32,7 @@ export const QUANTITIES = {
   Celsius: { metric: display('°C', 1, 1), us: display('°F', 1.8, 1, 32) },
   /** A difference of temperatures: no offset. */
   Kelvin: { metric: display('°C', 1, 1), us: display('°F', 1.8, 1) },
+  Newton: { metric: display('N', 1, 0), us: display('lbf', 0.224809, 1) },
   Percent: { metric: display('%', 1, 0), us: display('%', 1, 0) },
 } as const satisfies Record<string, Record<UnitSystem, Display>>;
 

@@ -6,6 +6,12 @@ import { panelDrafts, zoneDrafts } from '../state/drafts.ts';
 import type { PanelContext } from './panel-context.ts';
 import './jobs.css';
 
+const STAGES = [
+  ['survey', 'Survey'],
+  ['system', 'System'],
+  ['ladder', 'Ladder'],
+] as const;
+
 /** A panel: its head with the stages that are alive, and the stage that is open. */
 export function PanelPage() {
   const { job = '', panel = '' } = useParams();
@@ -22,9 +28,9 @@ export function PanelPage() {
         <h1>{view.panel.name}</h1>
         <Link to={`/jobs/${job}`}>{view.job.title}</Link>
         <nav className="stage-tabs" aria-label="Stages">
-          {(['survey', 'system'] as const).map((stage) => (
+          {STAGES.map(([stage, label]) => (
             <NavLink key={stage} to={stage} className={({ isActive }) => (isActive ? 'ledge active' : '')}>
-              {stage === 'survey' ? 'Survey' : 'System'}
+              {label}
             </NavLink>
           ))}
         </nav>

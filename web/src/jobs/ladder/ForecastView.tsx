@@ -1,0 +1,227 @@
+import {
+  bestBlock,
+  blockOf,
+  buildNeededUm,
+  ledgeLimit,
+  verdictAt,
+  type BlockForecast,
+  type ForecastPoint,
+  type ForecastTask,
+  type SandingFigures,
+  type ZoneBuild,
+} from '@blue-ledge/core';
+import { Button, Progress, Select } from 'antd';
+import { useCallback, useRef, useState } from 'react';
+import { FieldCanvas } from '../../shared/FieldCanvas.tsx';
+import { NumberField } from '../../shared/NumberField.tsx';
+import { useFormat } from '../../state/units.ts';
+import type { Frame } from '../../workers/blocking-messages.ts';
+import { useBlockingWorker } from '../../workers/use-blocking-worker.ts';
+import { usePanelContext } from '../panel-context.ts';
+import { ForecastTable } from './ForecastTable.tsx';
+
+const GRADES = ['P180', 'P220', 'P240', 'P280', 'P320'] as const;
+const N_BLOCKS = 6;
+const SEED = 1;
+
+type Busy = 'forecast' | 'run' | null;
+
+/** Blocking forecast: which block levels the waves, with how much build, and the panel as it is blocked. */
+export function ForecastView({
+  build,
+  figures,
+}: {
+  readonly build: ZoneBuild;
+  readonly figures: SandingFigures;
+}) {
+  const { quantity, minutes } = useFormat();
+  const { view } = usePanelContext();
+  const { panel, shop, target } = view;
+  const zone = panel.zones.find(({ id }) => id === build.zoneId);
+  const [waves, setWaves] = useState({
+    um: Math.max(10, Math.round(build.budget.wavesUm)),
+    lengthMm: build.waveLengthMm,
+  });
+  const [grade, setGrade] = useState<(typeof GRADES)[number]>('P240');
+  const [forecasts, setForecasts] = useState<readonly BlockForecast[]>([]);
+  const [busy, setBusy] = useState<Busy>(null);
+  const [watched, setWatched] = useState<{
+    blockId: string;
+    point: ForecastPoint | null;
+    throughShare: number;
+  } | null>(null);
+  const task: ForecastTask = {
+    waves,
+    peelUm: build.budget.peelUm,
+    isCrowned: panel.shape !== 'flat',
+    areaM2: zone?.areaM2 ?? 1,
+    grade,
+    film: 'primer',
+    under: build.under === 'filler' || build.under === 'glaze' ? 'filler' : 'epoxy',
+    filmUm: build.appliedUm,
+    mustStayUm: build.budget.mustStayUm,
+    limitUm: ledgeLimit({ shop, target }).value,
+    seed: SEED,
+    figures,
+  };
+  const asked = useRef(0);
+  const draws = useRef(new Set<(frame: Frame) => void>());
+  const tell = useBlockingWorker((message, answer) => {
+    if (message.kind === 'frame') {
+      draws.current.forEach((draw) => draw(message));
+      answer({ kind: 'return', pixels: message.pixels }, [message.pixels]);
+      return;
+    }
+    if (!('id' in message) || message.id !== asked.current) return;
+    if (message.kind === 'block') setForecasts((old) => [...old, message.forecast]);
+    if (message.kind === 'point')
+      setWatched((old) => old && { ...old, point: message.point, throughShare: message.throughShare });
+    if (message.kind === 'done') setBusy(null);
+  });
+  const subscribe = useCallback((draw: (frame: Frame) => void) => {
+    const all = draws.current;
+    all.add(draw);
+    return () => {
+      all.delete(draw);
+    };
+  }, []);
+  const start = (): void => {
+    asked.current += 1;
+    setForecasts([]);
+    setWatched(null);
+    setBusy('forecast');
+    tell({ kind: 'forecast', id: asked.current, task });
+  };
+  const watch = (blockId: string): void => {
+    asked.current += 1;
+    setWatched({ blockId, point: null, throughShare: 0 });
+    setBusy('run');
+    tell({ kind: 'run', id: asked.current, task, blockId });
+  };
+  const stop = (): void => {
+    asked.current += 1;
+    tell({ kind: 'cancel' });
+    setBusy(null);
+  };
+  const changed = (): void => {
+    if (busy) stop();
+    setForecasts([]);
+    setWatched(null);
+  };
+  const best = bestBlock(forecasts, task);
+  return (
+    <section className="sheet ladder-main forecast" aria-labelledby="forecast-head">
+      <h2 id="forecast-head">Zone {build.zoneId}: how much build, which block</h2>
+      <div className="forecast-ask">
+        <NumberField
+          label="Waves"
+          quantity="Um"
+          from={0}
+          to={600}
+          value={waves.um}
+          onChange={(um) => {
+            setWaves({ ...waves, um });
+            changed();
+          }}
+        />
+        <NumberField
+          label="Their length"
+          quantity="Mm"
+          from={40}
+          to={1000}
+          value={waves.lengthMm}
+          onChange={(lengthMm) => {
+            setWaves({ ...waves, lengthMm });
+            changed();
+          }}
+        />
+        <label className="field">
+          <span className="note">First grade</span>
+          <Select
+            aria-label="First grade"
+            value={grade}
+            options={GRADES.map((each) => ({ value: each, label: each }))}
+            onChange={(next) => {
+              setGrade(next);
+              changed();
+            }}
+          />
+        </label>
+        {busy ? (
+          <Button onClick={stop}>Stop</Button>
+        ) : (
+          <Button type="primary" className="ledge-button" onClick={start}>
+            Try every block
+          </Button>
+        )}
+        {busy === 'forecast' && (
+          <Progress
+            className="forecast-progress"
+            aria-label="Blocks tried"
+            percent={Math.round((forecasts.length / N_BLOCKS) * 100)}
+            strokeLinecap="butt"
+          />
+        )}
+      </div>
+      <p className="note">
+        {task.isCrowned ? 'A crowned panel' : 'A flat panel'}, standard X at{' '}
+        {quantity('Newton', figures.blockForceN)}; level is {quantity('Um', task.limitUm)} over 100 mm,{' '}
+        {quantity('Um', task.mustStayUm)} must stay. Model.
+      </p>
+      {forecasts.length === 0 && !busy && !watched ? (
+        <p className="forecast-hint">
+          Every block of a usual shop is pushed over these waves in a standard X until the panel is level. The
+          table then says how much build each one needs, and what becomes of the{' '}
+          {quantity('Um', build.appliedUm)} in the plan.
+        </p>
+      ) : (
+        <div className="forecast-found">
+          <div>
+            {!busy && forecasts.length > 0 && (
+              <p className={best ? 'passes' : 'fails'} role="status">
+                {best
+                  ? `${blockOf(best.blockId).name} with ${quantity('Um', buildNeededUm(best, task)!)} of build.`
+                  : 'No block levels these waves: fill or glaze first.'}
+              </p>
+            )}
+            <ForecastTable forecasts={forecasts} task={task} best={best?.blockId ?? null} onWatch={watch} />
+          </div>
+          {watched && (
+            <figure className="watched">
+              <FieldCanvas
+                subscribe={subscribe}
+                label={`Guide coat under ${blockOf(watched.blockId).name}`}
+              />
+              <figcaption>
+                <b>{blockOf(watched.blockId).name}</b>
+                {watched.point && (
+                  <>
+                    , {minutes(watched.point.minutes)}: unlevel {quantity('Um', watched.point.unlevelUm)},
+                    guide coat on {Math.round(watched.point.guideLeftShare * 100)}%, through on{' '}
+                    {(watched.throughShare * 100).toFixed(1)}%
+                  </>
+                )}
+                {!busy &&
+                  ` ${endOf(
+                    forecasts.find(({ blockId }) => blockId === watched.blockId),
+                    task,
+                  )}`}
+              </figcaption>
+            </figure>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}
+
+/** What the forecast says of the planned build under the block that was watched. */
+function endOf(forecast: BlockForecast | undefined, task: ForecastTask): string {
+  if (!forecast) return '';
+  const verdict = verdictAt(forecast, task.filmUm, task);
+  return verdict.kind === 'level'
+    ? 'Level.'
+    : verdict.kind === 'thin'
+      ? 'Too thin for this block.'
+      : 'It stays unlevel.';
+}

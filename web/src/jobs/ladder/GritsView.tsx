@@ -1,0 +1,137 @@
+import {
+  bestLadder,
+  episodeLabel,
+  explainGrade,
+  isCoarser,
+  ladderOf,
+  showingOf,
+  type Episode,
+  type Rung,
+  type SandingFigures,
+  type WhatIf,
+} from '@blue-ledge/core';
+import { Button, Input } from 'antd';
+import { useMemo, useState } from 'react';
+import { useSize } from '../../shared/use-size.ts';
+import { keepLadder, useOwnLadders } from '../../state/own-ladders.ts';
+import { usePanelContext } from '../panel-context.ts';
+import { Compare } from './Compare.tsx';
+import { GrooveChart } from './GrooveChart.tsx';
+import { LadderDrawing } from './LadderDrawing.tsx';
+import { WhatIfForm } from './WhatIfForm.tsx';
+
+/** One stretch of sanding: the best ladder beside one's own, and what would show of the last scratch. */
+export function GritsView({
+  episode,
+  figures,
+}: {
+  readonly episode: Episode;
+  readonly figures: SandingFigures;
+}) {
+  const { key, view } = usePanelContext();
+  const { target, shop } = view;
+  const name = `${key.job}/${key.panel}/${episode.id}`;
+  const kept = useOwnLadders((state) => state.byEpisode[name]);
+  const rungs = kept ?? episode.planned;
+  const [whatIf, setWhatIf] = useState<WhatIf>({ celsius: shop.celsius });
+  const [box, size] = useSize();
+  const best = useMemo(() => bestLadder(episode.task, figures), [episode, figures]);
+  const own = ladderOf(episode.task.start, rungs, episode.task, figures);
+  const plan = ladderOf(episode.task.start, episode.planned, episode.task, figures);
+  const bench = { target, figures };
+  const plain: WhatIf = { celsius: shop.celsius };
+  const shown = showingOf(episode, own, whatIf, bench);
+  const change = (next: readonly Rung[]): void => keepLadder(name, next);
+  return (
+    <>
+      <section className="sheet ladder-main" aria-labelledby="grits-head">
+        <header className="ladder-head">
+          <h2 id="grits-head">
+            Zone {episode.zoneId}: {episodeLabel(episode).toLowerCase()}
+          </h2>
+          <AddGrade rungs={rungs} tool={episode.planned.at(-1)!.tool} onChange={change} />
+          <Button disabled={!kept} onClick={() => keepLadder(name, null)}>
+            As planned
+          </Button>
+        </header>
+        <div ref={box} className="ladder-box">
+          {size.width > 0 && (
+            <LadderDrawing
+              width={size.width}
+              height={size.height}
+              best={best}
+              own={own}
+              task={episode.task}
+              onChange={change}
+            />
+          )}
+        </div>
+        <Compare
+          ladders={[
+            {
+              name: 'Best for your stock',
+              ladder: best,
+              showing: best && showingOf(episode, best, plain, bench),
+            },
+            { name: 'Yours', ladder: own, showing: showingOf(episode, own, plain, bench) },
+            { name: 'In the plan', ladder: plan, showing: showingOf(episode, plan, plain, bench) },
+          ]}
+          task={episode.task}
+          {...(episode.film ? { film: episode.film } : {})}
+        />
+      </section>
+      <section className="sheet ladder-side" aria-labelledby="groove-head">
+        <h2 id="groove-head">{episode.over.kind === 'shows' ? 'What would show' : 'What would sink back'}</h2>
+        <GrooveChart showing={shown} />
+        <WhatIfForm episode={episode} own={own} whatIf={whatIf} onChange={setWhatIf} />
+      </section>
+    </>
+  );
+}
+
+interface AddGradeProps {
+  readonly rungs: readonly Rung[];
+  readonly tool: Rung['tool'];
+  readonly onChange: (rungs: readonly Rung[]) => void;
+}
+
+/** Adds a grade that is typed, on either scale; what a CAMI grade was taken for is said. */
+function AddGrade({ rungs, tool, onChange }: AddGradeProps) {
+  const [text, setText] = useState('');
+  const [said, setSaid] = useState<{ readonly text: string; readonly isWrong: boolean } | null>(null);
+  const add = (): void => {
+    if (text.trim() === '') return;
+    const read = explainGrade(text);
+    if (!read.ok) return setSaid({ text: `${read.message}.`, isWrong: true });
+    if (rungs.some(({ grade }) => grade === read.grade))
+      return setSaid({ text: `${read.grade} is on your ladder already.`, isWrong: true });
+    const at = rungs.findIndex(({ grade }) => isCoarser(read.grade, grade));
+    const place = at < 0 ? rungs.length : at;
+    onChange([
+      ...rungs.slice(0, place),
+      { grade: read.grade, tool: rungs[place]?.tool ?? tool },
+      ...rungs.slice(place),
+    ]);
+    setSaid(read.note ? { text: `${read.note}.`, isWrong: false } : null);
+    setText('');
+  };
+  return (
+    <div className="add-grade">
+      <Input
+        aria-label="Grade to add"
+        placeholder="P240 or CAMI 400"
+        value={text}
+        maxLength={20}
+        status={said?.isWrong ? 'error' : ''}
+        onChange={({ target }) => setText(target.value)}
+        onPressEnter={add}
+      />
+      <Button onClick={add}>Add to yours</Button>
+      {said && (
+        <p className={said.isWrong ? 'field-problem' : 'note'} role={said.isWrong ? 'alert' : 'status'}>
+          {said.text}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,14 @@
+import { readingsOfTable, type ReadTable } from '@blue-ledge/core';
+import Papa from 'papaparse';
+
+/** Readings of a table as text: commas, semicolons, tabs or bars between, decimal points or commas. */
+export function readCsv(
+  text: string,
+  zones: readonly { readonly id: string; readonly name: string }[],
+): ReadTable {
+  const { data } = Papa.parse<string[]>(text.trim(), {
+    delimitersToGuess: [';', '\t', '|', ','],
+    skipEmptyLines: 'greedy',
+  });
+  return readingsOfTable(data, zones);
+}

@@ -1,0 +1,23 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+import type { PracticeAct } from '../workers/blocking-messages.ts';
+
+/** What was done on each practice panel, so that a reload does it again, and the best score so far. */
+interface PracticeLog {
+  readonly acts: Readonly<Record<string, readonly PracticeAct[]>>;
+  readonly best: Readonly<Record<string, number>>;
+}
+
+export const usePracticeLog = create<PracticeLog>()(
+  persist<PracticeLog>(() => ({ acts: {}, best: {} }), { name: 'ledge-practice' }),
+);
+
+export function keepActs(panel: string, acts: readonly PracticeAct[]): void {
+  usePracticeLog.setState(({ acts: all }) => ({ acts: { ...all, [panel]: acts } }));
+}
+
+export function keepBest(panel: string, points: number): void {
+  usePracticeLog.setState(({ best }) =>
+    points > (best[panel] ?? 0) ? { best: { ...best, [panel]: points } } : {},
+  );
+}

@@ -1,0 +1,209 @@
+import {
+  blockOf,
+  blockPanel,
+  dustGuideCoat,
+  feltProfile,
+  figuresOf,
+  forecast,
+  forecastField,
+  lookOver,
+  PRACTICE_PANELS,
+  practiceField,
+  Sander,
+  scoreOf,
+  SCORED_INSET,
+  type Field,
+  type ForecastTask,
+  type PracticePanel,
+} from '@blue-ledge/core';
+import type { FromWorker, HandIn, PracticeAct, ToWorker } from './blocking-messages.ts';
+import { paintField, type FieldView } from './paint-field.ts';
+
+/** Blocks panels off the page: forecasts with progress, and the practice panel under the learner's hand. */
+
+type Grade = ConstructorParameters<typeof Sander>[2];
+
+const say = (message: FromWorker, transfer: Transferable[] = []): void =>
+  self.postMessage(message, { transfer });
+
+/** Pixels that the page has given back, and how many may be on their way. */
+const free: ArrayBuffer[] = [];
+const MOST_BUFFERS = 3;
+let nBuffers = 0;
+let isFrameOwed = false;
+let shown: Field | null = null;
+let view: FieldView = 'guide';
+
+/** Sends the shown panel as pixels, or owes it until the page has given some back. */
+function sendFrame(): void {
+  if (!shown) return;
+  const { nx, ny } = shown;
+  const size = 4 * nx * ny;
+  let pixels = free.pop();
+  if (pixels && pixels.byteLength !== size) {
+    nBuffers -= 1;
+    pixels = undefined;
+  }
+  if (!pixels && nBuffers >= MOST_BUFFERS) {
+    isFrameOwed = true;
+    return;
+  }
+  if (!pixels) {
+    pixels = new ArrayBuffer(size);
+    nBuffers += 1;
+  }
+  isFrameOwed = false;
+  paintField(shown, view, new Uint8ClampedArray(pixels));
+  say({ kind: 'frame', pixels, nx, ny }, [pixels]);
+}
+
+/** Work in hand; a newer one or a cancel makes it stop at its next breath. */
+let current = 0;
+let nWork = 0;
+const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
+
+async function runForecast(id: number, task: ForecastTask): Promise<void> {
+  const mine = (current = ++nWork);
+  for (const found of forecast(task)) {
+    await breath();
+    if (current !== mine) return;
+    say({ kind: 'block', id, forecast: found });
+  }
+  say({ kind: 'done', id });
+}
+
+/** Cells of the panel that is watched, mm. */
+const WATCHED_CELL_MM = 4;
+
+async function watchBlocking(id: number, task: ForecastTask, blockId: string): Promise<void> {
+  const mine = (current = ++nWork);
+  const field = forecastField(task, task.filmUm, WATCHED_CELL_MM);
+  shown = field;
+  sendFrame();
+  for (const point of blockPanel(task, blockOf(blockId), field)) {
+    await breath();
+    if (current !== mine) return;
+    sendFrame();
+    const { throughShare } = lookOver(field);
+    say({ kind: 'point', id, point, throughShare });
+    if (point.unlevelUm <= task.limitUm || throughShare > 0.02) break;
+  }
+  say({ kind: 'done', id });
+}
+
+/** The practice panel and the hand on it. */
+interface Bench {
+  readonly panel: PracticePanel;
+  readonly field: Field;
+  readonly sander: Sander;
+  readonly unlevelBeforeUm: number;
+  wasStiff: boolean;
+  blockId: string;
+}
+let bench: Bench | null = null;
+const FIRST: HandIn = { blockId: 'mid', grade: 'P240', forceN: figuresOf({}).blockForceN };
+/** From this length on a block that does not give counts as stiff on a crown. */
+const STIFF_FROM_MM = 200;
+
+function open(panelId: string, acts: readonly PracticeAct[]): void {
+  const panel = PRACTICE_PANELS.find(({ id }) => id === panelId);
+  if (!panel) return;
+  current = ++nWork;
+  const field = practiceField(panelId);
+  bench = {
+    panel,
+    field,
+    sander: new Sander(field, blockOf(FIRST.blockId), FIRST.grade as Grade),
+    unlevelBeforeUm: lookOver(field, SCORED_INSET).unlevelUm,
+    wasStiff: false,
+    blockId: FIRST.blockId,
+  };
+  shown = field;
+  for (const act of acts) perform(bench, act);
+  sendFrame();
+  judge(bench);
+}
+
+function perform(on: Bench, act: PracticeAct): void {
+  const { sander, field } = on;
+  switch (act.kind) {
+    case 'take':
+      sander.take(blockOf(act.blockId), act.grade as Grade);
+      sander.forceN = act.forceN;
+      on.blockId = act.blockId;
+      return;
+    case 'down': {
+      const { lengthMm, bendingNMm2 } = blockOf(on.blockId);
+      if (!Number.isFinite(bendingNMm2) && lengthMm >= STIFF_FROM_MM && Math.abs(Math.cos(act.turnRad)) > 0.7)
+        on.wasStiff = true;
+      sander.putDown(act.xMm, act.yMm, act.turnRad);
+      return;
+    }
+    case 'slide':
+      if (act.forceN !== undefined) sander.forceN = act.forceN;
+      for (let i = 0; i + 1 < act.wayMm.length; i += 2) sander.slideTo(act.wayMm[i]!, act.wayMm[i + 1]!);
+      return;
+    case 'turn':
+      sander.turnTo(act.turnRad);
+      return;
+    case 'up':
+      sander.lift();
+      return;
+    case 'dust':
+      dustGuideCoat(field, figuresOf({}).guideCoatUm);
+  }
+}
+
+const SECONDS_PER_MIN = 60;
+
+function judge({ panel, field, sander, unlevelBeforeUm, wasStiff }: Bench): void {
+  const outcome = lookOver(field, SCORED_INSET);
+  const whole = lookOver(field);
+  const minutes = sander.slidM / (figuresOf({}).blockSpeedMPerS * SECONDS_PER_MIN);
+  const practised = {
+    outcome: { ...outcome, throughShare: whole.throughShare },
+    minutes,
+    unlevelBeforeUm,
+    wasStiff,
+  };
+  say({ kind: 'judged', outcome: practised.outcome, score: scoreOf(panel, field, practised), minutes });
+}
+
+self.onmessage = ({ data }: MessageEvent<ToWorker>): void => {
+  switch (data.kind) {
+    case 'forecast':
+      void runForecast(data.id, data.task);
+      return;
+    case 'run':
+      void watchBlocking(data.id, data.task, data.blockId);
+      return;
+    case 'cancel':
+      current = ++nWork;
+      return;
+    case 'open':
+      open(data.panelId, data.acts);
+      return;
+    case 'act':
+      if (!bench) return;
+      perform(bench, data.act);
+      sendFrame();
+      if (data.act.kind === 'up' || data.act.kind === 'dust') judge(bench);
+      return;
+    case 'view':
+      view = data.view;
+      sendFrame();
+      return;
+    case 'feel': {
+      if (!bench) return;
+      const profileUm = feltProfile(bench.field, data.yMm);
+      say({ kind: 'felt', yMm: data.yMm, profileUm }, [profileUm.buffer as ArrayBuffer]);
+      return;
+    }
+    case 'judge':
+      if (bench) judge(bench);
+      return;
+    case 'return':
+      free.push(data.pixels);
+      if (isFrameOwed) sendFrame();
+  }
+};
