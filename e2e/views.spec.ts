@@ -21,6 +21,14 @@ test('every view is accessible', async ({ page }) => {
     .first()
     .click();
   await expectAccessible(page);
+  for (const view of ['grits', 'film', 'blocking']) {
+    await page.goto(`${DOOR}/ladder?view=${view}`);
+    await expect(page.getByRole('heading', { level: 2, name: /^Zone [BC]/ })).toBeVisible();
+    await expectAccessible(page);
+  }
+  await page.goto('/practice');
+  await expect(page.getByRole('region', { name: 'Score' })).toBeVisible();
+  await expectAccessible(page);
   await page.goto(`${DOOR}/plan-sheet`);
   await expect(page.getByRole('heading', { name: /Sliding door shell/ })).toBeVisible();
   await expectAccessible(page);
@@ -57,7 +65,8 @@ for (const viewport of [
   test(`nothing is cut off at ${viewport.width} px`, async ({ page }) => {
     await page.setViewportSize(viewport);
     await askForSystems(page);
-    for (const path of ['/jobs', '/jobs/bus-6', `${DOOR}/survey?zone=C`, `${DOOR}/system`]) {
+    const views = [`${DOOR}/survey?zone=C`, `${DOOR}/system`, `${DOOR}/ladder`, `${DOOR}/ladder?view=film`];
+    for (const path of ['/jobs', '/jobs/bus-6', ...views, '/practice']) {
       await page.goto(path);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
       const overrun = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);

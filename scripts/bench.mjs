@@ -6,6 +6,8 @@ import { build, root, setup } from './setup.mjs';
 setup();
 build(['core', 'server', 'web']);
 const { benchPlan } = await import('../bench/plan.mjs');
+const { benchBlocking } = await import('../bench/blocking.mjs');
 await benchPlan(root);
+await benchBlocking();
 await benchStart(root);
 benchBytes(root);

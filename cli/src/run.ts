@@ -1,4 +1,5 @@
 import { Command, CommanderError } from 'commander';
+import { blockCommand } from './commands/block.ts';
 import { dewCommand } from './commands/dew.ts';
 import { checkCommand, planCommand } from './commands/job.ts';
 import { judgeCommand } from './commands/judge.ts';
@@ -28,6 +29,7 @@ const COMMANDS = [
   telegraphCommand,
   mixCommand,
   ladderCommand,
+  blockCommand,
 ];
 
 /** Runs one command line (without node and script name); returns the exit code and never throws. */

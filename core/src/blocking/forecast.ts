@@ -14,23 +14,29 @@ import { borderOf, holdFor, xPass, type Hold } from './strokes.ts';
  * a block answers for every build.
  */
 
-export interface ForecastTask {
+/** What the simulated panel is made from. */
+interface FieldTask {
   readonly waves: Waves;
   readonly peelUm: number;
   readonly isCrowned: boolean;
-  readonly areaM2: number;
-  readonly grade: Grade;
   readonly film: SandedMaterial;
   readonly under: SandedMaterial;
+  readonly seed: number;
+  readonly figures?: SandingFigures;
+  /** Size of the simulated panel; room for the largest block where absent. */
+  readonly size?: { readonly lengthMm: number; readonly heightMm: number };
+}
+
+export interface ForecastTask extends FieldTask {
+  readonly areaM2: number;
+  readonly grade: Grade;
   /** Build that the plan lays, µm. */
   readonly filmUm: number;
   readonly mustStayUm: number;
   /** Height difference over 100 mm that passes, µm. */
   readonly limitUm: number;
-  readonly seed: number;
   /** Blocks to try; those of a usual shop where absent. */
   readonly blocks?: readonly Block[];
-  readonly figures?: SandingFigures;
 }
 
 /** How things stand after so many passes. */
@@ -51,7 +57,8 @@ export interface BlockForecast {
 }
 
 /** Size of the simulated panel: room for the largest block to wear the middle evenly. */
-const SIZE = { lengthMm: 1300, heightMm: 1000, cellMm: 8 } as const;
+const SIZE = { lengthMm: 1300, heightMm: 1000 } as const;
+const CELL_MM = 8;
 const SIZE_M2 = (SIZE.lengthMm * SIZE.heightMm) / 1e6;
 /** Crown of a usual door or hood (calibrated). */
 export const CROWN_RADIUS_MM = 3000;
@@ -63,9 +70,9 @@ const STANDSTILL = 0.01;
 const LOOKS_AT_STANDSTILL = 3;
 
 /** The panel of a task with a given build on it. */
-export const forecastField = (task: ForecastTask, filmUm: number, cellMm: number = SIZE.cellMm): Field =>
+export const forecastField = (task: FieldTask, filmUm: number, cellMm: number = CELL_MM): Field =>
   makeField({
-    ...SIZE,
+    ...(task.size ?? SIZE),
     cellMm,
     ...(task.isCrowned ? { radiusMm: CROWN_RADIUS_MM } : {}),
     waves: [task.waves],

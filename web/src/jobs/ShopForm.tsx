@@ -1,7 +1,10 @@
 import { QUALITIES, SCHOOLS, schoolOf, type JobView, type SchoolName, type Target } from '@blue-ledge/core';
-import { Select } from 'antd';
+import { Button, Select } from 'antd';
+import { useState } from 'react';
 import type { JobChange } from '../state/job-changes.ts';
 import { SCHOOL_HEADS } from './school-heads.ts';
+import { ShopFigures } from './ShopFigures.tsx';
+import { StockFields } from './StockFields.tsx';
 import { NumberField } from '../shared/NumberField.tsx';
 
 const NAMES = Object.keys(SCHOOLS) as SchoolName[];
@@ -21,9 +24,13 @@ interface ShopFormProps {
 export function ShopForm({ job, onChange }: ShopFormProps) {
   const { shop } = job;
   const { target } = job.job;
+  const [isOpen, setIsOpen] = useState(false);
   return (
     <section className="sheet shop-form" aria-labelledby="shop-head">
-      <h2 id="shop-head">How this shop works</h2>
+      <header className="shop-head">
+        <h2 id="shop-head">How this shop works</h2>
+        <Button onClick={() => setIsOpen(true)}>Figures…</Button>
+      </header>
       <div className="shop-climate">
         {CLIMATE.map(({ name, ...field }) => (
           <NumberField
@@ -54,6 +61,7 @@ export function ShopForm({ job, onChange }: ShopFormProps) {
         ]}
         onChange={(profile) => onChange({ shop: { profile } })}
       />
+      <StockFields shop={shop} onChange={onChange} />
       {NAMES.map((name) => {
         const { side, source } = schoolOf(shop.schools, name);
         const sides = SCHOOLS[name] as Record<string, { label: string; reason: string }>;
@@ -72,6 +80,13 @@ export function ShopForm({ job, onChange }: ShopFormProps) {
           </label>
         );
       })}
+      {isOpen && (
+        <ShopFigures
+          rules={shop.rules}
+          onChange={(rules) => onChange({ shop: { rules } })}
+          onClose={() => setIsOpen(false)}
+        />
+      )}
     </section>
   );
 }

@@ -9,7 +9,7 @@ import {
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useFormat } from '../../state/units.ts';
 import { gradeAt, ladderLayout, type LadderLayout } from './ladder-layout.ts';
-import { TOOL_WORDS } from './tool-words.ts';
+import { TOOL_WORDS } from '../../shared/tool-words.ts';
 
 interface LadderDrawingProps {
   readonly width: number;

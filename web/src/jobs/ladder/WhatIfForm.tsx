@@ -2,7 +2,7 @@ import { GRADES, TOOLS, type Episode, type Ladder, type WhatIf } from '@blue-led
 import { Button, InputNumber, Select } from 'antd';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { usePanelContext } from '../panel-context.ts';
-import { TOOL_WORDS } from './tool-words.ts';
+import { TOOL_WORDS } from '../../shared/tool-words.ts';
 
 interface WhatIfFormProps {
   readonly episode: Episode;
@@ -32,6 +32,7 @@ export function WhatIfForm({ episode, own, whatIf, onChange }: WhatIfFormProps) 
         <span className="note">the last grade were</span>
         <Select
           aria-label="Last grade"
+          showSearch
           value={whatIf.grade ?? last?.grade ?? task.to}
           options={FINISHES.map((grade) => ({ value: grade, label: grade }))}
           onChange={(grade) => put({ grade })}

@@ -15,7 +15,7 @@ const TOP_PX = 34;
 const BOTTOM_PX = 16;
 const NAME_GAP_PX = 17;
 /** Grades shown beyond the ladder at each end. */
-const SPARE = 2;
+const SPARE = 3;
 
 export function ladderLayout(task: LadderTask, ladders: readonly Ladder[], heightPx: number): LadderLayout {
   const used = ladders.flatMap(({ steps, start }) => [

@@ -1,0 +1,72 @@
+import { Command } from 'commander';
+import {
+  bestBlock,
+  buildNeededUm,
+  figuresOf,
+  forecast,
+  ledgeLimit,
+  levelPoint,
+  planPanel,
+  sandingOfPlan,
+  verdictAt,
+  type ForecastTask,
+} from '@blue-ledge/core';
+import { readJobFile } from '../input.ts';
+
+type JobFile = ReturnType<typeof readJobFile>;
+
+/** Blocking forecasts of every build that the chosen systems lay. */
+function forecastsOf({ job, shop, panels, sheets }: JobFile, only: string | undefined) {
+  const { target } = job;
+  return panels
+    .filter(({ id }) => only === undefined || id === only)
+    .flatMap((panel) => {
+      const task = { panel, shop, target, sheets };
+      const plan = planPanel(task);
+      const system = plan.systems.find(({ id }) => id === plan.chosen);
+      const builds = system ? sandingOfPlan(task, system.steps).builds : [];
+      return builds.map((build) => {
+        const asked: ForecastTask = {
+          waves: { um: Math.max(10, build.budget.wavesUm), lengthMm: build.waveLengthMm },
+          peelUm: build.budget.peelUm,
+          isCrowned: panel.shape !== 'flat',
+          areaM2: panel.zones.find(({ id }) => id === build.zoneId)!.areaM2,
+          grade: 'P240',
+          film: 'primer',
+          under: 'filler',
+          filmUm: build.appliedUm,
+          mustStayUm: build.budget.mustStayUm,
+          limitUm: ledgeLimit({ shop, target }).value,
+          seed: 1,
+          figures: figuresOf(shop.rules),
+        };
+        const found = [...forecast(asked)];
+        return {
+          panelId: panel.id,
+          zoneId: build.zoneId,
+          waves: asked.waves,
+          limitUm: asked.limitUm,
+          plannedUm: build.appliedUm,
+          best: bestBlock(found, asked)?.blockId ?? null,
+          blocks: found.map((each) => ({
+            blockId: each.blockId,
+            hold: each.hold,
+            needUm: buildNeededUm(each, asked),
+            minutes: levelPoint(each, asked.limitUm)?.minutes ?? null,
+            planned: verdictAt(each, build.appliedUm, asked),
+          })),
+          source: 'model',
+        };
+      });
+    });
+}
+
+/** `block FILE [--panel ID]`: which block levels the waves under each build, and how much build it needs. */
+export const blockCommand = (answer: (answer: unknown) => void): Command =>
+  new Command('block')
+    .description('blocking forecast of the builds in a job file')
+    .argument('<file>', 'job file (*.ledge.json)')
+    .option('--panel <id>', 'one panel only')
+    .action((file: string, { panel }: { panel?: string }) =>
+      answer({ forecasts: forecastsOf(readJobFile(file), panel) }),
+    );

@@ -1,0 +1,67 @@
+import { expect, test } from './fixtures.ts';
+
+test('a panel is blocked by pointer: guide coat goes, the score follows, and a reload brings it back', async ({
+  page,
+}) => {
+  await page.goto('/practice');
+  await expect(page.getByRole('heading', { level: 2, name: 'Flat lid, one high' })).toBeVisible();
+  const score = page.getByRole('region', { name: 'Score' });
+  await expect(score).toContainText('Nothing is blocked yet.');
+  await page.getByRole('combobox', { name: 'Block' }).click();
+  await page.getByTitle('Rigid board, 400 mm').click();
+
+  await page.evaluate(() => {
+    const seen: number[] = [];
+    new PerformanceObserver((list) =>
+      list.getEntries().forEach(({ duration }) => seen.push(duration)),
+    ).observe({
+      type: 'longtask',
+    });
+    Object.assign(window, { longTasks: seen });
+  });
+  const board = page.getByRole('application');
+  const box = (await board.boundingBox())!;
+  await page.mouse.move(box.x + 120, box.y + 60);
+  await page.mouse.down();
+  for (let i = 0; i < 8; i++)
+    await page.mouse.move(
+      box.x + (i % 2 ? 120 : box.width - 120),
+      box.y + 60 + (i * (box.height - 120)) / 7,
+      { steps: 15 },
+    );
+  await page.mouse.up();
+  const longest = await page.evaluate(() =>
+    Math.max(0, ...(window as unknown as { longTasks: number[] }).longTasks),
+  );
+  test
+    .info()
+    .annotations.push({ type: 'longest main-thread task while dragging', description: `${longest} ms` });
+
+  await expect(score).not.toContainText('Nothing is blocked yet.');
+  const words = await score.textContent();
+  await page.reload();
+  await expect(score).toHaveText(words!);
+  await expect(page.getByRole('button', { name: /1\. Flat lid, one high best \d+ of 100/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Start over' }).click();
+  await expect(score).toContainText('Nothing is blocked yet.');
+});
+
+test('a panel is blocked by keys alone, felt by palm, and looked at in raking light', async ({ page }) => {
+  await page.goto('/practice?panel=body-line');
+  const board = page.getByRole('application');
+  await board.focus();
+  await board.press('r');
+  await expect(board).toHaveAccessibleName(/lifted.*turned 15 degrees/);
+  await board.press(' ');
+  await expect(board).toHaveAccessibleName(/on the panel/);
+  for (let i = 0; i < 12; i++) await board.press('ArrowRight');
+  await board.press(' ');
+  await expect(page.getByRole('region', { name: 'Score' })).not.toContainText('Nothing is blocked yet.');
+  await board.press('f');
+  await expect(page.getByText(/^Felt \d+ mm across: \d+ µm from low to high/)).toBeVisible();
+  await board.press('v');
+  await expect(page.getByRole('img', { name: 'Panel in raking light' })).toBeVisible();
+  await page.getByRole('button', { name: 'Dust guide coat' }).click();
+  await page.getByRole('button', { name: '6. Large hood, thin build' }).click();
+  await expect(page.getByRole('heading', { level: 2, name: 'Large hood, thin build' })).toBeVisible();
+});

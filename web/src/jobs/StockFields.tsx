@@ -1,0 +1,56 @@
+import { GRADES, TOOLS, explainGrade, type Grade, type JobView, type Tool } from '@blue-ledge/core';
+import { Select } from 'antd';
+import { useState } from 'react';
+import type { JobChange } from '../state/job-changes.ts';
+import { TOOL_WORDS } from '../shared/tool-words.ts';
+
+interface StockFieldsProps {
+  readonly shop: JobView['shop'];
+  readonly onChange: (change: JobChange) => void;
+}
+
+/** What the shop sands with: grades on the shelf, on either scale, and tools. All of them where it does not say. */
+export function StockFields({ shop, onChange }: StockFieldsProps) {
+  const [said, setSaid] = useState<readonly string[]>([]);
+  const take = (typed: readonly string[]): void => {
+    const read = typed.map(explainGrade);
+    setSaid(read.flatMap((each) => (each.ok ? (each.note ? [`${each.note}.`] : []) : [`${each.message}.`])));
+    const grades = new Set(read.flatMap((each) => (each.ok ? [each.grade] : [])));
+    const stock = GRADES.filter((grade) => grades.has(grade));
+    if (stock.length === 1) return setSaid(['A ladder needs at least two grades: add another one.']);
+    put({ stock: stock.length === 0 ? undefined : stock });
+  };
+  const put = (change: { stock?: Grade[] | undefined; tools?: Tool[] | undefined }): void =>
+    onChange({ shop: change as Partial<JobView['shop']> });
+  return (
+    <>
+      <label className="stock-field">
+        <span>Grades on the shelf</span>
+        <Select
+          aria-label="Grades on the shelf"
+          mode="tags"
+          placeholder="all grades"
+          value={shop.stock ?? []}
+          options={GRADES.map((grade) => ({ value: grade as string, label: grade }))}
+          onChange={take}
+        />
+        {said.map((words) => (
+          <span key={words} className="note" role="status">
+            {words}
+          </span>
+        ))}
+      </label>
+      <label className="stock-field">
+        <span>Tools to sand with</span>
+        <Select
+          aria-label="Tools to sand with"
+          mode="multiple"
+          placeholder="as the plan says"
+          value={shop.tools ?? []}
+          options={TOOLS.map((tool) => ({ value: tool, label: TOOL_WORDS[tool].long }))}
+          onChange={(tools: Tool[]) => put({ tools: tools.length === 0 ? undefined : tools })}
+        />
+      </label>
+    </>
+  );
+}

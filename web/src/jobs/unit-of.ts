@@ -1,0 +1,22 @@
+/** Units by the suffix of a figure's name, longest first; the stored unit, for these are set as they are stored. */
+const UNITS: readonly (readonly [suffix: string, unit: string])[] = [
+  ['MmPerLayer', 'mm a layer'],
+  ['Cm3PerMin', 'cm³/min'],
+  ['MinPerM2', 'min/m²'],
+  ['MPerS', 'm/s'],
+  ['PerHour', 'an hour'],
+  ['Celsius', '°C'],
+  ['Percent', '%'],
+  ['Kelvin', '°C'],
+  ['Share', 'of 1'],
+  ['Factor', 'times'],
+  ['Count', 'coats'],
+  ['Min', 'min'],
+  ['Um', 'µm'],
+  ['Mm', 'mm'],
+  ['Ml', 'ml'],
+  ['ForceN', 'N'],
+];
+
+/** Unit of a shop figure; empty for a plain number. */
+export const unitOf = (name: string): string => UNITS.find(([suffix]) => name.endsWith(suffix))?.[1] ?? '';
