@@ -81,6 +81,34 @@ test.each([
     ['ladder', '--material', 'filler', '--from', 'P36', '--to', 'P400', '--area', '6', '--tool', 'block'],
     { best: { minutes: expect.closeTo(191.3, 1) } },
   ],
+  [
+    [
+      'ladder',
+      '--material',
+      'primer',
+      '--from',
+      'P180',
+      '--to',
+      'P400',
+      '--area',
+      '1',
+      '--own',
+      'P180,P240,CAMI 320',
+    ],
+    { own: { steps: [{ grade: 'P240' }, { grade: 'P400' }], largestJump: expect.closeTo(58.5 / 35, 3) } },
+  ],
+  [
+    ['block', DEMO, '--panel', 'hatch'],
+    {
+      forecasts: [
+        {
+          panelId: 'hatch',
+          zoneId: 'B',
+          blocks: expect.arrayContaining([expect.objectContaining({ blockId: 'long' })]),
+        },
+      ],
+    },
+  ],
   [['schema', 'job'], { properties: { panels: expect.anything() } }],
 ])('%j answers', async (args, answer) => {
   expect(await ledge(...args)).toMatchObject({ code: 0, json: answer });

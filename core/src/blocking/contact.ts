@@ -27,15 +27,6 @@ const SQUARES = UNKNOWNS;
 const ENERGY = SQUARES + UNKNOWNS * UNKNOWNS;
 const TOUCHING = ENERGY + 1;
 
-/** A row of cells under a bent underside: level, slope and bend by the cell's number. */
-interface BentRow {
-  readonly start: number;
-  readonly end: number;
-  readonly level: number;
-  readonly slope: number;
-  readonly bend: number;
-}
-
 export class Contact {
   /** Rows of cells under the block, and the first and one past the last cell of each. */
   firstRow = 0;
@@ -56,6 +47,8 @@ export class Contact {
   private readonly sums = new Float64Array(TOUCHING + 1);
   /** Of one row: counts and powers 0-4 of the cell's number, penetration with powers 0-2, and its square. */
   private readonly powers = new Float64Array(9);
+  /** Bend of the underside along the row in hand, µm for each square of the cell's number. */
+  private bend = 0;
   private readonly guess = new Float64Array(UNKNOWNS);
   private readonly drift = new Float64Array(UNKNOWNS);
   private readonly trial = new Float64Array(UNKNOWNS);
@@ -119,8 +112,10 @@ export class Contact {
   /** Finds the cells under the block. */
   cover({ xMm, yMm, turnRad }: Pose): void {
     const { nx, ny, cellMm } = this.field;
-    const [cos, sin] = [Math.cos(turnRad), Math.sin(turnRad)];
-    const [halfL, halfW] = [this.block.lengthMm / 2, this.block.widthMm / 2];
+    const cos = Math.cos(turnRad);
+    const sin = Math.sin(turnRad);
+    const halfL = this.block.lengthMm / 2;
+    const halfW = this.block.widthMm / 2;
     const reach = Math.abs(halfL * sin) + Math.abs(halfW * cos);
     this.firstRow = Math.max(0, Math.ceil((yMm - reach) / cellMm - 0.5));
     this.endRow = Math.min(ny, Math.floor((yMm + reach) / cellMm - 0.5) + 1);
@@ -128,7 +123,8 @@ export class Contact {
     this.acrossPerCell = (-sin * cellMm) / halfW;
     this.alongPerRow = (sin * cellMm) / halfL;
     this.acrossPerRow = (cos * cellMm) / halfW;
-    const [dx0, dy0] = [0.5 * cellMm - xMm, 0.5 * cellMm - yMm];
+    const dx0 = 0.5 * cellMm - xMm;
+    const dy0 = 0.5 * cellMm - yMm;
     this.alongAt0 = (dx0 * cos + dy0 * sin) / halfL;
     this.acrossAt0 = (-dx0 * sin + dy0 * cos) / halfW;
     for (let row = this.firstRow; row < this.endRow; row++) {
@@ -194,8 +190,8 @@ export class Contact {
   private isAtRest(forceN: number): boolean {
     this.imbalanceN(forceN, this.step);
     const most = TOLERANCE * forceN;
-    const [a, b, c, d] = this.step;
-    return Math.abs(a!) <= most && Math.abs(b!) <= most && Math.abs(c!) <= most && Math.abs(d!) <= most;
+    for (let k = 0; k < UNKNOWNS; k++) if (Math.abs(this.step[k]!) > most) return false;
+    return true;
   }
 
   /**
@@ -205,7 +201,10 @@ export class Contact {
   private weigh(at: Float64Array, forceN: number): number {
     const { sums, powers, from, to, isRigid } = this;
     const nx = this.field.nx;
-    const [c, a, b, q] = [at[0]!, at[1]!, at[2]!, at[3]!];
+    const c = at[0]!;
+    const a = at[1]!;
+    const b = at[2]!;
+    const q = at[3]!;
     sums.fill(0);
     for (let row = this.firstRow; row < this.endRow; row++) {
       const start = from[row]!;
@@ -215,8 +214,9 @@ export class Contact {
       powers.fill(0);
       const level = c + a * U + b * V + q * (U * U - 1 / 3);
       const slope = (a + 2 * q * U) * this.alongPerCell + b * this.acrossPerCell;
+      this.bend = q * this.alongPerCell ** 2;
       if (isRigid) this.sumRow(start, to[row]!, level, slope);
-      else this.sumBentRow({ start, end: to[row]!, level, slope, bend: q * this.alongPerCell ** 2 });
+      else this.sumBentRow(start, to[row]!, level, slope);
       this.unfold(U, V);
     }
     const energy = 0.5 * this.cellNPerUm * sums[ENERGY]! + forceN * c + 0.5 * this.bendNPerUm * q * q;
@@ -254,8 +254,9 @@ export class Contact {
   }
 
   /** The same under a bent underside: with the powers that its bend needs. */
-  private sumBentRow({ start, end, level, slope, bend }: BentRow): void {
+  private sumBentRow(start: number, end: number, level: number, slope: number): void {
     const { topUm } = this.field;
+    const bend = this.bend;
     let n = 0;
     let k1 = 0;
     let k2 = 0;
@@ -295,9 +296,15 @@ export class Contact {
   /** Adds a row's powers to the sums over the block's own shapes: 1, U, V and Q = U² - 1/3. */
   private unfold(U: number, V: number): void {
     const { sums, powers, alongPerCell: u, acrossPerCell: v } = this;
-    const [n, k1, k2, k3, k4] = [powers[0]!, powers[1]!, powers[2]!, powers[3]!, powers[4]!];
+    const n = powers[0]!;
     if (n === 0) return;
-    const [d0, d1, d2] = [powers[5]!, powers[6]!, powers[7]!];
+    const k1 = powers[1]!;
+    const k2 = powers[2]!;
+    const k3 = powers[3]!;
+    const k4 = powers[4]!;
+    const d0 = powers[5]!;
+    const d1 = powers[6]!;
+    const d2 = powers[7]!;
     const s = SQUARES;
     sums[FORCES]! += d0;
     sums[FORCES + 1]! += U * d0 + u * d1;
@@ -313,7 +320,8 @@ export class Contact {
     sums[s + 6]! += U * V * n + (U * v + V * u) * k1 + u * v * k2;
     sums[s + 10]! += V * V * n + 2 * V * v * k1 + v * v * k2;
     if (this.isRigid) return;
-    const [u2, UU] = [u * u, U * U];
+    const u2 = u * u;
+    const UU = U * U;
     const U3 = UU * U * n + 3 * UU * u * k1 + 3 * U * u2 * k2 + u2 * u * k3;
     const U4 = UU * UU * n + 4 * UU * U * u * k1 + 6 * UU * u2 * k2 + 4 * U * u2 * u * k3 + u2 * u2 * k4;
     const VU2 = UU * V * n + (2 * U * u * V + UU * v) * k1 + (u2 * V + 2 * U * u * v) * k2 + u2 * v * k3;

@@ -80,8 +80,10 @@ export class Sander {
   slideTo(xMm: number, yMm: number): void {
     if (!this.isDown) return;
     const { pose } = this;
-    const [fromX, fromY] = [pose.xMm, pose.yMm];
-    const [toX, toY] = [this.withinX(xMm), this.withinY(yMm)];
+    const fromX = pose.xMm;
+    const fromY = pose.yMm;
+    const toX = this.withinX(xMm);
+    const toY = this.withinY(yMm);
     const wayMm = Math.hypot(toX - fromX, toY - fromY);
     if (wayMm === 0) return;
     let doneMm = STEP_MM - this.carriedMm;
@@ -118,7 +120,10 @@ export class Sander {
     const { topUm, filmUm, guideUm, scratchUm, nx, cellMm } = this.field;
     const { contact, underRatio, scratchUm: leavesUm } = this;
     const { rest, from, to, alongPerCell, acrossPerCell } = contact;
-    const [c, a, b, q] = [rest[0]!, rest[1]!, rest[2]!, rest[3]!];
+    const c = rest[0]!;
+    const a = rest[1]!;
+    const b = rest[2]!;
+    const q = rest[3]!;
     const perUm = this.filmRate * this.block.padNPerMm3 * slidM;
     let sumUm = 0;
     for (let row = contact.firstRow; row < contact.endRow; row++) {

@@ -142,12 +142,6 @@ export interface LadderTask extends Surface {
   readonly stock?: readonly Grade[];
 }
 
-interface Reached extends Rung {
-  readonly depthUm: number;
-  readonly cost: number;
-  readonly before: Reached | null;
-}
-
 /** Rungs that the task allows, coarse to fine. */
 function rungsOf(task: LadderTask): Rung[] {
   const { start, to, tools, lastTool, coarsest, stock = GRADES } = task;
@@ -178,31 +172,28 @@ export function bestLadder(task: LadderTask, figures: SandingFigures = DEFAULT_F
     minPerUm: (worth * areaM2) / removalCm3PerMin(rung.grade, rung.tool, material, figures),
   }));
   const startGrain = start.grade ? grainUm(start.grade) : null;
-  const best: (Reached | null)[] = nodes.map(({ rung, grain, minPerUm, leavesUm }) => {
+  // Least cost to each node and the node before it; a shortest path over nodes that are sorted coarse to fine.
+  const cost = nodes.map(({ rung, grain, minPerUm }) => {
     const isTooFar = startGrain !== null && startGrain / grain > largestJump;
     const mayStart = !levelsFirst || LEVELLING_TOOLS.includes(rung.tool);
-    return isTooFar || !mayStart
-      ? null
-      : { ...rung, depthUm: leavesUm, cost: start.depthUm * minPerUm + change, before: null };
+    return isTooFar || !mayStart ? Infinity : start.depthUm * minPerUm + change;
   });
-  nodes.forEach((from, i) => {
-    const reached = best[i];
-    if (!reached) return;
-    for (let j = i + 1; j < nodes.length; j++) {
-      const { rung, grain, minPerUm, leavesUm } = nodes[j]!;
-      if (grain === from.grain || from.grain / grain > largestJump) continue;
-      const cost = reached.cost + reached.depthUm * minPerUm + change;
-      if (cost < (best[j]?.cost ?? Infinity)) best[j] = { ...rung, depthUm: leavesUm, cost, before: reached };
+  const before = nodes.map(() => -1);
+  for (let i = 0; i < nodes.length; i++) {
+    const from = nodes[i]!;
+    for (let j = i + 1; j < nodes.length && cost[i]! < Infinity; j++) {
+      const to = nodes[j]!;
+      if (to.grain === from.grain || from.grain / to.grain > largestJump) continue;
+      const by = cost[i]! + from.leavesUm * to.minPerUm + change;
+      if (by >= cost[j]!) continue;
+      cost[j] = by;
+      before[j] = i;
     }
-  });
-  const ends = best.filter((reached): reached is Reached => reached?.grade === to);
+  }
+  const ends = nodes.flatMap(({ rung }, i) => (rung.grade === to && cost[i]! < Infinity ? [i] : []));
   if (ends.length === 0) return null;
-  const end = ends.reduce((a, b) => (b.cost < a.cost ? b : a));
-  return ladderOf(start, pathTo(end), task, figures);
-}
-
-function pathTo(end: Reached): Rung[] {
   const path: Rung[] = [];
-  for (let at: Reached | null = end; at; at = at.before) path.unshift({ grade: at.grade, tool: at.tool });
-  return path;
+  for (let at = ends.reduce((a, b) => (cost[b]! < cost[a]! ? b : a)); at >= 0; at = before[at]!)
+    path.unshift(nodes[at]!.rung);
+  return ladderOf(start, path, task, figures);
 }
