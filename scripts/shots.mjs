@@ -26,6 +26,44 @@ const VIEWS = [
         .first()
         .click(),
   ],
+  ['ladder', `${DOOR}/ladder?episode=C-21`],
+  [
+    'ladder-film',
+    `${DOOR}/ladder?view=film&build=B-17`,
+    async (page) => {
+      await page.getByRole('textbox', { name: 'Readings in µm' }).fill('148 152 145 151 940 149');
+      await page.getByRole('button', { name: 'Add', exact: true }).click();
+    },
+  ],
+  [
+    'ladder-blocking',
+    `${DOOR}/ladder?view=blocking&build=C-17`,
+    async (page) => {
+      await page.getByRole('button', { name: 'Try every block' }).click();
+      await page.getByText(/with \d+ µm of build/).waitFor({ timeout: 90_000 });
+      await page.getByRole('button', { name: 'Watch Flexible board, 400 mm' }).click();
+      await page.waitForTimeout(3000);
+    },
+  ],
+  [
+    'practice',
+    '/practice?panel=high-and-low',
+    async (page) => {
+      await page.getByRole('combobox', { name: 'Block' }).click();
+      await page.getByTitle('Rigid board, 400 mm').click();
+      const box = await page.getByRole('application').boundingBox();
+      await page.mouse.move(box.x + 110, box.y + 40);
+      await page.mouse.down();
+      for (let i = 0; i < 26; i++) {
+        const x = box.x + (i % 2 ? 110 : box.width - 110);
+        const y = box.y + 40 + (((i * 37) % 100) / 100) * (box.height - 80);
+        await page.mouse.move(x, y, { steps: 10 });
+      }
+      await page.mouse.up();
+      await page.getByRole('application').press('f');
+      await page.waitForTimeout(500);
+    },
+  ],
   ['plan-sheet', `${DOOR}/plan-sheet`],
   ['caution-sheet', `${DOOR}/caution-sheet`],
   [

@@ -2,7 +2,7 @@ import { type ZoneBuild } from '@blue-ledge/core';
 import { useFormat } from '../../state/units.ts';
 import { usePanelContext } from '../panel-context.ts';
 import { BudgetBar } from './BudgetBar.tsx';
-import { measuredBuild } from './measured-build.ts';
+import { measuredBuild, type MeasuredBuild } from './measured-build.ts';
 import { Readings } from './Readings.tsx';
 
 const WAY_WORDS = {
@@ -18,10 +18,8 @@ export function FilmView({ build }: { readonly build: ZoneBuild }) {
   const zone = view.panel.zones.find(({ id }) => id === build.zoneId);
   if (!zone) return null;
   const measured = measuredBuild(zone, build);
+  const verdict = filmVerdict(build, measured, (um) => quantity('Um', um));
   const { way, cycles, leftUm } = build.cycles;
-  const { neededUm } = build.budget;
-  const sprayed = measured?.after === 'build' ? measured.figures.leastUm : build.appliedUm;
-  const short = neededUm - sprayed;
   return (
     <>
       <section className="sheet ladder-main film-view" aria-labelledby="film-head">
@@ -29,10 +27,8 @@ export function FilmView({ build }: { readonly build: ZoneBuild }) {
           Zone {build.zoneId}: film of {build.sheetName}
         </h2>
         <BudgetBar build={build} measured={measured} />
-        <p className={short > 0.5 ? 'fails' : 'passes'} role="status">
-          {short > 0.5
-            ? `${quantity('Um', short)} short of the ${quantity('Um', neededUm)} it needs${measured?.after === 'build' ? ' at its thinnest reading' : ''}: ${moreCoats(short, build)}.`
-            : `Enough: ${quantity('Um', sprayed)} for the ${quantity('Um', neededUm)} it needs.`}
+        <p className={verdict.isEnough ? 'passes' : 'fails'} role="status">
+          {verdict.words}
         </p>
         <div className="cycles">
           <h3>Coats and cycles</h3>
@@ -53,6 +49,38 @@ export function FilmView({ build }: { readonly build: ZoneBuild }) {
     </>
   );
 }
+
+interface FilmVerdict {
+  readonly isEnough: boolean;
+  readonly words: string;
+}
+
+/** Whether the film is enough: what is planned, or at the thinnest reading what was sprayed or is left. */
+function filmVerdict(
+  build: ZoneBuild,
+  measured: MeasuredBuild | null,
+  say: (um: number) => string,
+): FilmVerdict {
+  const { neededUm, mustStayUm } = build.budget;
+  if (measured?.after === 'blocked') {
+    const leftUm = measured.figures.leastUm;
+    const isEnough = leftUm >= mustStayUm;
+    const words = `${say(leftUm)} left at its thinnest reading, ${say(mustStayUm)} must stay`;
+    return { isEnough, words: isEnough ? `Enough: ${words}.` : `Too thin: ${words}. Build again there.` };
+  }
+  const sprayedUm = measured ? measured.figures.leastUm : build.appliedUm;
+  const shortUm = neededUm - sprayedUm;
+  if (shortUm <= NOTHING_UM)
+    return { isEnough: true, words: `Enough: ${say(sprayedUm)} for the ${say(neededUm)} it needs.` };
+  const where = measured ? ' at its thinnest reading' : '';
+  return {
+    isEnough: false,
+    words: `${say(shortUm)} short of the ${say(neededUm)} it needs${where}: ${moreCoats(shortUm, build)}.`,
+  };
+}
+
+/** Less than this is within any gauge's error, µm. */
+const NOTHING_UM = 0.5;
 
 function moreCoats(shortUm: number, { appliedUm, perCoatUm, maxUm }: ZoneBuild): string {
   const coats = Math.ceil(shortUm / perCoatUm);
