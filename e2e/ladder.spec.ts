@@ -152,6 +152,11 @@ test('figures, grades and tools of the shop shape the ladder', async ({ page }) 
   await stock.fill('CAMI 400');
   await stock.press('Enter');
   await expect(page.getByText('A ladder needs at least two grades: add another one.')).toBeVisible();
+  await expect(page.getByText(/CAMI 400 has grains of 23.6 µm: taken as P800/)).toBeVisible();
+  await stock.fill('P180');
+  await stock.press('Enter');
+  await expect(page.getByText('A ladder needs at least two grades')).toHaveCount(0);
+  await stock.press('Escape');
   await expectSaved(page);
   await page.goto(`${LADDER}?episode=C-21`);
   await expect(page.getByText('The survey has changed since: plan again in System.')).toBeVisible();

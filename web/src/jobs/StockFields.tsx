@@ -12,12 +12,16 @@ interface StockFieldsProps {
 /** What the shop sands with: grades on the shelf, on either scale, and tools. All of them where it does not say. */
 export function StockFields({ shop, onChange }: StockFieldsProps) {
   const [said, setSaid] = useState<readonly string[]>([]);
+  /** A first grade, until there is a second one to make a stock of. */
+  const [single, setSingle] = useState<Grade | null>(null);
   const take = (typed: readonly string[]): void => {
     const read = typed.map(explainGrade);
     setSaid(read.flatMap((each) => (each.ok ? (each.note ? [`${each.note}.`] : []) : [`${each.message}.`])));
     const grades = new Set(read.flatMap((each) => (each.ok ? [each.grade] : [])));
     const stock = GRADES.filter((grade) => grades.has(grade));
-    if (stock.length === 1) return setSaid(['A ladder needs at least two grades: add another one.']);
+    setSingle(stock.length === 1 ? stock[0]! : null);
+    if (stock.length === 1)
+      return setSaid((notes) => [...notes, 'A ladder needs at least two grades: add another one.']);
     put({ stock: stock.length === 0 ? undefined : stock });
   };
   const put = (change: { stock?: Grade[] | undefined; tools?: Tool[] | undefined }): void =>
@@ -30,7 +34,7 @@ export function StockFields({ shop, onChange }: StockFieldsProps) {
           aria-label="Grades on the shelf"
           mode="tags"
           placeholder="all grades"
-          value={shop.stock ?? []}
+          value={single ? [single] : (shop.stock ?? [])}
           options={GRADES.map((grade) => ({ value: grade as string, label: grade }))}
           onChange={take}
         />

@@ -1,8 +1,9 @@
 import type { PracticePanel, Score, Outcome } from '@blue-ledge/core';
-import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Frame, HandIn, PracticeAct } from '../workers/blocking-messages.ts';
+import { useEffect, useRef, useState } from 'react';
+import type { HandIn, PracticeAct } from '../workers/blocking-messages.ts';
 import type { FieldView } from '../workers/paint-field.ts';
 import { useBlockingWorker } from '../workers/use-blocking-worker.ts';
+import { useFrames, type Subscribe } from '../workers/use-frames.ts';
 import { keepActs, keepBest, usePracticeLog } from './practice-store.ts';
 
 export interface Judged {
@@ -16,13 +17,21 @@ export interface Felt {
   readonly profileUm: Float32Array;
 }
 
+/** Adds an act to the log; one stroke is one entry however often the hand was asked where it is. */
+function log(acts: PracticeAct[], done: PracticeAct): void {
+  const last = acts.at(-1);
+  const goesOn = last?.kind === 'slide' && done.kind === 'slide' && last.forceN === done.forceN;
+  if (goesOn) acts[acts.length - 1] = { ...last, wayMm: last.wayMm.concat(done.wayMm) };
+  else acts.push(done);
+}
+
 /** A practice panel under the learner's hand: acts go to the worker, frames and scores come back. */
 export interface Practice {
   readonly act: (act: PracticeAct) => void;
   readonly look: (view: FieldView) => void;
   readonly feel: (yMm: number) => void;
   readonly startOver: (hand: HandIn) => void;
-  readonly subscribe: (draw: (frame: Frame) => void) => () => void;
+  readonly subscribe: Subscribe;
   readonly judged: Judged | null;
   readonly felt: Felt | null;
 }
@@ -30,13 +39,11 @@ export interface Practice {
 export function usePractice(panel: PracticePanel, hand: HandIn): Practice {
   const [judged, setJudged] = useState<Judged | null>(null);
   const [felt, setFelt] = useState<Felt | null>(null);
-  const draws = useRef(new Set<(frame: Frame) => void>());
+  const frames = useFrames();
   const acts = useRef<PracticeAct[]>([]);
   const tell = useBlockingWorker((message, answer) => {
-    if (message.kind === 'frame') {
-      draws.current.forEach((draw) => draw(message));
-      answer({ kind: 'return', pixels: message.pixels }, [message.pixels]);
-    } else if (message.kind === 'judged') {
+    if (message.kind === 'frame') frames.show(message, answer);
+    else if (message.kind === 'judged') {
       setJudged(message);
       if (message.minutes > 0) keepBest(panel.id, message.score.points);
     } else if (message.kind === 'felt') setFelt(message);
@@ -53,7 +60,7 @@ export function usePractice(panel: PracticePanel, hand: HandIn): Practice {
   }, [panel.id, tell]);
 
   const act = (done: PracticeAct): void => {
-    acts.current.push(done);
+    log(acts.current, done);
     tell({ kind: 'act', act: done });
     // A stroke is kept whole, when the block is lifted.
     if (done.kind === 'up' || done.kind === 'dust') keepActs(panel.id, acts.current);
@@ -65,17 +72,10 @@ export function usePractice(panel: PracticePanel, hand: HandIn): Practice {
     tell({ kind: 'open', panelId: panel.id, acts: [] });
     tell({ kind: 'act', act: { kind: 'take', ...with_ } });
   };
-  const subscribe = useCallback((draw: (frame: Frame) => void) => {
-    const all = draws.current;
-    all.add(draw);
-    return () => {
-      all.delete(draw);
-    };
-  }, []);
   return {
     act,
     startOver,
-    subscribe,
+    subscribe: frames.subscribe,
     judged,
     felt,
     look: (view) => tell({ kind: 'view', view }),

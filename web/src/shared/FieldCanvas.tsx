@@ -1,15 +1,8 @@
 import { useEffect, useRef } from 'react';
-import type { Frame } from '../workers/blocking-messages.ts';
+import type { Subscribe } from '../workers/use-frames.ts';
 
 /** Draws frames of a blocked panel; each frame's pixels are handed back once they are drawn. */
-export function FieldCanvas({
-  subscribe,
-  label,
-}: {
-  /** Calls back with each frame until the returned function is called. */
-  readonly subscribe: (draw: (frame: Frame) => void) => () => void;
-  readonly label: string;
-}) {
+export function FieldCanvas({ subscribe, label }: { readonly subscribe: Subscribe; readonly label: string }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(
     () =>

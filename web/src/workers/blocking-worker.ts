@@ -57,6 +57,17 @@ function sendFrame(): void {
   say({ kind: 'frame', pixels, nx, ny }, [pixels]);
 }
 
+let isFrameComing = false;
+/** One frame for all acts that have come in meanwhile: the hand is never kept waiting for pictures. */
+function sendFrameSoon(): void {
+  if (isFrameComing) return;
+  isFrameComing = true;
+  setTimeout(() => {
+    isFrameComing = false;
+    sendFrame();
+  }, 0);
+}
+
 /** Work in hand; a newer one or a cancel makes it stop at its next breath. */
 let current = 0;
 let nWork = 0;
@@ -186,7 +197,7 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>): void => {
     case 'act':
       if (!bench) return;
       perform(bench, data.act);
-      sendFrame();
+      sendFrameSoon();
       if (data.act.kind === 'up' || data.act.kind === 'dust') judge(bench);
       return;
     case 'view':

@@ -11,12 +11,12 @@ import {
   type ZoneBuild,
 } from '@blue-ledge/core';
 import { Button, Progress, Select } from 'antd';
-import { useCallback, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { FieldCanvas } from '../../shared/FieldCanvas.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { useFormat } from '../../state/units.ts';
-import type { Frame } from '../../workers/blocking-messages.ts';
 import { useBlockingWorker } from '../../workers/use-blocking-worker.ts';
+import { useFrames } from '../../workers/use-frames.ts';
 import { usePanelContext } from '../panel-context.ts';
 import { ForecastTable } from './ForecastTable.tsx';
 
@@ -65,26 +65,15 @@ export function ForecastView({
     figures,
   };
   const asked = useRef(0);
-  const draws = useRef(new Set<(frame: Frame) => void>());
+  const frames = useFrames();
   const tell = useBlockingWorker((message, answer) => {
-    if (message.kind === 'frame') {
-      draws.current.forEach((draw) => draw(message));
-      answer({ kind: 'return', pixels: message.pixels }, [message.pixels]);
-      return;
-    }
+    if (message.kind === 'frame') return frames.show(message, answer);
     if (!('id' in message) || message.id !== asked.current) return;
     if (message.kind === 'block') setForecasts((old) => [...old, message.forecast]);
     if (message.kind === 'point')
       setWatched((old) => old && { ...old, point: message.point, throughShare: message.throughShare });
     if (message.kind === 'done') setBusy(null);
   });
-  const subscribe = useCallback((draw: (frame: Frame) => void) => {
-    const all = draws.current;
-    all.add(draw);
-    return () => {
-      all.delete(draw);
-    };
-  }, []);
   const start = (): void => {
     asked.current += 1;
     setForecasts([]);
@@ -189,7 +178,7 @@ export function ForecastView({
           {watched && (
             <figure className="watched">
               <FieldCanvas
-                subscribe={subscribe}
+                subscribe={frames.subscribe}
                 label={`Guide coat under ${blockOf(watched.blockId).name}`}
               />
               <figcaption>

@@ -1,8 +1,9 @@
 import { episodeLabel, type Episode, type PlanView, type ZoneBuild } from '@blue-ledge/core';
 import { Spin } from 'antd';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { usePlan } from '../../api/queries.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { useSearchPut } from '../../shared/use-search-put.ts';
 import { usePanelContext } from '../panel-context.ts';
 import { FilmView } from './FilmView.tsx';
 import { ForecastView } from './ForecastView.tsx';
@@ -45,17 +46,8 @@ function NoLadder({ hasPlan }: { readonly hasPlan: boolean }) {
 
 /** Reads the view, episode and build from the address, so that each can be linked to. */
 function Ladders({ plan, sanding }: { readonly plan: PlanView; readonly sanding: Sanding }) {
-  const [search, setSearch] = useSearchParams();
+  const [search, put] = useSearchPut();
   const view: View = VIEWS.find(([name]) => name === search.get('view'))?.[0] ?? 'grits';
-  const put = (change: Record<string, string>): void =>
-    setSearch(
-      (old) => {
-        const next = new URLSearchParams(old);
-        for (const [name, value] of Object.entries(change)) next.set(name, value);
-        return next;
-      },
-      { replace: true },
-    );
   const { episodes, builds } = sanding;
   const episode = episodes.find(({ id }) => id === search.get('episode')) ?? mostRungs(episodes);
   const build = builds.find((each) => buildId(each) === search.get('build')) ?? mostNeeded(builds);

@@ -1,5 +1,5 @@
 import type { PanelPlan, System } from '@blue-ledge/core';
-import { useSearchParams } from 'react-router';
+import { useSearchPut } from '../../shared/use-search-put.ts';
 
 export interface Selection {
   readonly system: System;
@@ -14,7 +14,7 @@ export interface Selection {
 
 /** What is looked at, kept in the address: system, step and core. */
 export function useSelection(plan: PanelPlan, chosen: string | null): Selection | null {
-  const [search, setSearch] = useSearchParams();
+  const [search, put] = useSearchPut();
   const wanted = search.get('system') ?? chosen ?? plan.chosen;
   const system =
     plan.systems.find(({ id }) => id === wanted) ??
@@ -24,15 +24,6 @@ export function useSelection(plan: PanelPlan, chosen: string | null): Selection 
   const last = system.steps.length;
   const asked = Number.parseInt(search.get('step') ?? '', 10);
   const zones = Object.keys(plan.found);
-  const put = (change: Record<string, string>): void =>
-    setSearch(
-      (old) => {
-        const next = new URLSearchParams(old);
-        for (const [name, value] of Object.entries(change)) next.set(name, value);
-        return next;
-      },
-      { replace: true },
-    );
   return {
     system,
     n: Number.isNaN(asked) ? last : Math.min(Math.max(0, asked), last),
