@@ -135,7 +135,7 @@ describe('bad input gets a sentence that names the field, and nothing is taken i
       'an unknown grade',
       () => withZone({ findings: [{ kind: 'coarse-scratches', grit: '400' }] }),
       'panels.0.zones.1.findings.0.grit',
-      /P grade/,
+      /write P400 .* or CAMI 400/,
     ],
     ['a newer version', () => ({ ...demoJob(), version: 9 }), 'version', /Update the program/],
     ['another format', () => ({ format: 'something' }), 'format', /not a Blue Ledge job file/],

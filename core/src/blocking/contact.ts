@@ -27,6 +27,7 @@ const SQUARES = UNKNOWNS;
 const ENERGY = SQUARES + UNKNOWNS * UNKNOWNS;
 const TOUCHING = ENERGY + 1;
 
+/** One block on one panel: settle() finds its rest, the fields say where it lies and on which cells. */
 export class Contact {
   /** Rows of cells under the block, and the first and one past the last cell of each. */
   firstRow = 0;
@@ -40,10 +41,11 @@ export class Contact {
   acrossPerCell = 0;
   alongPerRow = 0;
   acrossPerRow = 0;
-  private low = 0;
-  private high = 0;
   alongAt0 = 0;
   acrossAt0 = 0;
+  /** Cells of the row in hand that lie under the block. */
+  private low = 0;
+  private high = 0;
   private readonly sums = new Float64Array(TOUCHING + 1);
   /** Of one row: counts and powers 0-4 of the cell's number, penetration with powers 0-2, and its square. */
   private readonly powers = new Float64Array(9);

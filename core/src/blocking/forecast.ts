@@ -61,7 +61,7 @@ const SIZE = { lengthMm: 1300, heightMm: 1000 } as const;
 const CELL_MM = 8;
 const SIZE_M2 = (SIZE.lengthMm * SIZE.heightMm) / 1e6;
 /** Crown of a usual door or hood (calibrated). */
-export const CROWN_RADIUS_MM = 3000;
+const CROWN_RADIUS_MM = 3000;
 const AMPLE_UM = 2000;
 const MOST_PASSES = 36;
 const PASSES_A_LOOK = 3;

@@ -14,6 +14,7 @@ import type { Field } from './field.ts';
 /** Length of one step on the way, mm: small against any block. */
 export const STEP_MM = 10;
 
+/** One hand with a block and a grade: putDown, slideTo, lift; the field it was given is changed in place. */
 export class Sander {
   private contact: Contact;
   private filmRate = 0;
