@@ -1,5 +1,6 @@
 /** `npm run bench`: figures and ratios, never pass or fail. */
 import { benchBytes } from '../bench/bytes.mjs';
+import { benchDrag } from '../bench/drag.mjs';
 import { benchStart } from '../bench/start.mjs';
 import { build, root, setup } from './setup.mjs';
 
@@ -9,5 +10,6 @@ const { benchPlan } = await import('../bench/plan.mjs');
 const { benchBlocking } = await import('../bench/blocking.mjs');
 await benchPlan(root);
 await benchBlocking();
+await benchDrag(root);
 await benchStart(root);
 benchBytes(root);

@@ -87,8 +87,6 @@ export { buildCycles, coatsFor, filmBudget, type BuildCycles, type FilmBudget } 
 export { readingFigures, type ReadingFigures } from './surface/readings.ts';
 export type { GrooveAfter } from './surface/telegraph.ts';
 
-export { ledgeLimit } from './operations/context.ts';
-
 // blocking
 export { BLOCKS, blockOf, type Block } from './blocking/block.ts';
 export { dustGuideCoat, type Field } from './blocking/field.ts';
@@ -106,14 +104,21 @@ export {
   type ForecastTask,
 } from './blocking/forecast.ts';
 export { feltProfile, lookOver, type Outcome } from './blocking/outcome.ts';
-export { PRACTICE_PANELS, practiceField, type PracticePanel } from './blocking/practice-panels.ts';
+export {
+  PRACTICE_PANELS,
+  PRACTICE_SIZE,
+  practiceField,
+  type PracticePanel,
+} from './blocking/practice-panels.ts';
 export { Sander } from './blocking/sander.ts';
-export { SCORED_INSET, scoreOf, type Score } from './blocking/score.ts';
+export { SCORED_INSET, isStiffAlong, scoreOf, type Score } from './blocking/score.ts';
 export { holdFor, xPass, type Stroke } from './blocking/strokes.ts';
 
 export { readingsOfTable, type ReadTable } from './formats/readings-table.ts';
 
 // planner
+export { filmVerdict, measuredBuild, type FilmVerdict, type MeasuredBuild } from './planner/film-verdict.ts';
+export { forecastTaskOf } from './planner/forecast-task.ts';
 export { showingOf, type Showing, type WhatIf } from './planner/ladder-verdict.ts';
 export {
   episodeLabel,

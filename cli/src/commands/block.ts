@@ -2,14 +2,12 @@ import { Command } from 'commander';
 import {
   bestBlock,
   buildNeededUm,
-  figuresOf,
   forecast,
-  ledgeLimit,
+  forecastTaskOf,
   levelPoint,
   planPanel,
   sandingOfPlan,
   verdictAt,
-  type ForecastTask,
 } from '@blue-ledge/core';
 import { readJobFile } from '../input.ts';
 
@@ -26,20 +24,7 @@ function forecastsOf({ job, shop, panels, sheets }: JobFile, only: string | unde
       const system = plan.systems.find(({ id }) => id === plan.chosen);
       const builds = system ? sandingOfPlan(task, system.steps).builds : [];
       return builds.map((build) => {
-        const asked: ForecastTask = {
-          waves: { um: Math.max(10, build.budget.wavesUm), lengthMm: build.waveLengthMm },
-          peelUm: build.budget.peelUm,
-          isCrowned: panel.shape !== 'flat',
-          areaM2: panel.zones.find(({ id }) => id === build.zoneId)!.areaM2,
-          grade: 'P240',
-          film: 'primer',
-          under: 'filler',
-          filmUm: build.appliedUm,
-          mustStayUm: build.budget.mustStayUm,
-          limitUm: ledgeLimit({ shop, target }).value,
-          seed: 1,
-          figures: figuresOf(shop.rules),
-        };
+        const asked = forecastTaskOf(build, task);
         const found = [...forecast(asked)];
         return {
           panelId: panel.id,

@@ -11,7 +11,7 @@ import {
 import { lookOver } from './outcome.ts';
 import { PRACTICE_PANELS, practiceField } from './practice-panels.ts';
 import { Sander } from './sander.ts';
-import { SCORED_INSET, scoreOf } from './score.ts';
+import { SCORED_INSET, isStiffAlong, scoreOf } from './score.ts';
 import { holdFor, xPass } from './strokes.ts';
 
 const TASK: ForecastTask = {
@@ -110,6 +110,13 @@ describe('practice panels', () => {
     const through = practise('thin-hood', 'soft-pad', 40, ['P240']);
     expect(through.parts.find(({ name }) => name === 'film')!.points).toBe(0);
     expect(through.advice.join()).toMatch(/film is through/);
+  });
+
+  test('a rigid board is stiff along a bend, but not across it, nor is a short or a flexible one', () => {
+    expect(isStiffAlong(blockOf('long'), 0)).toBe(true);
+    expect(isStiffAlong(blockOf('long'), Math.PI / 2)).toBe(false);
+    expect(isStiffAlong(blockOf('short'), 0)).toBe(false);
+    expect(isStiffAlong(blockOf('flex'), 0)).toBe(false);
   });
 
   test('nothing done is nothing scored for time and scratch', () => {

@@ -31,7 +31,8 @@ interface PracticeRow {
   readonly ground: Ground;
 }
 
-const SIZE = { lengthMm: 1024, heightMm: 512 } as const;
+/** Size of every practice panel. */
+export const PRACTICE_SIZE = { lengthMm: 1024, heightMm: 512 } as const;
 const PRACTICE_CELL_MM = 4;
 
 const bump = (xMm: number, yMm: number, um: number, reachMm: number): Bump => ({ xMm, yMm, um, reachMm });
@@ -50,7 +51,7 @@ const ROWS: readonly PracticeRow[] = [
       parMinutes: 4,
     },
     seed: 11,
-    ground: { ...SIZE, bumps: [bump(620, 230, 55, 60)], peelUm: 10 },
+    ground: { ...PRACTICE_SIZE, bumps: [bump(620, 230, 55, 60)], peelUm: 10 },
   },
   {
     panel: {
@@ -65,7 +66,7 @@ const ROWS: readonly PracticeRow[] = [
       parMinutes: 6,
     },
     seed: 23,
-    ground: { ...SIZE, waves: [{ um: 60, lengthMm: 150 }], peelUm: 12 },
+    ground: { ...PRACTICE_SIZE, waves: [{ um: 60, lengthMm: 150 }], peelUm: 12 },
   },
   {
     panel: {
@@ -80,7 +81,7 @@ const ROWS: readonly PracticeRow[] = [
       parMinutes: 7,
     },
     seed: 37,
-    ground: { ...SIZE, radiusMm: 3000, waves: [{ um: 45, lengthMm: 160 }], peelUm: 12 },
+    ground: { ...PRACTICE_SIZE, radiusMm: 3000, waves: [{ um: 45, lengthMm: 160 }], peelUm: 12 },
   },
   {
     panel: {
@@ -96,7 +97,7 @@ const ROWS: readonly PracticeRow[] = [
     },
     seed: 41,
     ground: {
-      ...SIZE,
+      ...PRACTICE_SIZE,
       bodyLine: { yMm: 210, um: 900, widthMm: 28 },
       waves: [{ um: 40, lengthMm: 170 }],
       peelUm: 12,
@@ -116,7 +117,7 @@ const ROWS: readonly PracticeRow[] = [
     },
     seed: 53,
     ground: {
-      ...SIZE,
+      ...PRACTICE_SIZE,
       bumps: [bump(360, 280, 38, 70), bump(560, 260, -48, 80), bump(820, 150, 26, 50)],
       peelUm: 12,
     },
@@ -135,7 +136,7 @@ const ROWS: readonly PracticeRow[] = [
     },
     seed: 67,
     ground: {
-      ...SIZE,
+      ...PRACTICE_SIZE,
       radiusMm: 4000,
       waves: [
         { um: 22, lengthMm: 240 },

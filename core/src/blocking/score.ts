@@ -1,4 +1,5 @@
 import { scratchDepthUm } from '../surface/scratch.ts';
+import type { Block } from './block.ts';
 import type { Field } from './field.ts';
 import type { Outcome } from './outcome.ts';
 import type { PracticePanel } from './practice-panels.ts';
@@ -52,6 +53,15 @@ const isAtLine =
   ({ lineMm }: Field) =>
   (_: number, yMm: number): boolean =>
     lineMm !== null && Math.abs(yMm - lineMm) < LINE_MM;
+
+/** From this length on, a block that does not give counts as stiff when its length lies along a bend. */
+const STIFF_FROM_MM = 200;
+/** Turn up to which a block counts as lying along the panel: 45 degrees. */
+const ALONG_COS = Math.SQRT1_2;
+
+/** Whether a block held at a turn is too stiff to follow a bend along the panel. */
+export const isStiffAlong = ({ lengthMm, bendingNMm2 }: Block, turnRad: number): boolean =>
+  !Number.isFinite(bendingNMm2) && lengthMm >= STIFF_FROM_MM && Math.abs(Math.cos(turnRad)) > ALONG_COS;
 
 /** What was done, beside what came of it. */
 export interface Practised {

@@ -1,5 +1,6 @@
-import type { Block } from '@blue-ledge/core';
+import { PRACTICE_SIZE, type Block } from '@blue-ledge/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useFormat } from '../state/units.ts';
 import type { PracticeAct } from '../workers/blocking-messages.ts';
 
 interface BlockOverlayProps {
@@ -13,8 +14,6 @@ interface BlockOverlayProps {
   readonly onView: () => void;
 }
 
-/** Size of the practice panels, mm: what the drawing's own coordinates are. */
-const PANEL = { lengthMm: 1024, heightMm: 512 } as const;
 const KEY_STEP_MM = 20;
 const KEY_TURN_RAD = Math.PI / 12;
 const USUAL_MM_PER_MS = 0.5;
@@ -28,6 +27,7 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
 /** The block over the panel: dragged by pointer or touch, moved and put down by keys. */
 export function BlockOverlay(props: BlockOverlayProps) {
   const { block, forceN, easesOff, onAct, onFeel, onDust, onView } = props;
+  const { quantity } = useFormat();
   const svg = useRef<SVGSVGElement>(null);
   const [pose, setPose] = useState({ xMm: 300, yMm: 200, turnRad: 0 });
   const [isDown, setIsDown] = useState(false);
@@ -36,8 +36,8 @@ export function BlockOverlay(props: BlockOverlayProps) {
   const placeOf = ({ clientX, clientY }: { clientX: number; clientY: number }) => {
     const box = svg.current!.getBoundingClientRect();
     return {
-      xMm: ((clientX - box.left) / box.width) * PANEL.lengthMm,
-      yMm: ((clientY - box.top) / box.height) * PANEL.heightMm,
+      xMm: ((clientX - box.left) / box.width) * PRACTICE_SIZE.lengthMm,
+      yMm: ((clientY - box.top) / box.height) * PRACTICE_SIZE.heightMm,
     };
   };
   const putDown = (xMm: number, yMm: number, turnRad: number): void => {
@@ -93,8 +93,8 @@ export function BlockOverlay(props: BlockOverlayProps) {
     if (!arrow && !key) return;
     event.preventDefault();
     if (key) return key();
-    const xMm = clamp(pose.xMm + arrow![0] * KEY_STEP_MM, PANEL.lengthMm);
-    const yMm = clamp(pose.yMm + arrow![1] * KEY_STEP_MM, PANEL.heightMm);
+    const xMm = clamp(pose.xMm + arrow![0] * KEY_STEP_MM, PRACTICE_SIZE.lengthMm);
+    const yMm = clamp(pose.yMm + arrow![1] * KEY_STEP_MM, PRACTICE_SIZE.heightMm);
     setPose({ ...pose, xMm, yMm });
     if (isDown) onAct({ kind: 'slide', wayMm: [xMm, yMm], forceN });
   };
@@ -104,9 +104,9 @@ export function BlockOverlay(props: BlockOverlayProps) {
     <svg
       ref={svg}
       className="block-overlay"
-      viewBox={`0 0 ${PANEL.lengthMm} ${PANEL.heightMm}`}
+      viewBox={`0 0 ${PRACTICE_SIZE.lengthMm} ${PRACTICE_SIZE.heightMm}`}
       role="application"
-      aria-label={`${block.name}, ${isDown ? 'on the panel' : 'lifted'}, ${Math.round(pose.xMm)} mm along, ${Math.round(pose.yMm)} mm across, turned ${degrees} degrees`}
+      aria-label={`${block.name}, ${isDown ? 'on the panel' : 'lifted'}, ${quantity('Mm', Math.round(pose.xMm))} along, ${quantity('Mm', Math.round(pose.yMm))} across, turned ${degrees} degrees`}
       tabIndex={0}
       onPointerDown={start}
       onPointerMove={move}

@@ -28,7 +28,8 @@ export function FeltProfile({ felt }: { readonly felt: Felt | null }) {
         <path d={path ?? ''} />
       </svg>
       <figcaption className="note">
-        Felt {Math.round(felt.yMm)} mm across: {quantity('Um', high - low)} from low to high, model.
+        Felt {quantity('Mm', Math.round(felt.yMm))} across: {quantity('Um', high - low)} from low to high,
+        model.
       </figcaption>
     </figure>
   );

@@ -31,10 +31,11 @@ export function ScoreCard({
         ))}
       </dl>
       <p className="note">
-        Unlevel {quantity('Um', outcome.unlevelUm)} over 100 mm, {quantity('Um', panel.limitUm)} asked; film{' '}
-        {quantity('Um', outcome.filmMeanUm)} of {quantity('Um', panel.filmUm)}; guide coat on{' '}
+        Unlevel {quantity('Um', outcome.unlevelUm)} over {quantity('Mm', 100)},{' '}
+        {quantity('Um', panel.limitUm)} asked; film {quantity('Um', outcome.filmMeanUm)} of{' '}
+        {quantity('Um', panel.filmUm)}; guide coat on{' '}
         {formatFact('guidePercent', outcome.guideLeftShare * 100, system)}; {minutes(judged.minutes)} of
-        blocking.
+        blocking. Model.
       </p>
       <ul>
         {score.advice.map((advice) => (

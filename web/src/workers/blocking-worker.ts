@@ -6,6 +6,7 @@ import {
   figuresOf,
   forecast,
   forecastField,
+  isStiffAlong,
   lookOver,
   PRACTICE_PANELS,
   practiceField,
@@ -85,6 +86,8 @@ async function runForecast(id: number, task: ForecastTask): Promise<void> {
 
 /** Cells of the panel that is watched, mm. */
 const WATCHED_CELL_MM = 4;
+/** A panel that is through on this share of it is not blocked on. */
+const SPOILT_SHARE = 0.02;
 
 async function watchBlocking(id: number, task: ForecastTask, blockId: string): Promise<void> {
   const mine = (current = ++nWork);
@@ -97,7 +100,7 @@ async function watchBlocking(id: number, task: ForecastTask, blockId: string): P
     sendFrame();
     const { throughShare } = lookOver(field);
     say({ kind: 'point', id, point, throughShare });
-    if (point.unlevelUm <= task.limitUm || throughShare > 0.02) break;
+    if (point.unlevelUm <= task.limitUm || throughShare > SPOILT_SHARE) break;
   }
   say({ kind: 'done', id });
 }
@@ -113,8 +116,6 @@ interface Bench {
 }
 let bench: Bench | null = null;
 const FIRST: HandIn = { blockId: 'mid', grade: 'P240', forceN: figuresOf({}).blockForceN };
-/** From this length on a block that does not give counts as stiff on a crown. */
-const STIFF_FROM_MM = 200;
 
 function open(panelId: string, acts: readonly PracticeAct[]): void {
   const panel = PRACTICE_PANELS.find(({ id }) => id === panelId);
@@ -143,13 +144,10 @@ function perform(on: Bench, act: PracticeAct): void {
       sander.forceN = act.forceN;
       on.blockId = act.blockId;
       return;
-    case 'down': {
-      const { lengthMm, bendingNMm2 } = blockOf(on.blockId);
-      if (!Number.isFinite(bendingNMm2) && lengthMm >= STIFF_FROM_MM && Math.abs(Math.cos(act.turnRad)) > 0.7)
-        on.wasStiff = true;
+    case 'down':
+      on.wasStiff ||= isStiffAlong(blockOf(on.blockId), act.turnRad);
       sander.putDown(act.xMm, act.yMm, act.turnRad);
       return;
-    }
     case 'slide':
       if (act.forceN !== undefined) sander.forceN = act.forceN;
       for (let i = 0; i + 1 < act.wayMm.length; i += 2) sander.slideTo(act.wayMm[i]!, act.wayMm[i + 1]!);

@@ -1,10 +1,9 @@
-import type { ZoneBuild } from '@blue-ledge/core';
+import type { MeasuredBuild, ZoneBuild } from '@blue-ledge/core';
 import { cumsum } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { SourceMark } from '../../shared/SourceMark.tsx';
 import { useSize } from '../../shared/use-size.ts';
 import { useFormat } from '../../state/units.ts';
-import type { MeasuredBuild } from './measured-build.ts';
 
 const ROW_PX = 44;
 const BAR_PX = 30;

@@ -1,8 +1,7 @@
-import { type ZoneBuild } from '@blue-ledge/core';
+import { filmVerdict, measuredBuild, type FilmVerdict, type ZoneBuild } from '@blue-ledge/core';
 import { useFormat } from '../../state/units.ts';
 import { usePanelContext } from '../panel-context.ts';
 import { BudgetBar } from './BudgetBar.tsx';
-import { measuredBuild, type MeasuredBuild } from './measured-build.ts';
 import { Readings } from './Readings.tsx';
 
 const WAY_WORDS = {
@@ -18,7 +17,8 @@ export function FilmView({ build }: { readonly build: ZoneBuild }) {
   const zone = view.panel.zones.find(({ id }) => id === build.zoneId);
   if (!zone) return null;
   const measured = measuredBuild(zone, build);
-  const verdict = filmVerdict(build, measured, (um) => quantity('Um', um));
+  const verdict = filmVerdict(build, measured);
+  const isEnough = verdict.kind === 'enough' || verdict.kind === 'left';
   const { way, cycles, leftUm } = build.cycles;
   return (
     <>
@@ -27,8 +27,8 @@ export function FilmView({ build }: { readonly build: ZoneBuild }) {
           Zone {build.zoneId}: film of {build.sheetName}
         </h2>
         <BudgetBar build={build} measured={measured} />
-        <p className={verdict.isEnough ? 'passes' : 'fails'} role="status">
-          {verdict.words}
+        <p className={isEnough ? 'passes' : 'fails'} role="status">
+          {wordsOf(verdict, measured !== null, (um) => quantity('Um', um))}
         </p>
         <div className="cycles">
           <h3>Coats and cycles</h3>
@@ -50,41 +50,21 @@ export function FilmView({ build }: { readonly build: ZoneBuild }) {
   );
 }
 
-interface FilmVerdict {
-  readonly isEnough: boolean;
-  readonly words: string;
-}
-
-/** Whether the film is enough: what is planned, or at the thinnest reading what was sprayed or is left. */
-function filmVerdict(
-  build: ZoneBuild,
-  measured: MeasuredBuild | null,
-  say: (um: number) => string,
-): FilmVerdict {
-  const { neededUm, mustStayUm } = build.budget;
-  if (measured?.after === 'blocked') {
-    const leftUm = measured.figures.leastUm;
-    const isEnough = leftUm >= mustStayUm;
-    const words = `${say(leftUm)} left at its thinnest reading, ${say(mustStayUm)} must stay`;
-    return { isEnough, words: isEnough ? `Enough: ${words}.` : `Too thin: ${words}. Build again there.` };
+/** The verdict in words. */
+function wordsOf(verdict: FilmVerdict, isMeasured: boolean, say: (um: number) => string): string {
+  const where = isMeasured ? ' at its thinnest reading' : '';
+  switch (verdict.kind) {
+    case 'enough':
+      return `Enough: ${say(verdict.filmUm)} for the ${say(verdict.neededUm)} it needs.`;
+    case 'short':
+      return `${say(verdict.shortUm)} short of the ${say(verdict.neededUm)} it needs${where}: ${
+        verdict.isAllowed
+          ? `lay ${verdict.coats} more ${verdict.coats === 1 ? 'coat' : 'coats'}`
+          : 'more than the sheet allows in one build, so block and build again'
+      }.`;
+    case 'left':
+      return `Enough: ${say(verdict.leftUm)} left${where}, ${say(verdict.mustStayUm)} must stay.`;
+    case 'thin':
+      return `Too thin: ${say(verdict.leftUm)} left${where}, ${say(verdict.mustStayUm)} must stay. Build again there.`;
   }
-  const sprayedUm = measured ? measured.figures.leastUm : build.appliedUm;
-  const shortUm = neededUm - sprayedUm;
-  if (shortUm <= NOTHING_UM)
-    return { isEnough: true, words: `Enough: ${say(sprayedUm)} for the ${say(neededUm)} it needs.` };
-  const where = measured ? ' at its thinnest reading' : '';
-  return {
-    isEnough: false,
-    words: `${say(shortUm)} short of the ${say(neededUm)} it needs${where}: ${moreCoats(shortUm, build)}.`,
-  };
-}
-
-/** Less than this is within any gauge's error, µm. */
-const NOTHING_UM = 0.5;
-
-function moreCoats(shortUm: number, { appliedUm, perCoatUm, maxUm }: ZoneBuild): string {
-  const coats = Math.ceil(shortUm / perCoatUm);
-  return appliedUm + coats * perCoatUm > maxUm
-    ? 'more than the sheet allows in one build, so block and build again'
-    : `lay ${coats} more ${coats === 1 ? 'coat' : 'coats'}`;
 }

@@ -1,8 +1,9 @@
 import {
+  BLOCKS,
   bestBlock,
   blockOf,
   buildNeededUm,
-  ledgeLimit,
+  forecastTaskOf,
   verdictAt,
   type BlockForecast,
   type ForecastPoint,
@@ -21,8 +22,6 @@ import { usePanelContext } from '../panel-context.ts';
 import { ForecastTable } from './ForecastTable.tsx';
 
 const GRADES = ['P180', 'P220', 'P240', 'P280', 'P320'] as const;
-const N_BLOCKS = 6;
-const SEED = 1;
 
 type Busy = 'forecast' | 'run' | null;
 
@@ -36,13 +35,9 @@ export function ForecastView({
 }) {
   const { quantity, minutes } = useFormat();
   const { view } = usePanelContext();
-  const { panel, shop, target } = view;
-  const zone = panel.zones.find(({ id }) => id === build.zoneId);
-  const [waves, setWaves] = useState({
-    um: Math.max(10, Math.round(build.budget.wavesUm)),
-    lengthMm: build.waveLengthMm,
-  });
-  const [grade, setGrade] = useState<(typeof GRADES)[number]>('P240');
+  const planned = forecastTaskOf(build, view);
+  const [waves, setWaves] = useState(planned.waves);
+  const [grade, setGrade] = useState(planned.grade);
   const [forecasts, setForecasts] = useState<readonly BlockForecast[]>([]);
   const [busy, setBusy] = useState<Busy>(null);
   const [watched, setWatched] = useState<{
@@ -50,20 +45,7 @@ export function ForecastView({
     point: ForecastPoint | null;
     throughShare: number;
   } | null>(null);
-  const task: ForecastTask = {
-    waves,
-    peelUm: build.budget.peelUm,
-    isCrowned: panel.shape !== 'flat',
-    areaM2: zone?.areaM2 ?? 1,
-    grade,
-    film: 'primer',
-    under: build.under === 'filler' || build.under === 'glaze' ? 'filler' : 'epoxy',
-    filmUm: build.appliedUm,
-    mustStayUm: build.budget.mustStayUm,
-    limitUm: ledgeLimit({ shop, target }).value,
-    seed: SEED,
-    figures,
-  };
+  const task: ForecastTask = { ...planned, waves, grade };
   const asked = useRef(0);
   const frames = useFrames();
   const tell = useBlockingWorker((message, answer) => {
@@ -147,15 +129,15 @@ export function ForecastView({
           <Progress
             className="forecast-progress"
             aria-label="Blocks tried"
-            percent={Math.round((forecasts.length / N_BLOCKS) * 100)}
+            percent={Math.round((forecasts.length / BLOCKS.length) * 100)}
             strokeLinecap="butt"
           />
         )}
       </div>
       <p className="note">
         {task.isCrowned ? 'A crowned panel' : 'A flat panel'}, standard X at{' '}
-        {quantity('Newton', figures.blockForceN)}; level is {quantity('Um', task.limitUm)} over 100 mm,{' '}
-        {quantity('Um', task.mustStayUm)} must stay. Model.
+        {quantity('Newton', figures.blockForceN)}; level is {quantity('Um', task.limitUm)} over{' '}
+        {quantity('Mm', 100)}, {quantity('Um', task.mustStayUm)} must stay. Model.
       </p>
       {forecasts.length === 0 && !busy && !watched ? (
         <p className="forecast-hint">

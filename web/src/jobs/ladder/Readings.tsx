@@ -22,6 +22,7 @@ export function Readings({ zone, build }: { readonly zone: Zone; readonly build:
   const [stage, setStage] = useState<Stage>('build');
   const [typed, setTyped] = useState('');
   const [said, setSaid] = useState<readonly string[]>([]);
+  const [isWrong, setIsWrong] = useState(false);
   const all = zone.readings ?? [];
   const here = all.filter(({ after }) => after === stage);
   const figures = readingFigures(here.map(({ um }) => um));
@@ -30,6 +31,7 @@ export function Readings({ zone, build }: { readonly zone: Zone; readonly build:
 
   const add = (): void => {
     const read = readReadings(typed.trim());
+    setIsWrong(!read);
     if (!read)
       return setSaid(['Readings are numbers from 0 to 20 000 µm, apart by spaces: take out what is none.']);
     put([...all, ...read.map((um) => ({ after: stage, um }))]);
@@ -38,6 +40,7 @@ export function Readings({ zone, build }: { readonly zone: Zone; readonly build:
   };
 
   const take = async (file: File): Promise<void> => {
+    setIsWrong(false);
     if (file.size > MOST_BYTES)
       return setSaid([`${file.name} is larger than 1 MB: a table of readings is not.`]);
     const { readings, problems } = readCsv(await file.text(), view.panel.zones);
@@ -88,6 +91,7 @@ export function Readings({ zone, build }: { readonly zone: Zone; readonly build:
           aria-label="Readings in µm"
           placeholder="for example 205 198 211"
           value={typed}
+          status={isWrong ? 'error' : ''}
           onChange={({ target }) => setTyped(target.value)}
           onPressEnter={add}
         />
@@ -104,7 +108,7 @@ export function Readings({ zone, build }: { readonly zone: Zone; readonly build:
         <Button icon={<UploadOutlined />}>Read a table (CSV)</Button>
       </Upload>
       {said.map((words) => (
-        <p key={words} className="note" role="status">
+        <p key={words} className={isWrong ? 'field-problem' : 'note'} role={isWrong ? 'alert' : 'status'}>
           {words}
         </p>
       ))}

@@ -1,0 +1,36 @@
+import type { ForecastTask } from '../blocking/forecast.ts';
+import { isBody } from '../materials/layer-kinds.ts';
+import { ledgeLimit } from '../operations/context.ts';
+import { figuresOf } from '../surface/figures.ts';
+import { sandedMaterial } from '../surface/scratch.ts';
+import type { PlanTask } from './plan-panel.ts';
+import type { ZoneBuild } from './sanding-of-plan.ts';
+
+/** Waves flatter than this are not worth a forecast; it is made for these instead, µm. */
+const LEAST_WAVES_UM = 10;
+/** Grade with which a build is blocked first (default). */
+const FIRST_GRADE = 'P240';
+/** Every forecast of a build is made on the same panel. */
+const SEED = 1;
+
+/** What the blocking forecast of a build is asked with. */
+export const forecastTaskOf = (
+  build: ZoneBuild,
+  { panel, shop, target }: Pick<PlanTask, 'panel' | 'shop' | 'target'>,
+): ForecastTask => ({
+  waves: {
+    um: Math.max(LEAST_WAVES_UM, Math.round(build.budget.wavesUm)),
+    lengthMm: build.waveLengthMm,
+  },
+  peelUm: build.budget.peelUm,
+  isCrowned: panel.shape !== 'flat',
+  areaM2: panel.zones.find(({ id }) => id === build.zoneId)?.areaM2 ?? panel.areaM2,
+  grade: FIRST_GRADE,
+  film: 'primer',
+  under: isBody(build.under) ? 'filler' : sandedMaterial(build.under),
+  filmUm: build.appliedUm,
+  mustStayUm: build.budget.mustStayUm,
+  limitUm: ledgeLimit({ shop, target }).value,
+  seed: SEED,
+  figures: figuresOf(shop.rules),
+});
