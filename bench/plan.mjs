@@ -25,7 +25,7 @@ const MIXED = [
 ];
 
 /** A panel of `nZones` zones of mixed substrates; `seed` makes panels of a job differ. */
-function mixedPanel(nZones, seed = 0) {
+export function mixedPanel(nZones, seed = 0) {
   const zones = Array.from({ length: nZones }, (_, i) => {
     const { stack, areaM2, findings = [] } = MIXED[(i + seed) % MIXED.length];
     const layers = layersOf(stack);

@@ -50,7 +50,7 @@ function apply(zone: ZoneState, act: BodyAct, { endMin, context }: Moment): Zone
   };
 }
 
-function check(zone: ZoneState, act: BodyAct, _: unknown, context: Context): Reason[] {
+function check(zone: ZoneState, act: BodyAct, context: Context): Reason[] {
   const sheet = sheetIn(context, act.sheetId);
   const kind = topOf(zone).kind;
   const reasons: Reason[] = [];

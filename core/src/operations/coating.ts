@@ -146,7 +146,7 @@ const goesOverPromoter = (zone: ZoneState, sheet: ProductSheet): boolean =>
   isUnprimedPlastic(zone) && isLowEnergy(zone.zone) && 'promoter' in sheet.over;
 
 export const coating: Operation<CoatAct> = {
-  check: (zone, act, _, context) => {
+  check: (zone, act, context) => {
     const sheet = sheetIn(context, act.sheetId);
     const kind = topOf(zone).kind;
     if (kind in sheet.over || kind === sheet.kind || goesOverPromoter(zone, sheet)) return [];

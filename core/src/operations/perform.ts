@@ -58,8 +58,8 @@ const operationOf = (act: Act): Operation<Act> => OPERATIONS[act.op] as unknown 
 const zonesOf = (act: Act, panel: PanelState): ZoneState[] => act.zones.map((id) => zoneOf(panel, id));
 
 /** Why the act cannot physically be done on this zone; empty when it can. */
-export const physicalReasons = (zone: ZoneState, act: Act, panel: PanelState, context: Context): Reason[] =>
-  operationOf(act).check(zone, act, panel, context);
+export const physicalReasons = (zone: ZoneState, act: Act, context: Context): Reason[] =>
+  operationOf(act).check(zone, act, context);
 
 /** Hands-on and waiting minutes and material of an act in this state. */
 export const costOf = (act: Act, panel: PanelState, context: Context): Cost =>

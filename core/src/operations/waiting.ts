@@ -85,7 +85,7 @@ export const TEMPER_CELSIUS = 62;
 
 /** Release agent is sweated out of a raw moulding; it lies on the surface then, to be wiped off. */
 export const tempering: Operation<PlainAct> = {
-  check: (_, __, ___, { shop }) => (shop.profile === 'booth' ? [] : [opReason('op.no-heat')]),
+  check: (_, __, { shop }) => (shop.profile === 'booth' ? [] : [opReason('op.no-heat')]),
   apply: (zone) => ({
     ...settle(zone, 'wax'),
     surface: { ...zone.surface, soil: 'washed', isTacked: false },

@@ -140,9 +140,10 @@ function nextRemedy(broken: readonly Verdict[], panel: PanelState): Act {
   const remedies = broken.map((verdict) => verdict.remedy!);
   const rank = (act: Act): number => REMEDY_ORDER.indexOf(act.op);
   const first = remedies.reduce((best, remedy) => (rank(remedy) < rank(best) ? remedy : best));
-  return remedies
-    .filter((remedy) => remedy !== first && isShareable(first, remedy, panel))
-    .reduce(share, first);
+  return share(
+    first,
+    remedies.filter((remedy) => remedy === first || isShareable(first, remedy, panel)),
+  );
 }
 
 /**
@@ -161,17 +162,24 @@ const onTheWay = ({ grades }: SandAct): string => grades.slice(0, -1).join();
 const sandsAlike = (a: SandAct, b: SandAct, panel: PanelState): boolean =>
   a.tool === b.tool && sandsMetal(a, panel) === sandsMetal(b, panel) && onTheWay(a) === onTheWay(b);
 
-function share(a: Act, b: Act): Act {
-  const zones = [...a.zones, ...b.zones.filter((id) => !a.zones.includes(id))].sort();
-  const why = [...a.why, ...b.why.filter((reason) => !a.why.some((own) => sameReason(own, reason)))];
-  if (!isSanding(a) || !isSanding(b)) return { ...a, zones, why };
-  return { ...a, zones, why, grades: sharedGrades(a, b) };
+/** One act in place of all of these, which are shareable with the first; their reasons are kept once each. */
+function share(first: Act, acts: readonly Act[]): Act {
+  const zones = [...new Set(acts.flatMap((act) => act.zones))].sort();
+  const why = acts
+    .flatMap((act) => act.why)
+    .filter((reason, i, every) => every.findIndex((other) => sameReason(other, reason)) === i);
+  return isSanding(first)
+    ? { ...first, zones, why, grades: sharedGrades(first, acts) }
+    : { ...first, zones, why };
 }
 
-/** The same way for both, ended by the finer last grade. */
-function sharedGrades(a: SandAct, b: SandAct): SandAct['grades'] {
-  const finest: Grade = isCoarser(lastGrade(a), lastGrade(b)) ? lastGrade(b) : lastGrade(a);
-  return [...a.grades.slice(0, -1), finest] as unknown as SandAct['grades'];
+/** The same way for all, ended by the finest last grade. */
+function sharedGrades(first: SandAct, acts: readonly Act[]): SandAct['grades'] {
+  const finest = acts
+    .filter(isSanding)
+    .map(lastGrade)
+    .reduce<Grade>((best, grade) => (isCoarser(best, grade) ? grade : best), lastGrade(first));
+  return [...first.grades.slice(0, -1), finest] as unknown as SandAct['grades'];
 }
 
 const sameReason = (a: Reason, b: Reason): boolean =>

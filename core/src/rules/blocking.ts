@@ -59,7 +59,7 @@ export const K3: Rule = {
   id: 'K3',
   on: ['block'],
   asks: 'Stop at the film that must stay; a deeper low gets glaze and another build.',
-  reads: 'panel',
+  reads: 'neighbour',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     if (act.op !== 'block' || !isSandableBuild(zone)) return fine;

@@ -71,7 +71,7 @@ export const B1: Rule = {
   id: 'B1',
   on: [...LAST_OPS, 'hand-over'],
   asks: 'Coats follow the film budget, so that the panel can be blocked level.',
-  reads: 'panel',
+  reads: 'neighbour',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     if (!leadsToBase(act)) return fine;

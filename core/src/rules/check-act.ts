@@ -2,7 +2,7 @@ import { familyOf } from '../materials/layer-kinds.ts';
 import { OPS, type Act, type OpName } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { physicalReasons } from '../operations/perform.ts';
-import { zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
+import { soundNeighbour, zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { BLOCKING_RULES } from './blocking.ts';
 import { BUILD_RULES } from './build.ts';
 import { CLEAN_RULES } from './cleanliness.ts';
@@ -27,9 +27,22 @@ export const RULES: readonly Rule[] = [
   ...CLEAN_RULES,
 ];
 
+/** What is physically wrong with an act, of whatever rule the operation names; heard after the rules of the trade. */
+const PHYSICAL: Rule = {
+  id: 'op',
+  on: OPS,
+  asks: 'The operation can be done on this zone at all.',
+  judge: ({ act, zone, context }) =>
+    physicalReasons(zone, act, context).map((reason): Verdict => ({
+      level: 'must',
+      zoneId: zone.zone.id,
+      reason,
+    })),
+};
+
 type RulesByOp = ReadonlyMap<OpName, readonly Rule[]>;
 const rulesOn = (wanted: (rule: Rule) => boolean): RulesByOp =>
-  new Map(OPS.map((op) => [op, RULES.filter((rule) => rule.on.includes(op) && wanted(rule))]));
+  new Map(OPS.map((op) => [op, [...RULES, PHYSICAL].filter((rule) => rule.on.includes(op) && wanted(rule))]));
 const ADVICE = rulesOn(({ isAdvice }) => isAdvice === true);
 
 /** Rules that decide on a panel of these families; those of plastic need not be asked where there is none. */
@@ -52,12 +65,18 @@ function decidingOn(panel: Context['panel']): RulesByOp {
 const trialsOf = (act: Act, panel: PanelState, context: Context): Trial[] =>
   act.zones.map((id) => ({ act, zone: zoneOf(panel, id), panel, context }));
 
+/** What a rule said about a zone beside this neighbour. */
+interface Saying {
+  readonly verdicts: readonly Verdict[];
+  readonly neighbour: ZoneState | null;
+}
+
 /** What each rule of an operation said about a zone, at the rule's place in the list. */
-type Heard = (readonly Verdict[] | undefined)[];
+type Heard = (Saying | undefined)[];
 
 /**
- * What rules that read nothing but the zone said before, by zone and act: zones that did not change since are not
- * asked again. One for a whole search, whose context does not change.
+ * What rules said before that read no more than the zone and its sound neighbour, by zone and act: where neither
+ * changed since they are not asked again. One for a whole search, whose context does not change.
  */
 export type Hearings = WeakMap<ZoneState, Map<string, Heard>>;
 
@@ -70,13 +89,21 @@ function heardBefore(hearings: Hearings, zone: ZoneState, name: string): Heard {
   return known;
 }
 
-function heard(rules: readonly Rule[], trials: readonly Trial[], before?: readonly Heard[]): Verdict[] {
+function heard(
+  rules: readonly Rule[],
+  trials: readonly Trial[],
+  neighbour: ZoneState | null,
+  before?: readonly Heard[],
+): Verdict[] {
   const verdicts: Verdict[] = [];
   rules.forEach((rule, nth) =>
     trials.forEach((trial, i) => {
-      const known = before?.[i];
-      const said = rule.reads === 'panel' || !known ? rule.judge(trial) : (known[nth] ??= rule.judge(trial));
-      if (said.length > 0) verdicts.push(...said);
+      const known = rule.reads === 'panel' ? undefined : before?.[i];
+      const said = known?.[nth];
+      const holds = said && (rule.reads !== 'neighbour' || said.neighbour === neighbour);
+      const now = holds ? said.verdicts : rule.judge(trial);
+      if (known && !holds) known[nth] = { verdicts: now, neighbour };
+      if (now.length > 0) verdicts.push(...now);
     }),
   );
   return verdicts;
@@ -95,16 +122,12 @@ export function decideAct(
 ): Verdict[] {
   const trials = trialsOf(act, panel, context);
   const before = memo && trials.map(({ zone }) => heardBefore(memo.hearings, zone, memo.name));
-  const verdicts = heard(decidingOn(context.panel).get(act.op)!, trials, before);
-  for (const { zone } of trials)
-    for (const reason of physicalReasons(zone, act, panel, context))
-      verdicts.push({ level: 'must', zoneId: zone.zone.id, reason });
-  return verdicts;
+  return heard(decidingOn(context.panel).get(act.op)!, trials, soundNeighbour(panel), before);
 }
 
 /** How an act is done right: notes of the rules that only advise. */
 export const adviceOn = (act: Act, panel: PanelState, context: Context): Verdict[] =>
-  heard(ADVICE.get(act.op)!, trialsOf(act, panel, context));
+  heard(ADVICE.get(act.op)!, trialsOf(act, panel, context), soundNeighbour(panel));
 
 /** All that is said of an act in this state, advice included. */
 export const checkAct = (act: Act, panel: PanelState, context: Context): Verdict[] => [

@@ -48,13 +48,19 @@ export interface ZoneRule extends RuleHead {
   readonly judge: (trial: ZoneTrial) => readonly Verdict[];
 }
 
+/** A rule that looks at the zone and at the sound finish that it must come level with, through `soundNeighbour`. */
+export interface NeighbourRule extends RuleHead {
+  readonly reads: 'neighbour';
+  readonly judge: (trial: Trial) => readonly Verdict[];
+}
+
 /** A rule that looks at the clock, the other zones or the masking too. */
 export interface PanelRule extends RuleHead {
   readonly reads: 'panel';
   readonly judge: (trial: Trial) => readonly Verdict[];
 }
 
-export type Rule = ZoneRule | PanelRule;
+export type Rule = ZoneRule | NeighbourRule | PanelRule;
 
 type MakeRemedy = (why: readonly Reason[]) => Act;
 type Wording = Pick<Reason, 'code' | 'facts'> & { readonly source?: Reason['source'] };

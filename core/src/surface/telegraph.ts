@@ -24,6 +24,31 @@ export interface CoatsToCome {
   readonly target: Target;
 }
 
+/** Share of a groove that is left in each plane that matters, with that plane's limit. */
+function planesOf({ sealerCoats, sealerSolids, target }: CoatsToCome, figures: SandingFigures) {
+  const { solidsShare, baseCoats, clearCoats } = figures;
+  const { quality, base } = target;
+  const underClear =
+    (1 - (sealerSolids ?? solidsShare.sealer)) ** sealerCoats * (1 - solidsShare[base.carrier]) ** baseCoats;
+  const throughClear = underClear * (1 - solidsShare.clear) ** clearCoats;
+  const gloss = { plane: 'gloss', share: throughClear, limitUm: figures.glossLimitUm[quality] } as const;
+  const flake = { plane: 'flake', share: underClear, limitUm: figures.flakeLimitUm[quality] } as const;
+  return base.effect === 'solid' ? [gloss] : [gloss, flake];
+}
+
+/** Groove left in each plane that matters, for a scratch of `depthUm` under the coats to come. */
+export const telegraph = (
+  depthUm: number,
+  coats: CoatsToCome,
+  figures: SandingFigures = DEFAULT_FIGURES,
+): Telegraph[] =>
+  planesOf(coats, figures).map(({ plane, share, limitUm }) => ({
+    plane,
+    grooveUm: depthUm * share,
+    limitUm,
+    passes: depthUm * share <= limitUm,
+  }));
+
 /** A coat that levels over the groove, in order. */
 interface LevellingCoat {
   readonly name: 'sealer' | 'base' | 'clear';
@@ -44,35 +69,6 @@ function coatsOf(
     ...some('clear', clearCoats, solidsShare.clear),
   ];
 }
-
-const shareLeft = (coats: readonly LevellingCoat[]): number =>
-  coats.reduce((share, { solids }) => share * (1 - solids), 1);
-
-/** Share of a groove that is left in each plane that matters, with that plane's limit. */
-function planesOf(coats: CoatsToCome, figures: SandingFigures) {
-  const all = coatsOf(coats, figures);
-  const { quality, base } = coats.target;
-  const gloss = { plane: 'gloss', share: shareLeft(all), limitUm: figures.glossLimitUm[quality] } as const;
-  const flake = {
-    plane: 'flake',
-    share: shareLeft(all.filter(({ name }) => name !== 'clear')),
-    limitUm: figures.flakeLimitUm[quality],
-  } as const;
-  return base.effect === 'solid' ? [gloss] : [gloss, flake];
-}
-
-/** Groove left in each plane that matters, for a scratch of `depthUm` under the coats to come. */
-export const telegraph = (
-  depthUm: number,
-  coats: CoatsToCome,
-  figures: SandingFigures = DEFAULT_FIGURES,
-): Telegraph[] =>
-  planesOf(coats, figures).map(({ plane, share, limitUm }) => ({
-    plane,
-    grooveUm: depthUm * share,
-    limitUm,
-    passes: depthUm * share <= limitUm,
-  }));
 
 /** What is left of a groove after one coat. */
 export interface GrooveAfter {
