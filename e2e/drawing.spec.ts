@@ -31,7 +31,18 @@ test('zones are added, moved, bent, split, stacked and taken away, and the panel
   await page.mouse.up();
   await expect.poll(async () => (await shape.boundingBox())!.x).toBeLessThan(box.x - 15);
 
-  await tool(page, 'Split zone D across').click();
+  // Along a line, whose ends are taken like corners.
+  await tool(page, 'Split zone D along a line').click();
+  const end = page.getByRole('button', { name: /^End 1 of the split/ });
+  await end.focus();
+  await end.press('Shift+ArrowRight');
+  await expect(page.getByText('Zone D keeps the largest part; one zone comes new.')).toBeVisible();
+  await tool(page, 'Split here').click();
+  await expect(zones(page)).toHaveCount(5);
+  await tool(page, 'Join zone D with another').click();
+  await page.getByRole('menuitem', { name: /^E, zone E: becomes part of D/ }).click();
+  await expect(zones(page)).toHaveText([/old finish/, /stripped patch/, /filled dent/, /zone D.*0.14 m²/]);
+  await tool(page, 'Take back the last change of the panel').click();
   await expect(zones(page)).toHaveCount(5);
   await tool(page, 'Lay zone D on top').click();
   await expect(zones(page).last()).toHaveText(/zone D/);

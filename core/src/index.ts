@@ -33,11 +33,11 @@ export {
   withNewZone,
   withOutline,
   withShape,
-  withSplitZone,
   withSurveyOf,
   withZoneOnTop,
   withoutZone,
 } from './survey/drawing.ts';
+export { joinableWith, middleLine, turned, withJoinedZones, withSplitZone } from './survey/parting.ts';
 export { OUTLINES, OUTLINE_KINDS, outlineOf } from './survey/outlines.ts';
 export type { OutlineKind } from './survey/outlines.ts';
 export { boundsOf } from './survey/polygon.ts';

@@ -1,11 +1,11 @@
 import { OUTLINES, outlineOf, type OutlineKind } from './outlines.ts';
 import type { Panel } from './panel.ts';
 import { areaOfPolygonM2, boundsOf } from './polygon.ts';
-import { regionsOf, withAreas } from './regions.ts';
-import { freeZoneId, halves } from './shaping.ts';
+import { withAreas } from './regions.ts';
+import { freeZoneId } from './shaping.ts';
 import type { Polygon, Zone } from './zone.ts';
 
-/** Drawing on a panel: an outline, and zones that are added, split, put on top or taken away. Areas follow. */
+/** Drawing on a panel: an outline, and zones that are added, put on top or taken away. Areas follow. */
 
 /** Size of an outline of this kind with the panel's area, mm. */
 export function sizeFor(
@@ -90,24 +90,6 @@ export function withNewZone(panel: Panel, like: Zone): { readonly panel: Panel; 
   const [width, height] = [(right - left) * NEW_SHARE, (bottom - top) * NEW_SHARE];
   const shape = box((left + right - width) / 2, (top + bottom - height) / 2, width, height);
   return { panel: withAreas({ ...panel, zones: [...panel.zones, { ...fresh, shape }] }), id };
-}
-
-/** The panel with a zone cut in two through its middle; null where its shape does not come apart. */
-export function withSplitZone(panel: Panel, zoneId: string, way: 'across' | 'down'): Panel | null {
-  const zone = panel.zones.find(({ id }) => id === zoneId);
-  const region = regionsOf(panel)?.find((candidate) => candidate.zoneId === zoneId);
-  const visible = region?.polygons[0]?.[0]?.slice(0, -1).map(([x, y]): [number, number] => [x, y]);
-  const parts = zone && (zone.shape ?? visible) ? halves((zone.shape ?? visible)!, way) : null;
-  if (!zone || !parts) return null;
-  const id = freeZoneId(panel.zones);
-  // The rest of the panel stays the rest; what is cut off it becomes a zone that lies on it.
-  const first = zone.shape ? { ...zone, shape: parts[0] } : zone;
-  const second: Zone = { ...zone, id, name: `zone ${id}`, shape: parts[1], isAreaMeasured: undefined };
-  const at = panel.zones.indexOf(zone);
-  const zones = zone.shape
-    ? [...panel.zones.slice(0, at), first, second, ...panel.zones.slice(at + 1)]
-    : [first, second, ...panel.zones.filter((other) => other !== zone)];
-  return withAreas({ ...panel, zones });
 }
 
 export const withShape = (panel: Panel, zoneId: string, shape: Polygon): Panel =>

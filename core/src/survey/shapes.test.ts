@@ -1,19 +1,12 @@
 import fc from 'fast-check';
 import { panelSchema, type Panel } from './panel.ts';
 import { spansAlong, usualCut } from './cut.ts';
-import {
-  sizeFor,
-  withNewZone,
-  withOutline,
-  withSplitZone,
-  withSurveyOf,
-  withZoneOnTop,
-  withoutZone,
-} from './drawing.ts';
+import { sizeFor, withNewZone, withOutline, withSurveyOf, withZoneOnTop, withoutZone } from './drawing.ts';
 import { OUTLINES, OUTLINE_KINDS, outlineOf } from './outlines.ts';
+import { joinableWith, middleLine, partsAlong, turned, withJoinedZones, withSplitZone } from './parting.ts';
 import { areaOfPolygonM2 } from './polygon.ts';
 import { regionsOf, shapeProblems, withAreas } from './regions.ts';
-import { freeZoneId, halves, snapped, withCorner } from './shaping.ts';
+import { freeZoneId, snapped, withCorner } from './shaping.ts';
 import type { Polygon } from './zone.ts';
 
 const box = (x: number, y: number, width: number, height: number): Polygon => [
@@ -33,6 +26,11 @@ const zone = (id: string, shape?: Polygon, more: object = {}) => ({
 });
 const panelOf = (...zones: object[]): Panel =>
   panelSchema.parse({ id: 'p', name: 'p', areaM2: 1, outline: box(0, 0, 1000, 1000), zones });
+const LEVEL = [
+  [0, 500],
+  [1000, 500],
+] as const;
+const UPRIGHT = turned(LEVEL);
 const areas = (panel: Panel): number[] => regionsOf(panel)!.map(({ areaM2 }) => areaM2);
 
 describe('regions', () => {
@@ -93,7 +91,8 @@ test('shapes that cross themselves or lie on one another break nothing: what can
       const drawn = withAreas(tangled);
       panelSchema.parse(drawn);
       shapeProblems(tangled);
-      for (const way of ['across', 'down'] as const) withSplitZone(tangled, 'B', way);
+      for (const line of [LEVEL, UPRIGHT]) withSplitZone(tangled, 'B', line);
+      joinableWith(tangled, 'B');
       const regions = regionsOf(tangled);
       if (regions === null) expect(drawn).toEqual(tangled);
       else spansAlong(usualCut(tangled)!, regions);
@@ -138,11 +137,6 @@ describe('shaping by hand', () => {
     expect(snapped([12, 9], outline)).toEqual([0, 0]);
     expect(snapped([500, 14], outline)).toEqual([500, 0]);
     expect(snapped([500, 200], outline)).toEqual([500, 200]);
-  });
-  test.each(['across', 'down'] as const)('halves %s keep the area', (way) => {
-    const shape = outlineOf('fender', 1100, 800);
-    const [one, other] = halves(shape, way)!;
-    expect(areaOfPolygonM2(one) + areaOfPolygonM2(other)).toBeGreaterThan(areaOfPolygonM2(shape) * 0.8);
   });
   test('one more corner comes in the middle of the longest edge, and the area stays', () => {
     const shape = box(0, 0, 400, 100);
@@ -205,7 +199,7 @@ describe('drawing', () => {
   test('a zone is added, split, put on top and taken away, and the panel stays whole', () => {
     const { panel: added, id } = withNewZone(drawn(), drawn().zones[0]!);
     expect(id).toBe('D');
-    const split = withSplitZone(added, 'D', 'across')!;
+    const split = withSplitZone(added, 'D', middleLine(added, 'D')!)!;
     const topped = withZoneOnTop(split, 'B');
     const fewer = withoutZone(topped, 'E');
     expect(split.zones.map((one) => one.id)).toEqual(['A', 'B', 'C', 'D', 'E']);
@@ -215,9 +209,8 @@ describe('drawing', () => {
       expect(panel.zones.reduce((sum, { areaM2 }) => sum + areaM2, 0)).toBeCloseTo(panel.areaM2, 2);
     }
   });
-  test('the rest of a panel is split too, and the last zone stays', () => {
+  test('the last zone stays', () => {
     const whole = panelOf(zone('A'));
-    expect(areasOf(withSplitZone(whole, 'A', 'down')!)).toEqual({ A: 0.5, B: 0.5 });
     expect(withoutZone(whole, 'A')).toBe(whole);
   });
   test('without an outline a new zone takes a quarter of the one it is made from', () => {
@@ -237,5 +230,93 @@ describe('drawing', () => {
       ['B', true],
       ['C', true],
     ]);
+  });
+});
+
+describe('parting and joining', () => {
+  const areasOf = ({ zones }: Panel) => Object.fromEntries(zones.map(({ id, areaM2 }) => [id, areaM2]));
+
+  test('a quarter turn of a line keeps its middle and its length', () => {
+    expect(UPRIGHT).toEqual([
+      [500, 0],
+      [500, 1000],
+    ]);
+  });
+  test('any line through a shape parts it without loss', () => {
+    const shape = outlineOf('fender', 1100, 800);
+    const on = fc.tuple(fc.integer({ min: 0, max: 1100 }), fc.integer({ min: 0, max: 800 }));
+    fc.assert(
+      fc.property(on, on, (p, q) => {
+        const parts = partsAlong(shape, [p, q]);
+        const m2 = (parts ?? [shape]).map(areaOfPolygonM2).reduce((sum, part) => sum + part, 0);
+        expect(m2).toBeCloseTo(areaOfPolygonM2(shape), 2);
+      }),
+      { numRuns: 100, seed: 3 },
+    );
+  });
+  test('a line that misses the shape, or is none, leaves it whole', () => {
+    expect(partsAlong(box(0, 0, 100, 100), LEVEL)).toBeNull();
+    expect(partsAlong(box(0, 0, 100, 100), [LEVEL[0], LEVEL[0]])).toBeNull();
+  });
+  test('a line over a notch makes three zones of one', () => {
+    const notched: Polygon = [
+      [0, 0],
+      [300, 0],
+      [300, 500],
+      [600, 500],
+      [600, 0],
+      [1000, 0],
+      [1000, 900],
+      [0, 900],
+    ];
+    const split = withSplitZone(panelOf(zone('A'), zone('B', notched)), 'B', [
+      [0, 300],
+      [1000, 300],
+    ])!;
+    expect(areasOf(split)).toEqual({ A: 0.25, B: 0.54, C: 0.12, D: 0.09 });
+    expect(split.zones.every(({ layers }) => layers[0]!.kind === 'steel')).toBe(true);
+  });
+  test('the rest of the panel is split too: what is cut off lies under the other zones', () => {
+    const whole = panelOf(zone('A'), zone('B', box(0, 0, 200, 200)));
+    const split = withSplitZone(whole, 'A', [
+      [300, 0],
+      [300, 1000],
+    ])!;
+    expect(split.zones.map(({ id }) => id)).toEqual(['A', 'C', 'B']);
+    expect(areasOf(split)).toEqual({ A: 0.7, C: 0.26, B: 0.04 });
+  });
+  test('what was split joins again to what it was', () => {
+    const whole = panelOf(zone('A'), zone('B', box(100, 100, 600, 300)));
+    const split = withSplitZone(whole, 'B', middleLine(whole, 'B')!)!;
+    const joined = withJoinedZones(split, 'B', 'C')!;
+    expect(areasOf(joined)).toEqual(areasOf(withAreas(whole)));
+    expect(joined.zones.map(({ id }) => id)).toEqual(['A', 'B']);
+  });
+  test('zones that lie apart are not joined; one with the rest of the panel becomes the rest', () => {
+    const made = panelOf(
+      zone('A', undefined, { layers: [{ kind: 'steel' }, { kind: 'old-finish', um: 90 }] }),
+      zone('B', box(0, 0, 100, 100)),
+      zone('C', box(500, 500, 100, 100)),
+      zone('D', box(550, 550, 100, 100)),
+    );
+    expect(withJoinedZones(made, 'B', 'C')).toBeNull();
+    expect(joinableWith(made, 'C').map(({ id }) => id)).toEqual(['A', 'D']);
+    const rest = withJoinedZones(made, 'B', 'A')!;
+    expect(rest.zones.map(({ id, shape, layers }) => [id, shape, layers.length])[0]).toEqual([
+      'B',
+      undefined,
+      1,
+    ]);
+    expect(areasOf(rest)).toEqual({ B: 0.9825, C: 0.0075, D: 0.01 });
+  });
+  test('without an outline areas add up', () => {
+    const plain = panelSchema.parse({
+      id: 'p',
+      name: 'p',
+      areaM2: 1,
+      zones: [zone('A'), zone('B'), zone('C')],
+    });
+    expect(areasOf(withJoinedZones(plain, 'C', 'A')!)).toEqual({ B: 0.01, C: 0.02 });
+    expect(middleLine(plain, 'A')).toBeNull();
   });
 });

@@ -1,9 +1,6 @@
-import polygonClipping, { type MultiPolygon } from 'polygon-clipping';
-import { areaOfPolygonM2, boundsOf } from './polygon.ts';
-import { clipped, geometry } from './regions.ts';
 import type { Polygon, Zone } from './zone.ts';
 
-/** What a hand does to shapes on a panel: snap to its outline, split, find a free letter. */
+/** What a hand does to shapes on a panel: snap to its outline, get one more corner, find a free letter. */
 
 /** Points nearer than this to an edge or corner of the outline are taken to be on it, mm. */
 const SNAP_MM = 25;
@@ -36,35 +33,6 @@ export function freeZoneId(zones: readonly Pick<Zone, 'id'>[]): string {
     letters.find((id) => !taken.has(id)) ??
     Array.from({ length: 99 }, (_, i) => `Z${i + 1}`).find((id) => !taken.has(id))!
   );
-}
-
-/** A shape cut in two by a level or an upright line through its middle. */
-export function halves(shape: Polygon, way: 'across' | 'down'): readonly [Polygon, Polygon] | null {
-  const { left, right, top, bottom } = boundsOf(shape);
-  const [x, y] = [(left + right) / 2, (top + bottom) / 2];
-  const first: Polygon =
-    way === 'across'
-      ? [
-          [left, top],
-          [right, top],
-          [right, y],
-          [left, y],
-        ]
-      : [
-          [left, top],
-          [x, top],
-          [x, bottom],
-          [left, bottom],
-        ];
-  const part = (cut: MultiPolygon | null): Polygon | undefined =>
-    (cut ?? [])
-      .map(([outer]) =>
-        outer!.slice(0, -1).map(([px, py]): [number, number] => [Math.round(px), Math.round(py)]),
-      )
-      .sort((a, b) => areaOfPolygonM2(b) - areaOfPolygonM2(a))[0];
-  const one = part(clipped(() => polygonClipping.intersection(geometry(shape), geometry(first))));
-  const other = part(clipped(() => polygonClipping.difference(geometry(shape), geometry(first))));
-  return one && other && one.length >= 3 && other.length >= 3 ? [one, other] : null;
 }
 
 /** The shape with one more corner, in the middle of its longest edge. */

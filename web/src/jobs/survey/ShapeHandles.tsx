@@ -1,5 +1,6 @@
 import { snapped, type Polygon } from '@blue-ledge/core';
 import { useState, type KeyboardEvent } from 'react';
+import { useFormat } from '../../state/units.ts';
 import { ringPath, type Frame, type Point } from '../../shared/panel-map/panel-frame.ts';
 import { useDrag } from '../../shared/panel-map/use-drag.ts';
 
@@ -16,6 +17,7 @@ const LEAST_CORNERS = 3;
 
 /** The selected zone's shape: taken as a whole or by a corner, with the pointer or the arrow keys. */
 export function ShapeHandles({ zoneId, shape, outline, frame, onShape }: ShapeHandlesProps) {
+  const { quantity } = useFormat();
   const [drawn, setDrawn] = useState<Polygon | null>(null);
   const shown = drawn ?? shape;
   const shifted = ([dx, dy]: Point): Polygon =>
@@ -44,7 +46,7 @@ export function ShapeHandles({ zoneId, shape, outline, frame, onShape }: ShapeHa
       {shown.map((corner, i) => (
         <Corner
           key={i}
-          label={`Corner ${i + 1} of zone ${zoneId}, ${corner[0]} mm from the left, ${corner[1]} mm from the top`}
+          label={`Corner ${i + 1} of zone ${zoneId}, ${quantity('Mm', corner[0])} from the left, ${quantity('Mm', corner[1])} from the top`}
           at={corner}
           frame={frame}
           onMove={(by) => setDrawn(bent(i, by))}

@@ -2,23 +2,25 @@ import {
   BorderOuterOutlined,
   CopyOutlined,
   DeleteOutlined,
+  MergeCellsOutlined,
   PlusOutlined,
   SplitCellsOutlined,
   ToTopOutlined,
   UndoOutlined,
 } from '@ant-design/icons';
 import {
+  joinableWith,
   withCorner,
   withNewZone,
   withShape,
-  withSplitZone,
+  withJoinedZones,
   withZoneOnTop,
   withoutZone,
   type Panel,
   type Zone,
 } from '@blue-ledge/core';
-import { Button, Tooltip } from 'antd';
-import type { ReactNode } from 'react';
+import { Button, Dropdown, Tooltip } from 'antd';
+import { useState, type ReactNode } from 'react';
 import type { PanelEdit } from './use-panel-edit.ts';
 
 interface ShapeToolsProps {
@@ -26,15 +28,12 @@ interface ShapeToolsProps {
   readonly zone: Zone;
   readonly edit: PanelEdit;
   readonly onSelect: (zoneId: string) => void;
+  readonly onSplit: () => void;
   readonly onCopy: () => void;
 }
 
 /** What can be done to the zones as shapes on the panel. */
-export function ShapeTools({ panel, zone, edit, onSelect, onCopy }: ShapeToolsProps) {
-  const split = (way: 'across' | 'down'): void => {
-    const next = withSplitZone(panel, zone.id, way);
-    if (next) edit.change(next);
-  };
+export function ShapeTools({ panel, zone, edit, onSelect, onSplit, onCopy }: ShapeToolsProps) {
   const add = (): void => {
     const { panel: next, id } = withNewZone(panel, zone);
     edit.change(next);
@@ -49,17 +48,12 @@ export function ShapeTools({ panel, zone, edit, onSelect, onCopy }: ShapeToolsPr
     <div className="shape-tools" role="toolbar" aria-label="Zones on the panel">
       <Tool label="Add a zone" icon={<PlusOutlined />} onClick={add} />
       <Tool
-        label={`Split zone ${zone.id} across`}
-        icon={<SplitCellsOutlined rotate={90} />}
-        isOff={!isDrawn}
-        onClick={() => split('across')}
-      />
-      <Tool
-        label={`Split zone ${zone.id} down`}
+        label={`Split zone ${zone.id} along a line`}
         icon={<SplitCellsOutlined />}
         isOff={!isDrawn}
-        onClick={() => split('down')}
+        onClick={onSplit}
       />
+      <JoinTool panel={panel} zone={zone} edit={edit} />
       <Tool
         label={`One more corner for zone ${zone.id}`}
         icon={<BorderOuterOutlined />}
@@ -86,6 +80,33 @@ export function ShapeTools({ panel, zone, edit, onSelect, onCopy }: ShapeToolsPr
         onClick={() => edit.undo?.()}
       />
     </div>
+  );
+}
+
+/** The zones that this one may be joined with; it keeps its own survey. */
+function JoinTool({ panel, zone, edit }: Pick<ShapeToolsProps, 'panel' | 'zone' | 'edit'>) {
+  const [isOpen, setIsOpen] = useState(false);
+  const others = isOpen ? joinableWith(panel, zone.id) : [];
+  const join = (otherId: string): void => {
+    const next = withJoinedZones(panel, zone.id, otherId);
+    if (next) edit.change(next);
+  };
+  const items = others.map(({ id, name }) => ({ key: id, label: `${id}, ${name}: becomes part of ${zone.id}` }));
+  const none = { key: '', label: `No zone touches zone ${zone.id}`, disabled: true };
+  return (
+    <Dropdown
+      trigger={['click']}
+      disabled={panel.zones.length < 2}
+      onOpenChange={setIsOpen}
+      menu={{ items: items.length > 0 ? items : [none], onClick: ({ key }) => join(key) }}
+    >
+      <Button
+        type="text"
+        icon={<MergeCellsOutlined />}
+        aria-label={`Join zone ${zone.id} with another`}
+        title={`Join zone ${zone.id} with another`}
+      />
+    </Dropdown>
   );
 }
 

@@ -1,9 +1,18 @@
 import { DownloadOutlined, RightOutlined, SettingOutlined } from '@ant-design/icons';
-import { contradictionsOf, regionsOf, shapeProblems, withShape, type Panel } from '@blue-ledge/core';
+import {
+  contradictionsOf,
+  middleLine,
+  regionsOf,
+  shapeProblems,
+  withShape,
+  type CutLine,
+  type Panel,
+} from '@blue-ledge/core';
 import { Button } from 'antd';
 import { useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { saveSvg } from '../../shared/export-drawing.ts';
+import { CutHandles } from '../../shared/panel-map/CutHandles.tsx';
 import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
 import { useCut } from '../../shared/panel-map/use-cut.ts';
 import { ZoneList } from '../../shared/panel-map/ZoneList.tsx';
@@ -15,6 +24,7 @@ import { PanelFactsDrawer } from './PanelFactsDrawer.tsx';
 import { PanelNotice } from './PanelNotice.tsx';
 import { ShapeHandles } from './ShapeHandles.tsx';
 import { ShapeTools } from './ShapeTools.tsx';
+import { SplitBar } from './SplitBar.tsx';
 import { usePanelEdit } from './use-panel-edit.ts';
 import { ZoneEditor } from './ZoneEditor.tsx';
 import './survey.css';
@@ -39,6 +49,10 @@ export function SurveyStage() {
   const zone = panel.zones.find(({ id }) => id === search.get('zone')) ?? panel.zones[0]!;
   const select = (id: string): void => setSearch({ zone: id }, { replace: true });
   const { shape } = zone;
+  const [split, setSplit] = useState<{ readonly zoneId: string; readonly line: CutLine } | null>(null);
+  /** The line along which the selected zone is about to be split; picking another zone puts it away. */
+  const line = split?.zoneId === zone.id ? split.line : null;
+  const setLine = (next: CutLine | null): void => setSplit(next && { zoneId: zone.id, line: next });
 
   return (
     <div className="survey">
@@ -55,7 +69,18 @@ export function SurveyStage() {
             Panel facts
           </Button>
         </header>
-        <ShapeTools panel={panel} zone={zone} edit={edit} onSelect={select} onCopy={() => setOpen('copy')} />
+        {line ? (
+          <SplitBar panel={panel} zoneId={zone.id} line={line} onLine={setLine} onSplit={edit.change} />
+        ) : (
+          <ShapeTools
+            panel={panel}
+            zone={zone}
+            edit={edit}
+            onSelect={select}
+            onSplit={() => setLine(middleLine(panel, zone.id))}
+            onCopy={() => setOpen('copy')}
+          />
+        )}
         <div ref={mapBox} className="map-box">
           {size.width > 0 && (
             <PanelMap
@@ -64,7 +89,10 @@ export function SurveyStage() {
               height={size.height}
               selected={zone.id}
               onSelect={select}
-              {...(shape
+              {...(line
+                ? { over: (frame) => <CutHandles use="split" cut={line} frame={frame} onCut={setLine} /> }
+                : {})}
+              {...(shape && !line
                 ? {
                     over: (frame) => (
                       <ShapeHandles

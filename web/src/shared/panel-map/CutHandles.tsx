@@ -1,9 +1,14 @@
 import type { CutLine } from '@blue-ledge/core';
 import { useState } from 'react';
+import { useFormat } from '../../state/units.ts';
 import type { Frame, Point } from './panel-frame.ts';
 import { useDrag } from './use-drag.ts';
 
+/** What a line on the map is for, and the letters of its ends. */
+const LINES = { cut: ['L', 'L′'], split: ['1', '2'] } as const;
+
 interface CutHandlesProps {
+  readonly use?: keyof typeof LINES;
   readonly cut: CutLine;
   readonly frame: Frame;
   /** Absent where the cut is only shown. */
@@ -12,8 +17,8 @@ interface CutHandlesProps {
 
 const moved = ([x, y]: Point, [dx, dy]: Point): [number, number] => [Math.round(x + dx), Math.round(y + dy)];
 
-/** The line of the cut; each end is taken and put elsewhere, by pointer or by the arrow keys. */
-export function CutHandles({ cut, frame, onCut }: CutHandlesProps) {
+/** A line across the map; each end is taken and put elsewhere, by pointer or by the arrow keys. */
+export function CutHandles({ use = 'cut', cut, frame, onCut }: CutHandlesProps) {
   const [shift, setShift] = useState<readonly [Point, Point]>([
     [0, 0],
     [0, 0],
@@ -28,7 +33,8 @@ export function CutHandles({ cut, frame, onCut }: CutHandlesProps) {
       {([0, 1] as const).map((end) => (
         <CutEnd
           key={end}
-          name={end === 0 ? 'L' : 'L′'}
+          use={use}
+          name={LINES[use][end]}
           at={shown[end]}
           frame={frame}
           onMove={onCut && ((by) => setShift(end === 0 ? [by, [0, 0]] : [[0, 0], by]))}
@@ -49,6 +55,7 @@ export function CutHandles({ cut, frame, onCut }: CutHandlesProps) {
 }
 
 interface CutEndProps {
+  readonly use: keyof typeof LINES;
   readonly name: string;
   readonly at: Point;
   readonly frame: Frame;
@@ -56,7 +63,8 @@ interface CutEndProps {
   readonly onEnd?: ((by: Point) => void) | undefined;
 }
 
-function CutEnd({ name, at, frame, onMove, onEnd }: CutEndProps) {
+function CutEnd({ use, name, at, frame, onMove, onEnd }: CutEndProps) {
+  const { quantity } = useFormat();
   const drag = useDrag(frame, { onMove: (by) => onMove?.(by), onEnd: (by) => onEnd?.(by) });
   const [x, y] = frame.toPx(at);
   const handle = onEnd
@@ -64,7 +72,7 @@ function CutEnd({ name, at, frame, onMove, onEnd }: CutEndProps) {
         ...drag,
         role: 'button',
         tabIndex: 0,
-        'aria-label': `End ${name} of the cut, ${Math.round(at[0])} mm from the left, ${Math.round(at[1])} mm from the top; move it with the arrow keys`,
+        'aria-label': `End ${name} of the ${use}, ${quantity('Mm', at[0])} from the left, ${quantity('Mm', at[1])} from the top; move it with the arrow keys`,
         className: 'map-handle',
       }
     : {};
