@@ -31,6 +31,8 @@ export const sheetSchema = z.looseObject({
   name: z.string().min(1).max(120),
   kind: z.enum([...LAYER_KIND_NAMES, 'cleaner', 'guide-coat']),
   version: z.number().int().min(1).default(1),
+  /** What this entry is mixed for, where that is not the usual use of its kind: an epoxy reduced as sealer. */
+  use: z.enum(['sealer']).optional(),
   components: z.array(componentSchema).min(1).max(6),
   refCelsius: z.number().min(0).max(60).default(20),
   /** Dry film of one coat, how many coats, and the most in one application. */

@@ -101,7 +101,7 @@ const among = <T extends string>(names: readonly T[]): ((op: string) => op is T)
 };
 
 const stripOp = among(STRIP_OPS);
-const lastOp = among(LAST_OPS);
+export const isLastOp = among(LAST_OPS);
 const coatOp = among(COAT_OPS);
 const sandOp = among(SAND_OPS);
 const bodyOp = among(BODY_OPS);
@@ -114,7 +114,7 @@ export const isLaying = (act: Act): act is CoatAct | BodyAct => isCoat(act) || i
 
 export const isStripping = (act: Act): boolean => stripOp(act.op);
 /** The last coat before base: it is not sanded, and base goes on inside its window. */
-export const isLastCoat = (act: Act): act is CoatAct => lastOp(act.op);
+export const isLastCoat = (act: Act): act is CoatAct => isLastOp(act.op);
 /** Base follows this act: the last coat, or the hand-over itself. */
 export const leadsToBase = (act: Act): boolean => isLastCoat(act) || act.op === 'hand-over';
 

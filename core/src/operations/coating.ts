@@ -5,7 +5,7 @@ import { labelOf } from '../materials/layer-kinds.ts';
 import { readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
 import { isLowEnergy } from '../survey/zone-facts.ts';
 import type { Reason } from '../wording/reason.ts';
-import type { CoatAct } from './act.ts';
+import { isLastCoat, type CoatAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
 import { sandableAfterMin } from './curing.ts';
 import { opReason, type Moment, type Operation } from './operation.ts';
@@ -53,13 +53,14 @@ export function volumeMl(zones: readonly ZoneState[], act: CoatAct, context: Con
   return net + ruleIn(context, 'cupLossMl').value;
 }
 
-function laidCoat(sheet: ProductSheet, { endMin, context }: Moment): LaidCoat {
+function laidCoat(act: CoatAct, sheet: ProductSheet, { endMin, context }: Moment): LaidCoat {
   const sandAfter = sandableAfterMin(sheet, context);
   return {
     sheetId: sheet.id,
     flashedAtMin: endMin + flashMin(sheet.flash.beforeNextMin, sheet, context),
     sandableAtMin: sandAfter === null ? null : endMin + sandAfter.value,
     closesAtMin: endMin + sheet.recoat.closesMin,
+    isLast: isLastCoat(act),
   };
 }
 
@@ -69,7 +70,7 @@ function apply(zone: ZoneState, act: CoatAct, moment: Moment): ZoneState {
   const isBuild = kind === 'build' || kind === 'dtm';
   const looked = isUnprimedComposite(zone) ? raise(zone, 'look') : zone;
   const top = topOf(zone);
-  const coat = { kind, um: coatFilmUm(act, zone, sheet), laid: laidCoat(sheet, moment) };
+  const coat = { kind, um: coatFilmUm(act, zone, sheet), laid: laidCoat(act, sheet, moment) };
   // More of the same product is one film: what must stay, and what the sheet allows, is said of all of it.
   const isMore = top.laid?.sheetId === sheet.id && top.kind === kind;
   const stack = isMore

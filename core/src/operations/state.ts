@@ -29,6 +29,8 @@ export interface LaidCoat {
   readonly sandableAtMin: number | null;
   /** Last moment at which the next coat bonds without sanding. */
   readonly closesAtMin: number;
+  /** It is the last coat: only base goes on it. */
+  readonly isLast?: boolean;
 }
 
 export interface Scratch {

@@ -1,8 +1,9 @@
 import { familyOf, isBody, isMetal, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
-import type { Act, CoatAct, CoatOp } from '../operations/act.ts';
+import { isLastOp, type Act, type CoatAct, type CoatOp } from '../operations/act.ts';
 import { sagOf } from '../operations/coating.ts';
 import { isForPlastic, schoolIn, type Context } from '../operations/context.ts';
+import { productsFor } from '../operations/products.ts';
 import {
   has,
   isBare,
@@ -27,19 +28,16 @@ import { budgetsOf, filmOfUm } from './build-budget.ts';
  * Offers are generous on purpose; the rules refuse what is wrong, and the refusals are shown.
  */
 
-const COAT_OF: Partial<Record<ProductSheet['kind'], CoatOp>> = {
-  epoxy: 'prime-epoxy',
-  etch: 'prime-etch',
-  dtm: 'prime-dtm',
-  build: 'prime-build',
-  'plastic-primer': 'prime-plastic',
-  'wet-on-wet': 'prime-wet-on-wet',
-  sealer: 'seal',
-};
-const KIND_OF = Object.fromEntries(Object.entries(COAT_OF).map(([kind, op]) => [op, kind])) as Record<
-  CoatOp,
-  LayerKind
->;
+/** Coats that are offered, in this order. */
+const COATS: readonly CoatOp[] = [
+  'prime-epoxy',
+  'prime-etch',
+  'prime-dtm',
+  'prime-build',
+  'prime-plastic',
+  'prime-wet-on-wet',
+  'seal',
+];
 /** A coat goes over coats of a lower storey only; filler on top starts again. */
 const STOREY: Partial<Record<LayerKind, number>> = {
   etch: 1,
@@ -47,9 +45,8 @@ const STOREY: Partial<Record<LayerKind, number>> = {
   'plastic-primer': 1,
   dtm: 2,
   build: 2,
-  'wet-on-wet': 3,
-  sealer: 3,
 };
+const LAST_STOREY = 3;
 
 const idsOf = (zones: readonly ZoneState[]): string[] => zones.map((zone) => zone.zone.id).sort();
 
@@ -82,10 +79,7 @@ export function intents(panel: PanelState, context: Context): Act[] {
 const isOpenSoluble = (zone: ZoneState): boolean => zone.isSoluble && isFoundFinish(zone);
 
 /** The last coat is on. */
-const isSealed = (zone: ZoneState): boolean => {
-  const { kind, laid } = topOf(zone);
-  return laid !== undefined && (kind === 'sealer' || kind === 'wet-on-wet');
-};
+const isSealed = (zone: ZoneState): boolean => topOf(zone).laid?.isLast === true;
 
 /** Soluble finish may come off; isolating it is a coat like any other. */
 function strips(panel: PanelState, context: Context): Act[] {
@@ -102,7 +96,7 @@ function fills(panel: PanelState, context: Context): Act[] {
   const low = panel.zones.filter((zone) => zone.surface.lowUm > 0 && !isBody(topOf(zone).kind));
   if (low.length === 0) return [];
   const isOnPlastic = low.some((zone) => isRawPlastic(zone.stack[0]!.kind));
-  const fitting = sheetsOf(context, 'filler').filter((sheet) => isForPlastic(sheet) === isOnPlastic);
+  const fitting = productsFor('fill', context).filter((sheet) => isForPlastic(sheet) === isOnPlastic);
   return fitting.map((sheet) => ({
     op: 'fill',
     zones: idsOf(low),
@@ -110,9 +104,6 @@ function fills(panel: PanelState, context: Context): Act[] {
     why: [reason('F1', 'plan.fill'), schoolReason('filler', context)],
   }));
 }
-
-const sheetsOf = (context: Context, kind: ProductSheet['kind']): ProductSheet[] =>
-  [...context.shelf.values()].filter((sheet) => sheet.kind === kind).sort((a, b) => (a.id < b.id ? -1 : 1));
 
 interface Around {
   readonly panel: PanelState;
@@ -164,33 +155,39 @@ function zoneSets(op: CoatOp, { panel, context }: Around): string[][] {
 const isRubbedPlastic = ({ spots }: ZoneState): boolean => spots !== null && isRawPlastic(spots.to);
 
 const storeyOf = (zone: ZoneState): number => {
-  const top = topOf(zone);
-  return top.laid ? (STOREY[top.kind] ?? 0) : 0;
+  const { kind, laid } = topOf(zone);
+  if (!laid) return 0;
+  return laid.isLast ? LAST_STOREY : (STOREY[kind] ?? 0);
 };
 
 /** A coat goes over a lower storey; a build also over a build that is too thin to be blocked level. */
 function mayTake(op: CoatOp, sheet: ProductSheet, zone: ZoneState, { panel, context }: Around): boolean {
-  const storey = STOREY[KIND_OF[op]] ?? 0;
+  const storey = isLastOp(op) ? LAST_STOREY : (STOREY[sheet.kind as LayerKind] ?? 0);
   if (storeyOf(zone) < storey) return true;
   const hasRoom = filmOfUm(zone, sheet) + sheet.film.perCoatUm <= sheet.film.maxUm;
   const isBuild = op === 'prime-build' && storeyOf(zone) === storey;
   return isBuild && hasRoom && wantsMoreBuild(zone, panel, context);
 }
 
+/** Epoxy seals where the shop says that it does, and where bare metal shows through that a sealer may be too little for. */
+const mayEpoxySeal = (panel: PanelState, context: Context): boolean => {
+  const { side, source } = schoolIn(context, 'epoxySealer');
+  if (source !== 'default') return side === 'wet-on-wet';
+  return panel.zones.some(({ spots }) => spots !== null && isMetal(spots.to));
+};
+
 function coats(panel: PanelState, context: Context): Act[] {
-  return (Object.entries(COAT_OF) as [ProductSheet['kind'], CoatOp][]).flatMap(([kind, op]) =>
-    sheetsOf(context, kind).flatMap((sheet) =>
-      zoneSets(op, { panel, context })
-        .filter((zones) => zones.every((id) => mayTake(op, sheet, zoneOf(panel, id), { panel, context })))
-        .map((zones) =>
-          coatAct(
-            op,
-            sheet,
-            zones.map((id) => zoneOf(panel, id)),
-            { panel, context },
-          ),
-        ),
-    ),
+  const around = { panel, context };
+  const sealsWithEpoxy = mayEpoxySeal(panel, context);
+  return COATS.flatMap((op) =>
+    productsFor(op, context)
+      .filter(({ use }) => use === undefined || sealsWithEpoxy)
+      .flatMap((sheet) =>
+        zoneSets(op, around)
+          .map((ids) => ids.map((id) => zoneOf(panel, id)))
+          .filter((zones) => zones.every((zone) => mayTake(op, sheet, zone, around)))
+          .map((zones) => coatAct(op, sheet, zones, around)),
+      ),
   );
 }
 
@@ -209,19 +206,21 @@ function coatAct(op: CoatOp, sheet: ProductSheet, zones: readonly ZoneState[], a
     zones: idsOf(zones),
     coats: Object.fromEntries(zones.map((zone) => [zone.zone.id, count.on(zone)])),
     isLightFirst,
-    why: [...purposeOf(op, zones, around.context), ...count.why, ...light],
+    why: [...purposeOf(op, sheet, zones, around.context), ...count.why, ...light],
     ...(count.toneL === undefined ? {} : { toneL: count.toneL }),
   };
 }
 
-function purposeOf(op: CoatOp, zones: readonly ZoneState[], context: Context): Reason[] {
+function purposeOf(op: CoatOp, sheet: ProductSheet, zones: readonly ZoneState[], context: Context): Reason[] {
   if (op === 'seal') {
+    const { closesMin } = sheet.recoat;
+    const asSealer = sheet.use ? [reason('S8', 'S8.as-sealer', { closesMin }, 'sheet')] : [];
     const leaves = zones.some((zone) => topOf(zone).kind === 'ecoat' && !zone.surface.scratch);
     const left =
       leaves && schoolIn(context, 'ecoat').side === 'leave'
         ? [reason('N1', 'N1.leave', {}, schoolIn(context, 'ecoat').source)]
         : [];
-    return [reason('S1', 'S1.seal'), ...left];
+    return [...asSealer, reason('S1', 'S1.seal'), ...left];
   }
   if (op === 'prime-plastic')
     return [reason('P3', 'plan.plastic-primer'), schoolReason('plasticSystem', context)];

@@ -72,6 +72,11 @@ describe('why not...?', () => {
       { op: 'seal', zones: ['A'], sheetId: 'x' },
       /"x" is not on the shelf/,
     ],
+    [
+      'a product for something else',
+      { op: 'prime-epoxy', zones: ['A'], sheetId: 'epoxy-1-1-sealer' },
+      /reduced as sealer is no product for prime-epoxy/,
+    ],
     ['no grade', { op: 'abrade', zones: ['A'] }, /needs at least one grade/],
   ])('%s is said, and the rest is judged', (_, wrong, message) => {
     const judged = judge([wrong, { op: 'wash', zones: ['A', 'B'] }], true);

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { GRADES } from '../materials/grades.ts';
-import type { ProductSheet } from '../materials/sheet.ts';
 import type { Act, BodyOp, CoatOp, OpName, SandOp } from '../operations/act.ts';
 import { BODY_OPS, COAT_OPS, OPS, SAND_OPS } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { cureMethod } from '../operations/curing.ts';
+import { isProductFor } from '../operations/products.ts';
 import { TOOLS, type Tool } from '../materials/tools.ts';
 import { gradeText } from '../survey/finding.ts';
 import { idSchema } from '../survey/zone.ts';
@@ -33,21 +33,6 @@ export const ownActSchema = z.object({
 export const ownSequenceSchema = z.array(ownActSchema).max(120, 'must be at most 120 steps');
 export type OwnAct = z.infer<typeof ownActSchema>;
 
-/** Which sheets of the shelf an operation lays down; operations that lay nothing are not here. */
-export const SHEET_KIND_OF: Partial<Record<OpName, ProductSheet['kind']>> = {
-  promote: 'promoter',
-  'prime-epoxy': 'epoxy',
-  'prime-etch': 'etch',
-  'prime-dtm': 'dtm',
-  'prime-build': 'build',
-  'prime-plastic': 'plastic-primer',
-  'prime-wet-on-wet': 'wet-on-wet',
-  seal: 'sealer',
-  fill: 'filler',
-  glaze: 'glaze',
-  'plastic-repair': 'filler',
-  'seam-seal': 'seam',
-};
 /** Whether an operation wants grades. */
 export const isSandOp = (op: OpName): boolean => within(SAND_OPS, op);
 
@@ -85,7 +70,7 @@ function laid(op: CoatOp | BodyOp, { zones, sheetId, coats: typed }: OwnAct, { s
     const message = sheetId ? `"${sheetId}" is not on the shelf` : `${op} needs a product of the shelf`;
     return { ok: false, message: `sheetId: ${message}` };
   }
-  if (sheet.kind !== SHEET_KIND_OF[op] && !(op === 'seal' && sheet.kind === 'epoxy'))
+  if (!isProductFor(op, sheet))
     return { ok: false, message: `sheetId: ${sheet.name} is no product for ${op}` };
   if (within(BODY_OPS, op)) return { ok: true, act: { op, zones, sheetId: sheet.id, why: [] } };
   const on = (id: string): number => (typeof typed === 'object' ? typed[id] : typed) ?? sheet.film.coats;

@@ -5,6 +5,7 @@ import type { PanelState, ZoneState } from '../operations/state.ts';
 import type { Verdict } from '../rules/rule.ts';
 import { bestFirst, type Problem } from './best-first.ts';
 import { intents } from './intents.ts';
+import { sealsWithEpoxy } from './titles.ts';
 import { newMemo, prepare, type Performed } from './prepare.ts';
 import { scoreOf } from './score.ts';
 
@@ -43,7 +44,8 @@ const WORTH_SHOWING = 2.5;
 const COATS: readonly OpName[] = [...COAT_OPS, 'fill'];
 
 /** Choices by name: systems with the same family are the same system on other zones. */
-export const familyOfWay = (choices: readonly Act[]): string => choices.map((act) => act.op).join('.');
+export const familyOfWay = (choices: readonly Act[]): string =>
+  choices.map((act) => (sealsWithEpoxy(act) ? 'seal-epoxy' : act.op)).join('.');
 
 /** Searches one panel; deterministic, bounded by MOST_STATES. */
 export function searchSystems(start: PanelState, context: Context): Searched {
@@ -116,7 +118,11 @@ const zoneKey = ({
 }: ZoneState): string =>
   [
     zone.id,
-    stack.map((layer) => `${layer.kind}${Math.round(layer.um)}${layer.laid ? '+' : ''}`).join('/'),
+    stack
+      .map(
+        (layer) => `${layer.kind}${Math.round(layer.um)}${layer.laid ? (layer.laid.isLast ? '!' : '+') : ''}`,
+      )
+      .join('/'),
     surface.soil,
     surface.scratch?.grade,
     surface.lowUm,

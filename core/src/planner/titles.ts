@@ -22,14 +22,24 @@ const WORDS: Partial<Record<OpName, string>> = {
   seal: 'sealer',
 };
 
+const EPOXY_SEALER = 'epoxy as sealer';
+
 /** On one zone a strip is a strip, and an inspection is no work. */
 const ON_ZONE: Partial<Record<OpName, readonly string[]>> = { 'strip-sand': ['stripped'], inspect: [] };
+
+/** The sealer is a reduced epoxy. */
+export const sealsWithEpoxy = ({ op, why }: Pick<Act | Step, 'op' | 'why'>): boolean =>
+  op === 'seal' && why.some(({ code }) => code === 'S8.as-sealer');
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Stripping is named for what comes off. */
-const wordOf = (act: Act): string | undefined =>
-  isStripping(act) && act.why.some(({ code }) => code === 'O2.strip') ? 'soluble finish off' : WORDS[act.op];
+const wordOf = (act: Act): string | undefined => {
+  if (sealsWithEpoxy(act)) return EPOXY_SEALER;
+  return isStripping(act) && act.why.some(({ code }) => code === 'O2.strip')
+    ? 'soluble finish off'
+    : WORDS[act.op];
+};
 
 const wordsOf = (choices: readonly Act[]): string[] => choices.flatMap((act) => wordOf(act) ?? []);
 
@@ -44,7 +54,7 @@ export function refusedTitle(choices: readonly Act[], refused: Act, brokenOn: Zo
     const hasSealer = choices.some(isLastCoat);
     return capital([...before, hasSealer ? 'then base' : 'no sealer'].join(', '));
   }
-  const word = WORDS[refused.op] ?? refused.op;
+  const word = wordOf(refused) ?? refused.op;
   const hasCoat = choices.some((act) => act.op.startsWith('prime-') || act.op === 'fill');
   if (hasCoat) {
     const isEarlySeal =
@@ -55,9 +65,10 @@ export function refusedTitle(choices: readonly Act[], refused: Act, brokenOn: Zo
 }
 
 /** What a plan lays on one zone, or takes off it, in the words of the titles; "keyed only" where nothing. */
-export function wordsOnZone(steps: readonly Pick<Step, 'op' | 'zones'>[], zoneId: string): string {
-  const words = steps.flatMap(({ op, zones }) =>
-    zones.includes(zoneId) ? (ON_ZONE[op] ?? WORDS[op] ?? []) : [],
-  );
+export function wordsOnZone(steps: readonly Pick<Step, 'op' | 'zones' | 'why'>[], zoneId: string): string {
+  const words = steps.flatMap((step) => {
+    if (!step.zones.includes(zoneId)) return [];
+    return sealsWithEpoxy(step) ? EPOXY_SEALER : (ON_ZONE[step.op] ?? WORDS[step.op] ?? []);
+  });
   return capital([...new Set(words)].join(', ') || 'keyed only');
 }

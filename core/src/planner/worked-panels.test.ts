@@ -87,12 +87,22 @@ const WORKED: readonly Worked[] = [
     why: 'N1: a key everywhere, by this shop’s school',
   },
   {
-    panel: 'e-coat with a large cut-through',
+    panel: 'e-coat with a large cut-through in a shop that lets epoxy cure',
+    shop: { schools: { epoxySealer: 'cured' } },
     zones: [
       { stack: 'steel/ecoat:22', areaM2: 1, findings: [{ kind: 'rub-through', spotMm: 90, count: 1 }] },
     ],
     has: ['prime-'],
     why: 'N3: too large for a sealer alone',
+  },
+  {
+    panel: 'e-coat with a large cut-through',
+    zones: [
+      { stack: 'steel/ecoat:22', areaM2: 1, findings: [{ kind: 'rub-through', spotMm: 90, count: 1 }] },
+    ],
+    has: ['mask A', 'tack A', 'seal A', 'hand-over A'],
+    hasNot: ['prime-'],
+    why: 'M1, S8: epoxy reduced as sealer protects the metal and seals the rest',
   },
   {
     panel: 'a finish that peels on a third of the panel',
@@ -516,4 +526,20 @@ test('soluble finish: both ways are offered, and a sealer straight on it is refu
   expect(titles.some((title) => title.startsWith('Epoxy'))).toBe(true);
   expect(titles.some((title) => title.startsWith('Soluble finish off'))).toBe(true);
   expect(plan.systems.some(({ refusedBy }) => refusedBy[0]?.rule === 'O2')).toBe(true);
+});
+
+test('epoxy seals over sanded build where the shop says so, and is not offered where nobody asked for it', () => {
+  const zones = [
+    { stack: FINISH, areaM2: 1.5 },
+    { stack: 'steel', areaM2: 0.3 },
+  ];
+  const titlesIn = (schools: object): string[] =>
+    planned({ panel: '', zones, shop: { schools }, has: [], why: '' })
+      .systems.filter(({ verdict }) => verdict === 'ready')
+      .map(({ title }) => title);
+  expect(titlesIn({ epoxySealer: 'wet-on-wet' })).toEqual(
+    expect.arrayContaining(['Epoxy, build, sealer', 'Epoxy, build, epoxy as sealer']),
+  );
+  for (const schools of [{}, { epoxySealer: 'cured' }])
+    expect(titlesIn(schools).filter((title) => title.includes('epoxy as sealer'))).toEqual([]);
 });

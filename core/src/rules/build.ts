@@ -108,9 +108,9 @@ export const B1: Rule = {
 const b2 = speaker('B2');
 
 /** Film of this product on top, µm: what the sheet's maximum speaks of. */
-const filmOnTopUm = (zone: ZoneState, kind: string): number => {
+const filmOnTopUm = (zone: ZoneState, sheetId: string): number => {
   const top = topOf(zone);
-  return top.laid && top.kind === kind ? top.um : 0;
+  return top.laid?.sheetId === sheetId ? top.um : 0;
 };
 
 export const B2: Rule = {
@@ -122,7 +122,7 @@ export const B2: Rule = {
     const { act, zone, panel, context } = trial;
     if (isCoat(act)) {
       const sheet = sheetIn(context, act.sheetId);
-      const filmUm = coatFilmUm(act, zone, sheet) + filmOnTopUm(zone, sheet.kind);
+      const filmUm = coatFilmUm(act, zone, sheet) + filmOnTopUm(zone, sheet.id);
       if (filmUm > sheet.film.maxUm + 1e-9)
         return b2.must(trial, {
           code: 'B2.maximum',

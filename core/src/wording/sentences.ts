@@ -192,6 +192,8 @@ export const SENTENCES = {
   'S6.pot-life': 'Strain the mix; pot life {potLifeMin}.',
   'S7.how':
     'A thin coat, followed at once by a full one, 1.3-1.4 mm tip, no sanding; base after {baseAfterMin}.',
+  'S8.as-sealer':
+    'Epoxy reduced by its sheet seals: it covers cut-throughs, and takes base unsanded for {closesMin}.',
   'S8.window': 'Epoxy takes base unsanded for {closesMin}; past it, scuff P400 with a soft pad.',
   'S8.scuff': 'Cured epoxy is scuffed {grit} with a soft pad and sealed, by this shop’s school.',
   'C1.parts': 'Off before washing: {parts}. Fasteners into labelled bags.',

@@ -91,7 +91,10 @@ function JoinTool({ panel, zone, edit }: Pick<ShapeToolsProps, 'panel' | 'zone' 
     const next = withJoinedZones(panel, zone.id, otherId);
     if (next) edit.change(next);
   };
-  const items = others.map(({ id, name }) => ({ key: id, label: `${id}, ${name}: becomes part of ${zone.id}` }));
+  const items = others.map(({ id, name }) => ({
+    key: id,
+    label: `${id}, ${name}: becomes part of ${zone.id}`,
+  }));
   const none = { key: '', label: `No zone touches zone ${zone.id}`, disabled: true };
   return (
     <Dropdown

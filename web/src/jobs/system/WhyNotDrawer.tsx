@@ -4,6 +4,7 @@ import {
   OPS,
   OP_LABELS,
   SHEET_KIND_OF,
+  isProductFor,
   doneAs,
   isSandOp,
   type Grade,
@@ -111,7 +112,7 @@ export function WhyNotDrawer({ panelKey, view, system, schools, onClose }: WhyNo
 }
 
 const sheetsFor = (op: OpName, sheets: readonly ProductSheet[]): ProductSheet[] =>
-  sheets.filter(({ kind }) => kind === SHEET_KIND_OF[op]);
+  sheets.filter((sheet) => isProductFor(op, sheet));
 
 const NEW_GRADE: Grade = 'P320';
 
