@@ -98,6 +98,49 @@ test('panel facts: an outline for a panel that had none, its size, parts and the
   await expect(page.getByRole('region', { name: 'Step in detail' })).toContainText('badge (bag 1)');
 });
 
+test('body lines are drawn and bent, corners are measured, neighbours named: the plan keeps to them', async ({
+  page,
+}) => {
+  await page.goto(`${DOOR}/survey?zone=B`);
+  await tool(page, 'Body lines').click();
+  await tool(page, 'Draw one').click();
+  await tool(page, 'Bend it').click();
+  const bend = page.getByRole('button', { name: /^Corner 2 of body line 1/ });
+  await bend.focus();
+  await bend.press('Shift+ArrowUp');
+  await expect(page.getByText('Body line 1 of 1: drag it, or its corners.')).toBeVisible();
+  await expectAccessible(page);
+  await tool(page, 'Done').click();
+
+  await tool(page, 'Corners of the panel').click();
+  const corner = page.getByRole('button', { name: /^Corner 2 of the panel/ });
+  await corner.focus();
+  await corner.press('ArrowLeft');
+  await tool(page, 'Done').click();
+  await page.getByRole('button', { name: 'Panel facts' }).click();
+  const facts = page.getByRole('dialog', { name: 'Panel facts' });
+  await expect(facts.getByTitle('from measurements')).toBeVisible();
+  const left = facts.getByRole('spinbutton', { name: 'Corner 1 from the left' });
+  await left.fill('40');
+  await left.press('Enter');
+  await facts.getByRole('button', { name: 'Add a neighbour' }).click();
+  const neighbour = facts.getByRole('combobox', { name: 'Neighbour 1' });
+  await neighbour.fill('rear quarter');
+  await neighbour.blur();
+  await facts.getByRole('combobox', { name: 'What becomes of rear quarter' }).click();
+  await page.getByTitle('colour fades out on it').click();
+  await expectAccessible(page);
+  await facts.getByRole('button', { name: 'Close' }).click();
+  await expectSaved(page);
+
+  await page.getByRole('button', { name: 'Choose a system' }).click();
+  await page.getByRole('button', { name: 'Ask for systems' }).click();
+  await page.getByRole('button', { name: /Block the build/ }).click();
+  const detail = page.getByRole('region', { name: 'Step in detail' });
+  await expect(detail).toContainText('A body line runs through B, C');
+  await expect(detail).toContainText('Sanded, wiped and covered before this: rear quarter.');
+});
+
 test('two people at one panel: the later sees it and chooses', async ({ page, shop }) => {
   await page.goto(`${DOOR}/survey?zone=B`);
   await expect(zones(page)).toHaveCount(3);

@@ -55,6 +55,20 @@ test('two people at one zone: the later sees both values and chooses', async ({ 
   await expect(area(page)).toHaveValue('0.2');
 });
 
+test('a panel colder than the air: its measured surface counts against the dew point', async ({ page }) => {
+  await page.goto(`${DOOR}/survey?zone=B`);
+  await page.getByRole('combobox', { name: 'Another test' }).click();
+  await page.getByTitle(/^Surface temperature/).click();
+  const surface = page.getByRole('spinbutton', { name: 'Surface temperature' });
+  await surface.fill('10');
+  await surface.blur();
+  await expect(page.getByText('0.7 °C above the dew point, 3 °C needed: do not coat.')).toBeVisible();
+  await expectSaved(page);
+  await page.getByRole('button', { name: 'Choose a system' }).click();
+  await page.getByRole('button', { name: 'Ask for systems' }).click();
+  await expect(page.getByText(/Only 0\.7 °C above dew point/).first()).toBeVisible();
+});
+
 test('US units show and take mils and square feet, and store the same', async ({ page }) => {
   await page.goto(`${DOOR}/survey?zone=C`);
   await page.getByRole('button', { name: 'US units' }).click();

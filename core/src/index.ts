@@ -24,12 +24,13 @@ export { FINDING_KINDS, findingSchema } from './survey/finding.ts';
 export type { Finding, FindingKind } from './survey/finding.ts';
 export { FINDING_FORMS } from './survey/finding-forms.ts';
 export type { FindingField } from './survey/finding-forms.ts';
-export { areaProblem, panelFactsSchema, panelSchema } from './survey/panel.ts';
-export type { Panel, PanelFacts } from './survey/panel.ts';
+export { BORDER_PLANS, areaProblem, panelFactsSchema, panelSchema } from './survey/panel.ts';
+export type { Panel, PanelBorder, PanelFacts } from './survey/panel.ts';
 export { spansAlong, usualCut } from './survey/cut.ts';
 export type { CutLine, CutSpan } from './survey/cut.ts';
 export {
   sizeFor,
+  withFreeOutline,
   withNewZone,
   withOutline,
   withShape,
@@ -37,6 +38,7 @@ export {
   withZoneOnTop,
   withoutZone,
 } from './survey/drawing.ts';
+export { countOfLines, drawnLines, withLines, withNewLine } from './survey/body-lines.ts';
 export { joinableWith, middleLine, turned, withJoinedZones, withSplitZone } from './survey/parting.ts';
 export { OUTLINES, OUTLINE_KINDS, outlineOf } from './survey/outlines.ts';
 export type { OutlineKind } from './survey/outlines.ts';
@@ -48,7 +50,7 @@ export { contradictionsOf } from './survey/contradictions.ts';
 export { schoolsInPlay } from './survey/schools-in-play.ts';
 export { SCHOOLS, schoolOf, schoolsSchema } from './survey/schools.ts';
 export type { SchoolName, Schools } from './survey/schools.ts';
-export { SHOP_RULES } from './survey/shop-rules.ts';
+export { SHOP_RULES, shopRule } from './survey/shop-rules.ts';
 export { QUALITIES, shopSchema, targetSchema } from './survey/shop.ts';
 export type { Quality, Shop, Target } from './survey/shop.ts';
 export {
@@ -62,10 +64,10 @@ export {
 } from './survey/test-guide.ts';
 export type { TestForm, TestKind, ZoneTest } from './survey/test-guide.ts';
 export { idSchema, withLayers, zoneSchema } from './survey/zone.ts';
-export type { Polygon, SurveyLayer, Zone } from './survey/zone.ts';
+export type { Polygon, Polyline, SurveyLayer, Zone } from './survey/zone.ts';
 
 // models
-export { dewPointCelsius } from './climate/dew.ts';
+export { dewMarginKelvin, dewPointCelsius } from './climate/dew.ts';
 export { cupMarkMm, cupVolumeMl, mixByVolume } from './film/mix.ts';
 export { TOOLS, type Tool } from './materials/tools.ts';
 export {

@@ -18,6 +18,16 @@ export function dewPointCelsius(celsius: number, relativeHumidity: number): numb
   return (B * g) / (A - g);
 }
 
+/** The air of a room. */
+export interface Air {
+  readonly celsius: number;
+  readonly relativeHumidity: number;
+}
+
+/** How far a surface is above the dew point of the air around it, °C; negative where water stands on it. */
+export const dewMarginKelvin = (surfaceCelsius: number, { celsius, relativeHumidity }: Air): number =>
+  surfaceCelsius - dewPointCelsius(celsius, relativeHumidity);
+
 /** Vapour pressure deficit in hPa: 20 °C at 50 % is 11.66. */
 export const vapourDeficitHPa = (celsius: number, relativeHumidity: number): number =>
   6.112 * Math.exp((A * celsius) / (B + celsius)) * (1 - relativeHumidity / 100);

@@ -28,6 +28,8 @@ const TAKES: Partial<Record<CleanAct['op'], readonly Matter[]>> = {
 const HOLDS_BACK: readonly Matter[] = ['dressing', 'wax'];
 /** Solvent leaves before spraying or sanding goes on (sheet of the cleaners). */
 const WIPE_WAIT_MIN = 5;
+/** Share of the masking that is left to do on a panel off the vehicle: nothing lies around it (default). */
+const OFF_VEHICLE_MASK_SHARE = 0.5;
 
 function cleaned(zone: ZoneState, op: CleanAct['op']): ZoneState {
   const { surface } = zone;
@@ -45,8 +47,9 @@ function cleaned(zone: ZoneState, op: CleanAct['op']): ZoneState {
 export const cleaning: Operation<CleanAct> = {
   check: nothing,
   apply: (zone, act) => cleaned(zone, act.op),
-  cost: (zones, act) => ({
-    handsOnMin: labourMin(act.op, areaOf(zones)),
+  cost: (zones, act, _, { panel }) => ({
+    handsOnMin:
+      labourMin(act.op, areaOf(zones)) * (act.op === 'mask' && panel.offVehicle ? OFF_VEHICLE_MASK_SHARE : 1),
     waitMin: act.op === 'degrease' || act.op === 'antistatic-wipe' ? WIPE_WAIT_MIN : 0,
     materialCost: WIPED[act.op] * areaOf(zones),
   }),

@@ -1,3 +1,4 @@
+import { costOf } from '../operations/perform.ts';
 import { settle } from '../operations/state.ts';
 import {
   benchOf,
@@ -110,7 +111,36 @@ test('K5: sound areas are sanded before primed ones', () => {
   const both = put(benchOf([{ stack: 'steel/old-finish:100' }, { stack: 'steel' }]), 'all', clean);
   const dusty = put(both, 'B', coated('build', 100), soiled('dusty'));
   expect(heard('K5', sand('abrade', 'A', 'P400'), dusty)[0]).toMatch(/^should A: Primer dust/);
-  expect(heard('K5', sand('abrade', 'A B', 'P400'), dusty)).toEqual([]);
+  expect(heard('K5', sand('abrade', 'A B', 'P400'), dusty)).toEqual([
+    expect.stringMatching(/^note A: In this step A first, wiped and covered, then B/),
+  ]);
+  expect(heard('K5', sand('abrade', 'B', 'P400'), dusty)).toEqual([]);
+});
+
+describe('what borders the panel', () => {
+  const borders = [
+    { name: 'fender', plan: 'blend' },
+    { name: 'roof', plan: 'keep' },
+    { name: 'hood', plan: 'refinish' },
+  ];
+  const among = (facts: object = {}) => built(100, { panel: { borders, ...facts } });
+  test('a blended neighbour is covered before primer dust, and named where base follows', () => {
+    expect(heard('K5', sand('block', 'A', 'P240', 'block'), among())).toEqual([
+      expect.stringMatching(/^note A: Sanded, wiped and covered before this: fender\./),
+    ]);
+    expect(heard('K7', plain('hand-over', 'A'), among())[0]).toMatch(/Colour fades out in fender/);
+  });
+  test('panels painted together get one tone, and all of them are covered by the mask', () => {
+    expect(heard('S4', coat('seal', 'A'), among())[0]).toMatch(/together with hood/);
+    expect(heard('C1', plain('mask', 'A'), among())[0]).toMatch(/fender, hood, roof\.$/);
+  });
+  test('nothing borders a panel off the vehicle, and its mask is half the work', () => {
+    const off = among({ offVehicle: true });
+    expect(heard('K5', sand('block', 'A', 'P240', 'block'), off)).toEqual([]);
+    expect(heard('C1', plain('mask', 'A'), off)).toEqual([expect.stringMatching(/Off the vehicle/)]);
+    const minutes = ({ state, context }: typeof off) => costOf(plain('mask', 'A'), state, context).handsOnMin;
+    expect(minutes(off)).toBeCloseTo(minutes(among()) / 2, 9);
+  });
 });
 
 test('K6: a sand-through is primed again', () => {
@@ -120,6 +150,31 @@ test('K6: a sand-through is primed again', () => {
   }));
   expect(heard('K6', coat('seal', 'A'), through)[0]).toMatch(/2 sand-through to filler/);
   expect(heard('K6', coat('prime-build', 'A'), through)).toEqual([]);
+});
+
+test('K2: a drawn line names the zones that it runs through', () => {
+  const outline = [
+    [0, 0],
+    [1000, 0],
+    [1000, 500],
+    [0, 500],
+  ];
+  const lined = (y: number) =>
+    built(100, {
+      panel: {
+        outline,
+        bodyLines: [
+          [
+            [0, y],
+            [1000, y],
+          ],
+        ],
+      },
+    });
+  expect(heard('K2', sand('block', 'A', 'P240', 'block'), lined(250))[0]).toMatch(
+    /^note A: A body line runs through A/,
+  );
+  expect(heard('K2', sand('block', 'A', 'P240', 'block'), lined(900))).toEqual([]);
 });
 
 test('K2: blocking stops at a body line, from each side', () => {

@@ -11,11 +11,13 @@ import {
 } from '../operations/act.ts';
 import { mustStay, schoolIn, sheetIn } from '../operations/context.ts';
 import { keptUm } from '../operations/sanding.ts';
-import { has, isFoundFinish, topOf } from '../operations/state.ts';
+import { has, isFoundFinish, remembered, topOf, zoneOf, type ZoneState } from '../operations/state.ts';
+import { countOfLines, drawnLines, zonesOnLines } from '../survey/body-lines.ts';
+import { bordersOf } from '../survey/panel.ts';
 import { isSandableBuild } from './build.ts';
 import { finalGrade, finalTool, telegraphOn } from './final-grade.ts';
 import { abrade, guideCoat, scuff } from './remedies.ts';
-import { fine, speaker, type Rule, type ZoneTrial, type Verdict } from './rule.ts';
+import { advice, fine, speaker, type Rule, type ZoneTrial, type Verdict } from './rule.ts';
 
 /** Rules of guide coat, block and last grit. */
 
@@ -36,6 +38,7 @@ export const K1: Rule = {
 };
 
 const k2 = speaker('K2');
+const zonesCrossed = remembered(zonesOnLines);
 
 export const K2: Rule = {
   id: 'K2',
@@ -45,11 +48,13 @@ export const K2: Rule = {
     const { act, zone, context } = trial;
     if (act.op !== 'block') return fine;
     if (act.tool !== 'block') return k2.must(trial, { code: 'K2.fingertips', facts: { tool: act.tool } });
-    const { bodyLines } = context.panel;
-    const lines = Array.isArray(bodyLines) ? bodyLines.length : (bodyLines ?? 0);
-    return lines > 0 && zone.zone.id === act.zones[0]
-      ? k2.note(trial, { code: 'K2.lines', facts: { lines } })
-      : fine;
+    if (zone.zone.id !== act.zones[0]) return fine;
+    if (drawnLines(context.panel).length > 0) {
+      const zones = act.zones.filter((id) => zonesCrossed(context.panel).has(id)).join(', ');
+      return zones ? k2.note(trial, { code: 'K2.crossed', facts: { zones } }) : fine;
+    }
+    const lines = countOfLines(context.panel);
+    return lines > 0 ? k2.note(trial, { code: 'K2.lines', facts: { lines } }) : fine;
   },
 };
 
@@ -160,6 +165,26 @@ export const K5: Rule = {
   },
 };
 
+/** Within a step that sands sound and primed areas together, and against what lies beside the panel. */
+export const K5_NOTES = advice(
+  'K5',
+  ['block', 'abrade'],
+  'Blend areas are sanded, wiped and covered before the dust of primer.',
+  ({ act, zone, panel, context }) => {
+    if (zone.zone.id !== act.zones[0]) return null;
+    const zones = act.zones.map((id) => zoneOf(panel, id));
+    const idsOf = (wanted: (state: ZoneState) => boolean): string =>
+      zones
+        .filter(wanted)
+        .map((state) => state.zone.id)
+        .join(', ');
+    const [first, then] = [idsOf(isFoundFinish), idsOf(isSandableBuild)];
+    if (first && then) return { code: 'K5.first', facts: { first, then } };
+    const borders = bordersOf(context.panel, 'blend');
+    return act.op === 'block' && borders ? { code: 'K5.blend', facts: { borders } } : null;
+  },
+);
+
 const k6 = speaker('K6');
 
 export const K6: Rule = {
@@ -203,4 +228,14 @@ export const K7: Rule = {
   },
 };
 
-export const BLOCKING_RULES: readonly Rule[] = [K1, K2, K3, K4, K5, K6, K7];
+export const K7_INTO = advice(
+  'K7',
+  ['hand-over'],
+  'Colour fades out in prepared panels only.',
+  ({ act, zone, context }) => {
+    const borders = bordersOf(context.panel, 'blend');
+    return borders && zone.zone.id === act.zones[0] ? { code: 'K7.into', facts: { borders } } : null;
+  },
+);
+
+export const BLOCKING_RULES: readonly Rule[] = [K1, K2, K3, K4, K5, K5_NOTES, K6, K7, K7_INTO];

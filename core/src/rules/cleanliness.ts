@@ -2,6 +2,7 @@ import { isBody } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAYING_OPS, isCoat, isLaying } from '../operations/act.ts';
 import { sheetIn } from '../operations/context.ts';
 import { has, topOf } from '../operations/state.ts';
+import { BORDER_PLANS, bordersOf } from '../survey/panel.ts';
 import { mask, removeParts, tack, wash, wipe } from './remedies.ts';
 import { advice, fine, speaker, type Rule, type Trial, type ZoneTrial, type Verdict } from './rule.ts';
 
@@ -31,6 +32,20 @@ const staysOn = ({ context }: ZoneTrial): string =>
     .map(({ name }) => name)
     .join(', ');
 
+/** What is covered with the panel: parts that stay on it, and what lies around it. */
+function maskNotes(trial: ZoneTrial): readonly Verdict[] {
+  const { panel } = trial.context;
+  const parts = staysOn(trial);
+  const borders = BORDER_PLANS.map((plan) => bordersOf(panel, plan))
+    .filter(Boolean)
+    .join(', ');
+  return [
+    ...(parts ? c1.note(trial, { code: 'C1.stays', facts: { parts } }) : []),
+    ...(borders ? c1.note(trial, { code: 'C1.borders', facts: { borders } }) : []),
+    ...(panel.offVehicle ? c1.note(trial, { code: 'C1.off', facts: {} }) : []),
+  ];
+}
+
 export const C1: Rule = {
   id: 'C1',
   on: [...LAYING_OPS, 'degrease', 'antistatic-wipe', 'temper', 'wash', 'mask', 'hand-over'],
@@ -40,10 +55,7 @@ export const C1: Rule = {
     const { act, zone, panel, context } = trial;
     const { soil, isTacked } = zone.surface;
     if (act.op === 'wash') return partsFirst(trial);
-    if (act.op === 'mask') {
-      const parts = zone.zone.id === act.zones[0] ? staysOn(trial) : '';
-      return parts ? c1.note(trial, { code: 'C1.stays', facts: { parts } }) : fine;
-    }
+    if (act.op === 'mask') return zone.zone.id === act.zones[0] ? maskNotes(trial) : fine;
     if (act.op === 'hand-over')
       return soil === 'clean'
         ? fine

@@ -89,6 +89,16 @@ describe('M3: nothing is sprayed near the dew point or outside the sheet’s cli
   test('12 °C and 85 % is 2.5 °C above dew point', () =>
     expect(inAir(12, 85)[0]).toMatch(/Only 2\.4 °C|Only 2\.5 °C/));
   test('cold', () => expect(inAir(5, 40)[0]).toMatch(/sprayed from 13 °C to 35 °C; the shop is at 5 °C/));
+  test('what is measured on the zone counts, not the air of the room', () => {
+    const measured = (surfaceCelsius: number) =>
+      heard(
+        'M3',
+        coat('prime-epoxy', 'A'),
+        put(benchOf([{ stack: 'steel', tests: [{ kind: 'dew', surfaceCelsius }] }]), 'A', clean),
+      );
+    expect(measured(11)[0]).toMatch(/above dew point/);
+    expect(measured(19)).toEqual([]);
+  });
   test('humid', () => expect(inAir(25, 82)[0]).toMatch(/allows 80% humidity; the shop has 82%/));
 });
 

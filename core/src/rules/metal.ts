@@ -1,10 +1,11 @@
-import { dewPointCelsius } from '../climate/dew.ts';
+import { dewMarginKelvin } from '../climate/dew.ts';
 import { isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, isMetal, labelOf, type LayerKind } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying, isSanding, type Act } from '../operations/act.ts';
 import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { has, isBare, isUnprimedPlastic, topOf, type ZoneState } from '../operations/state.ts';
 import { ZINC_GRADE, abrade, bodyWork, isLargeFlat, mask, removeRust, sheetFor, wash } from './remedies.ts';
+import { surfaceCelsius } from '../survey/zone-facts.ts';
 import { advice, fine, speaker, type Rule, type Trial, type ZoneTrial, type Verdict } from './rule.ts';
 
 /** Rules of bare metal. */
@@ -134,11 +135,11 @@ export const M3: Rule = {
   on: LAYING_OPS,
   asks: 'Nothing is sprayed near the dew point or outside the sheet’s climate.',
   judge: (trial) => {
-    const { act, context } = trial;
+    const { act, zone, context } = trial;
     if (!isLaying(act)) return fine;
     const { celsius, relativeHumidity } = context.shop;
     const margin = ruleIn(context, 'dewMarginKelvin');
-    const marginKelvin = celsius - dewPointCelsius(celsius, relativeHumidity);
+    const marginKelvin = dewMarginKelvin(surfaceCelsius(zone.zone, celsius), context.shop);
     if (marginKelvin < margin.value)
       return m3.must(trial, {
         code: 'M3.dew',

@@ -5,6 +5,7 @@ import { COAT_OPS, LAST_OPS, SAND_OPS, isCoat, isLastCoat, isSanding } from '../
 import { sagOf } from '../operations/coating.ts';
 import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { topOf } from '../operations/state.ts';
+import { bordersOf } from '../survey/panel.ts';
 import { finalTool } from './final-grade.ts';
 import { abrade } from './remedies.ts';
 import { advice, fine, speaker, type Rule } from './rule.ts';
@@ -122,6 +123,16 @@ export const S4: Rule = {
   },
 };
 
+export const S4_BESIDE = advice(
+  'S4',
+  LAST_OPS,
+  'Panels that are painted together get one tone.',
+  ({ act, zone, context }) => {
+    const borders = bordersOf(context.panel, 'refinish');
+    return borders && zone.zone.id === act.zones[0] ? { code: 'S4.beside', facts: { borders } } : null;
+  },
+);
+
 const s5 = speaker('S5');
 
 /** Grades for a nib in a coat that is not sanded. */
@@ -200,4 +211,4 @@ export const S8: Rule = {
   },
 };
 
-export const SEAL_RULES: readonly Rule[] = [S1, S2, S3, S4, S5, S6, S7, S8];
+export const SEAL_RULES: readonly Rule[] = [S1, S2, S3, S4, S4_BESIDE, S5, S6, S7, S8];

@@ -43,6 +43,16 @@ describe('contradictions are named with their remedy', () => {
       /correct one of them/,
     ],
     [
+      'a magnet that holds on aluminium',
+      { stack: 'aluminium', tests: [{ kind: 'magnet', outcome: 'holds' }] },
+      /A magnet holds/,
+    ],
+    [
+      'a magnet that falls off steel',
+      { stack: 'steel/old-finish:90', tests: [{ kind: 'magnet', outcome: 'falls-off' }] },
+      /record the filler/,
+    ],
+    [
       'gauge readings on plastic',
       { stack: 'plastic-rigid', tests: [{ kind: 'gauge', readingsUm: [90] }] },
       /over metal only/,

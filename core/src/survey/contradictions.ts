@@ -70,9 +70,15 @@ function findingProblems(zone: Zone): string[] {
 function testProblems(zone: Zone): string[] {
   const float = testOf(zone, 'float');
   const rub = testOf(zone, 'solvent-rub');
+  const magnet = testOf(zone, 'magnet')?.outcome;
   const top = topKindOf(zone);
   const base = familyOf(baseOf(zone));
+  const isSteel = baseOf(zone) === 'steel' || baseOf(zone) === 'zinc-steel';
+  const hasBody = zone.layers.some(({ kind }) => isBody(kind));
+  const layer = labelOf(baseOf(zone));
   return [
+    ...(magnet === 'falls-off' && isSteel && !hasBody ? [say('survey.no-steel', { layer })] : []),
+    ...(magnet === 'holds' && !isSteel ? [say('survey.steel', { layer })] : []),
     ...(float && base !== 'plastic' ? [say('survey.float', { layer: labelOf(baseOf(zone)) })] : []),
     ...(rub?.outcome === 'none' && top === 'old-finish-soluble' ? [say('survey.rub')] : []),
     ...(testOf(zone, 'gauge') && base !== 'metal'

@@ -1,3 +1,4 @@
+import { drawnLines } from './body-lines.ts';
 import { OUTLINES, outlineOf, type OutlineKind } from './outlines.ts';
 import type { Panel } from './panel.ts';
 import { areaOfPolygonM2, boundsOf } from './polygon.ts';
@@ -52,18 +53,25 @@ export function withOutline(
   kind: OutlineKind,
   size: { widthMm: number; heightMm: number },
 ): Panel {
-  const outline = outlineOf(kind, size.widthMm, size.heightMm);
   const was = panel.outline ? boundsOf(panel.outline) : null;
   const scaled = (shape: Polygon): Polygon =>
     shape.map(([x, y]) => [
       Math.round(((x - was!.left) / (was!.right - was!.left || 1)) * size.widthMm),
       Math.round(((y - was!.top) / (was!.bottom - was!.top || 1)) * size.heightMm),
     ]);
+  // What is measured corner by corner keeps its corners.
+  const outline =
+    kind === 'free' && panel.outline ? scaled(panel.outline) : outlineOf(kind, size.widthMm, size.heightMm);
   const zones = was
     ? panel.zones.map((zone) => (zone.shape ? { ...zone, shape: scaled(zone.shape) } : zone))
     : nested(bySize(panel.zones), outline);
-  return withAreas({ ...panel, kind, outline, zones });
+  const bodyLines = was && drawnLines(panel).length > 0 ? drawnLines(panel).map(scaled) : panel.bodyLines;
+  return withAreas({ ...panel, kind, outline, zones, bodyLines });
 }
+
+/** The panel with an outline that was measured corner by corner; zones stay where they are. */
+export const withFreeOutline = (panel: Panel, outline: Polygon): Panel =>
+  withAreas({ ...panel, kind: 'free', outline });
 
 /** Share of the panel's width and height that a new zone starts with. */
 const NEW_SHARE = 0.22;

@@ -24,6 +24,14 @@ export const partSchema = z.looseObject({
 });
 export type PanelPart = z.infer<typeof partSchema>;
 
+/** What lies beside the panel on the vehicle, and what becomes of it. */
+export const BORDER_PLANS = ['blend', 'refinish', 'keep'] as const;
+export const borderSchema = z.looseObject({
+  name: z.string().trim().min(1, 'needs a name').max(60),
+  plan: z.enum(BORDER_PLANS),
+});
+export type PanelBorder = z.infer<typeof borderSchema>;
+
 export const panelFactsSchema = z.looseObject({
   id: idSchema,
   name: z.string().trim().min(1, 'needs a name').max(120),
@@ -38,6 +46,7 @@ export const panelFactsSchema = z.looseObject({
   /** Shape that the outline came from; `free` for one that was measured. */
   kind: z.string().max(40).optional(),
   parts: z.array(partSchema).max(40).default([]),
+  borders: z.array(borderSchema).max(20).optional(),
   outline: polygonSchema.optional(),
   isAreaMeasured: z.boolean().optional(),
 });
@@ -64,6 +73,13 @@ export const panelSchema = z.preprocess(
 
 export type Panel = z.infer<typeof panelSchema>;
 export type PanelFacts = z.infer<typeof panelFactsSchema>;
+
+/** Names of what borders a panel on the vehicle and is planned so; nothing borders one that is off it. */
+export const bordersOf = (
+  { borders, offVehicle }: Pick<Panel, 'borders' | 'offVehicle'>,
+  plan: PanelBorder['plan'],
+): string =>
+  offVehicle ? '' : (borders ?? []).flatMap((border) => (border.plan === plan ? border.name : [])).join(', ');
 
 /** The sentence for zones that are larger than their panel, or null when they fit. */
 export function areaProblem(panelAreaM2: number, zones: readonly { areaM2: number }[]): string | null {

@@ -1,7 +1,16 @@
 import fc from 'fast-check';
+import { countOfLines, drawnLines, withNewLine, zonesOnLines } from './body-lines.ts';
 import { panelSchema, type Panel } from './panel.ts';
 import { spansAlong, usualCut } from './cut.ts';
-import { sizeFor, withNewZone, withOutline, withSurveyOf, withZoneOnTop, withoutZone } from './drawing.ts';
+import {
+  sizeFor,
+  withFreeOutline,
+  withNewZone,
+  withOutline,
+  withSurveyOf,
+  withZoneOnTop,
+  withoutZone,
+} from './drawing.ts';
 import { OUTLINES, OUTLINE_KINDS, outlineOf } from './outlines.ts';
 import { joinableWith, middleLine, partsAlong, turned, withJoinedZones, withSplitZone } from './parting.ts';
 import { areaOfPolygonM2 } from './polygon.ts';
@@ -189,6 +198,31 @@ describe('drawing', () => {
       C: expect.closeTo(0.25, 2),
     });
     expect(panel.areaM2).toBeCloseTo(2.1, 1);
+  });
+  test('a free outline keeps its measured corners when it gets another size; its lines go along', () => {
+    const corners: Polygon = [
+      [0, 0],
+      [900, 100],
+      [1000, 1000],
+      [0, 1000],
+    ];
+    const free = withNewLine(withFreeOutline(panelOf(zone('A')), corners));
+    expect([free.kind, free.areaM2]).toEqual(['free', areaOfPolygonM2(corners)]);
+    const wide = withOutline(free, 'free', { widthMm: 2000, heightMm: 1000 });
+    expect(wide.outline![1]).toEqual([1800, 100]);
+    expect(drawnLines(wide)).toEqual([
+      [
+        [0, 500],
+        [2000, 500],
+      ],
+    ]);
+    expect(countOfLines(wide)).toBe(1);
+    expect([...zonesOnLines(wide)]).toEqual(['A']);
+  });
+  test('lines that a file only counts are counted, not drawn', () => {
+    expect(countOfLines({ bodyLines: 3 })).toBe(3);
+    expect(drawnLines({ bodyLines: ['crease', [[0, 0]]] })).toEqual([]);
+    expect(countOfLines({ bodyLines: ['crease', [[0, 0]]] })).toBe(2);
   });
   test('another size scales the shapes along', () => {
     const panel = drawn();

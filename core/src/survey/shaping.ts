@@ -35,9 +35,9 @@ export function freeZoneId(zones: readonly Pick<Zone, 'id'>[]): string {
   );
 }
 
-/** The shape with one more corner, in the middle of its longest edge. */
-export function withCorner(shape: Polygon): Polygon {
-  const lengths = shape.map(([x, y], i) => {
+/** The shape, or the open line, with one more corner in the middle of its longest edge. */
+export function withCorner(shape: Polygon, isOpen = false): Polygon {
+  const lengths = shape.slice(0, isOpen ? -1 : undefined).map(([x, y], i) => {
     const [nextX, nextY] = shape[(i + 1) % shape.length]!;
     return Math.hypot(nextX - x, nextY - y);
   });

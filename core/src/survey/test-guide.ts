@@ -23,8 +23,10 @@ export interface TestForm {
   readonly how: string;
   /** Whether the test says anything on this zone. */
   readonly fits: (zone: Zone) => boolean;
-  /** What may be seen; a mark is typed and readings are listed instead. */
-  readonly outcomes: readonly SeenOutcome[] | 'mark' | 'readings';
+  /** Done on every zone that it fits; others are done where there is doubt. */
+  readonly isUsual?: boolean;
+  /** What may be seen; a mark or a temperature is typed and readings are listed instead. */
+  readonly outcomes: readonly SeenOutcome[] | 'mark' | 'readings' | 'celsius';
 }
 
 const hasFilm = (zone: Zone): boolean =>
@@ -40,6 +42,7 @@ export const TEST_FORMS: Record<TestKind, TestForm> = {
   'solvent-rub': {
     label: 'Solvent rub',
     how: 'Thinner on a cloth, held half a minute.',
+    isUsual: true,
     fits: hasFilm,
     outcomes: [
       { value: 'none', seen: 'nothing comes off', means: 'cross-linked' },
@@ -59,18 +62,30 @@ export const TEST_FORMS: Record<TestKind, TestForm> = {
   gauge: {
     label: 'Thickness gauge',
     how: 'Five or more readings over the zone.',
+    isUsual: true,
     fits: (zone) => familyOf(baseOf(zone)) === 'metal',
     outcomes: 'readings',
+  },
+  magnet: {
+    label: 'Magnet',
+    how: 'On the zone, a thin cloth between.',
+    fits: (zone) => familyOf(baseOf(zone)) === 'metal',
+    outcomes: [
+      { value: 'holds', seen: 'it holds', means: 'steel under it' },
+      { value: 'falls-off', seen: 'it falls off', means: 'no steel, or thick filler over it' },
+    ],
   },
   'moulding-mark': {
     label: 'Moulding mark',
     how: 'Look at the back of the part.',
+    isUsual: true,
     fits: onPlastic,
     outcomes: 'mark',
   },
   float: {
     label: 'Float',
     how: 'A sliver in a cup of water.',
+    isUsual: true,
     fits: onPlastic,
     outcomes: [
       { value: 'floats', seen: 'it floats', means: 'an olefin: low surface energy' },
@@ -80,6 +95,7 @@ export const TEST_FORMS: Record<TestKind, TestForm> = {
   'tape-hold': {
     label: 'Tape hold',
     how: 'Masking tape on the cleaned plastic.',
+    isUsual: true,
     fits: onPlastic,
     outcomes: [
       { value: 'holds', seen: 'it holds', means: 'a promoter has a chance' },
@@ -98,6 +114,12 @@ export const TEST_FORMS: Record<TestKind, TestForm> = {
       { value: 'sheets', seen: 'one unbroken sheet', means: 'clean' },
       { value: 'beads', seen: 'it beads', means: 'still contaminated: dressing or silicone' },
     ],
+  },
+  dew: {
+    label: 'Surface temperature',
+    how: 'A probe on the panel, where it is coldest.',
+    fits: () => true,
+    outcomes: 'celsius',
   },
   thumbnail: {
     label: 'Thumbnail',
@@ -138,6 +160,7 @@ export function gaugeFigures(readingsUm: readonly number[]): GaugeFigures {
 /** What a recorded test meant. */
 export function meaningOf(test: ZoneTest): string {
   if (test.kind === 'gauge') return gaugeFigures(test.readingsUm).means;
+  if (test.kind === 'dew') return 'this counts against the dew point, not the air of the room';
   const { outcomes } = TEST_FORMS[test.kind];
   if (outcomes === 'mark')
     return isLowEnergy(markedZone(test)) ? 'an olefin: low surface energy' : 'not an olefin';

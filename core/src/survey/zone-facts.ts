@@ -20,6 +20,10 @@ export const testOf = <K extends ZoneTest['kind']>(
   kind: K,
 ): TestOf<K> | undefined => zone.tests?.findLast((test): test is TestOf<K> => test.kind === kind);
 
+/** What the zone's surface is at, °C: measured on it, else taken as the room's air. */
+export const surfaceCelsius = (zone: Pick<Zone, 'tests'>, roomCelsius: number): number =>
+  testOf(zone, 'dew')?.surfaceCelsius ?? roomCelsius;
+
 export const isUnknownPlastic = (zone: Zone): boolean =>
   findingOf(zone.findings, 'unknown-plastic') !== undefined && testOf(zone, 'moulding-mark') === undefined;
 

@@ -32,11 +32,14 @@ export const zoneTestSchema = z.discriminatedUnion('kind', [
   z.looseObject({ kind: z.literal('cross-cut'), outcome: z.number().int().min(0).max(5) }),
   z.looseObject({ kind: z.literal('water-break'), outcome: z.enum(['sheets', 'beads']) }),
   z.looseObject({ kind: z.literal('thumbnail'), outcome: z.enum(['marks', 'none']) }),
+  z.looseObject({ kind: z.literal('magnet'), outcome: z.enum(['holds', 'falls-off']) }),
+  z.looseObject({ kind: z.literal('dew'), surfaceCelsius: z.number().min(-40).max(80) }),
   z.looseObject({ kind: z.literal('gauge'), readingsUm: z.array(reading).min(1).max(500) }),
 ]);
 
 const pointMm = z.tuple([z.number().min(-100_000).max(100_000), z.number().min(-100_000).max(100_000)]);
 export const polygonSchema = z.array(pointMm).min(3).max(400);
+export const polylineSchema = z.array(pointMm).min(2).max(60);
 
 export const zoneSchema = z.looseObject({
   id: idSchema,
@@ -60,6 +63,7 @@ export const zoneSchema = z.looseObject({
 export type Zone = z.infer<typeof zoneSchema>;
 export type SurveyLayer = z.infer<typeof layerSchema>;
 export type Polygon = z.infer<typeof polygonSchema>;
+export type Polyline = z.infer<typeof polylineSchema>;
 
 /** The zone with another stack; what lies on top is its substrate. */
 export function withLayers(zone: Zone, layers: Zone['layers']): Zone {

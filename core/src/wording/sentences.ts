@@ -165,6 +165,8 @@ export const SENTENCES = {
   'K2.fingertips': 'Block with a block, not by {tool}: fingertips dig grooves.',
   'K2.lines':
     'Body lines: {lines}. Block up to each from its own side, tape on the other side, never across.',
+  'K2.crossed':
+    'A body line runs through {zones}: block up to it from each side, tape on the other side, never across.',
   'K3.thin':
     'Blocking and the last sanding would leave {leftUm}, {staysUm} must stay: glaze the low and build again.',
   'K4.shine': 'Shine left on {layer}: {grit} all over, edges and recesses by pad.',
@@ -173,10 +175,14 @@ export const SENTENCES = {
     'A {found} scratch in {layer} would leave {nowFineUm} in the {plane} plane; {grit} leaves {grooveFineUm}, limit {limitFineUm}.',
   'K4.no-grade': 'No grade that {coat} allows on {layer} stays invisible at this quality.',
   'K5.order': 'Primer dust gets into a sound area that is sanded after the primed ones.',
+  'K5.first':
+    'In this step {first} first, wiped and covered, then {then}: primer dust stays out of sound finish.',
+  'K5.blend': 'Sanded, wiped and covered before this: {borders}. Primer dust stays out of the blend.',
   'K6.through': '{count} sand-through to {layer}: prime the spot again.',
   'K7.grade':
     'A blend panel is sanded {grit} all over (found {found}), so that clear holds and nothing shows.',
   'K7.edges': 'Edges and recesses of a blend panel by fine pad and paste: no shine anywhere.',
+  'K7.into': 'Colour fades out in {borders}: sanded P800-P1000 all over, and clean when base begins.',
   'K7.no-substitute': 'No promoter and no wet bed stands in for sanding a blend panel.',
   // sealer, window, cleaning
   'S1.mixed': 'Different surfaces side by side ({layers}): seal before base.',
@@ -186,6 +192,7 @@ export const SENTENCES = {
   'S3.closed': 'The window of {layer} closed {overMin} ago: scuff {grit}.',
   'S3.window': 'Next coat from {opensMin} to {closesMin} after this one; past it, {thenWhat}.',
   'S4.tone': 'Tone L* {toneL} is far from a base of L* {baseL}: the base needs more coats to hide.',
+  'S4.beside': 'Painted together with {borders}: the same tone under all of them.',
   'S5.sanded': '{layer} is a non-sanding product: spot denib only.',
   'S5.denib': 'A nib in a coat that is not sanded is cut {from} to {to}, at its spot only.',
   'S6.induction': 'Let the mix stand {inductionMin} before spraying, strain it; pot life {potLifeMin}.',
@@ -199,6 +206,8 @@ export const SENTENCES = {
   'C1.parts': 'Off before washing: {parts}. Fasteners into labelled bags.',
   'C1.fit': 'A new part: fit it on trial before any paint.',
   'C1.stays': 'Stays on and is masked with care: {parts}. What is left on is where clear later peels.',
+  'C1.borders': 'Covered as well, for they border this panel: {borders}.',
+  'C1.off': 'Off the vehicle: only openings and what stays on it are covered.',
   'C1.glue': 'Glue residue comes off with this wipe.',
   'C2.tack': 'Tack between base coats is fine, never between clear coats.',
   'C3.gun':
@@ -231,6 +240,9 @@ export const SENTENCES = {
   'survey.texture': 'Texture is to be kept and flattened at once: keep one of the two findings.',
   'survey.float':
     'The float test is for plastic, and this is {layer}: take the test out, or correct the substrate.',
+  'survey.no-steel':
+    'A magnet falls off, yet this zone is recorded on {layer}: correct the substrate, or record the filler under the film.',
+  'survey.steel': 'A magnet holds, yet this zone is recorded on {layer}: correct the substrate.',
   'survey.rub': 'The solvent rub showed nothing, yet the finish is recorded as soluble: correct one of them.',
   'survey.gauge':
     'A film gauge reads over metal only, and this is {layer}: take the readings out, or correct the substrate.',

@@ -12,6 +12,8 @@ interface NumberFieldProps {
   readonly from: number;
   readonly to: number;
   readonly onChange: (value: number) => void;
+  /** Called when the field is emptied; without it an empty field is a problem. */
+  readonly onClear?: () => void;
   readonly isLabelHidden?: boolean;
   /** Where the number comes from, beside its label. */
   readonly hint?: string | undefined;
@@ -27,6 +29,7 @@ export function NumberField({
   from,
   to,
   onChange,
+  onClear,
   isLabelHidden = false,
   hint,
   whenLeft = false,
@@ -39,6 +42,12 @@ export function NumberField({
   const shown = value === null ? null : Number(toShown(quantity, value, system).toFixed(digits + 1));
 
   const take = (typed: number | string | null): void => {
+    if (onClear && (typed === null || typed === '')) {
+      setProblem(null);
+      pending.current = null;
+      if (value !== null) onClear();
+      return;
+    }
     const stored = typed === null || typed === '' ? Number.NaN : toStored(quantity, Number(typed), system);
     const isRight = stored >= from && stored <= to;
     setProblem(

@@ -1,4 +1,4 @@
-import { dewPointCelsius, type UnitSystem } from '@blue-ledge/core';
+import { dewMarginKelvin, type UnitSystem } from '@blue-ledge/core';
 import { useParams } from 'react-router';
 import { useJob } from '../api/queries.ts';
 import { useConnection } from '../state/connection.ts';
@@ -24,7 +24,7 @@ function Climate({ job }: { readonly job: string }) {
   const { quantity } = useFormat();
   if (!data) return null;
   const { celsius, relativeHumidity, profile } = data.shop;
-  const margin = celsius - dewPointCelsius(celsius, relativeHumidity);
+  const margin = dewMarginKelvin(celsius, { celsius, relativeHumidity });
   return (
     <dl className="climate">
       <dt>{profile}</dt>

@@ -1,16 +1,20 @@
-import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
 import {
   OUTLINES,
   OUTLINE_KINDS,
   boundsOf,
+  countOfLines,
+  drawnLines,
   sizeFor,
   withOutline,
   type OutlineKind,
   type Panel,
 } from '@blue-ledge/core';
-import { Button, Checkbox, Drawer, Input, InputNumber, Select } from 'antd';
+import { Checkbox, Drawer, Input, InputNumber, Select } from 'antd';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { SizeFields } from '../SizeFields.tsx';
+import { OutlineCorners } from './OutlineCorners.tsx';
+import { BorderRows } from './BorderRows.tsx';
+import { PartRows } from './PartRows.tsx';
 
 interface PanelFactsProps {
   readonly panel: Panel;
@@ -67,6 +71,7 @@ const CHOICES = [
 /** What is true of the panel as a whole: its outline and size, how it stands, and what sits on it. */
 export function PanelFactsDrawer({ panel, isOpen, onClose, onChange }: PanelFactsProps) {
   const put = (change: Partial<Panel>): void => onChange({ ...panel, ...change });
+  const hasDrawnLines = drawnLines(panel).length > 0;
   return (
     <Drawer title="Panel facts" open={isOpen} onClose={onClose} size={420} className="panel-facts">
       <div className="field">
@@ -107,11 +112,14 @@ export function PanelFactsDrawer({ panel, isOpen, onClose, onChange }: PanelFact
           min={0}
           max={50}
           precision={0}
-          value={Array.isArray(panel.bodyLines) ? panel.bodyLines.length : (panel.bodyLines ?? 0)}
+          value={countOfLines(panel)}
+          disabled={hasDrawnLines}
           onChange={(bodyLines) => bodyLines !== null && put({ bodyLines })}
         />
+        {hasDrawnLines && <span className="note">Drawn on the map, and changed there.</span>}
       </div>
       <PartRows panel={panel} onChange={onChange} />
+      <BorderRows panel={panel} onChange={onChange} />
     </Drawer>
   );
 }
@@ -137,6 +145,7 @@ function OutlineFields({ panel, onChange }: Pick<PanelFactsProps, 'panel' | 'onC
         }
       />
       {panel.outline && <SizeFields size={size} whenLeft onChange={(next) => put(kind, next)} />}
+      {panel.outline && kind === 'free' && <OutlineCorners panel={panel} onChange={onChange} />}
       <NumberField
         label="Panel area"
         hint={panel.outline && !panel.isAreaMeasured ? 'from the outline' : 'measured'}
@@ -148,66 +157,5 @@ function OutlineFields({ panel, onChange }: Pick<PanelFactsProps, 'panel' | 'onC
         onChange={(areaM2) => onChange({ ...panel, areaM2, isAreaMeasured: true })}
       />
     </fieldset>
-  );
-}
-
-const PLANS = [
-  ['remove', 'comes off'],
-  ['mask', 'is masked'],
-  ['leave', 'is left'],
-] as const;
-
-function PartRows({ panel, onChange }: Pick<PanelFactsProps, 'panel' | 'onChange'>) {
-  const { parts } = panel;
-  const put = (next: Panel['parts']): void => onChange({ ...panel, parts: next });
-  const change = (i: number, part: Partial<Panel['parts'][number]>): void =>
-    put(parts.map((old, j) => (j === i ? { ...old, ...part } : old)));
-  return (
-    <section aria-labelledby="parts-head" className="part-rows">
-      <h3 id="parts-head">What sits on it</h3>
-      <p className="note">
-        A well masked part beats a broken clip; a handle left on is where clear later peels.
-      </p>
-      <ul>
-        {parts.map((part, i) => (
-          <li key={`${part.name} ${i}`}>
-            <Input
-              aria-label={`Part ${i + 1}`}
-              defaultValue={part.name}
-              maxLength={60}
-              onBlur={({ target }) => target.value.trim() && change(i, { name: target.value.trim() })}
-            />
-            <Select
-              aria-label={`What happens to ${part.name}`}
-              value={part.plan}
-              options={PLANS.map(([value, label]) => ({ value, label }))}
-              onChange={(plan) => change(i, { plan })}
-            />
-            <Input
-              aria-label={`Bag for the fasteners of ${part.name}`}
-              placeholder="bag"
-              disabled={part.plan !== 'remove'}
-              defaultValue={part.bag ?? ''}
-              maxLength={30}
-              onBlur={({ target }) => change(i, { bag: target.value.trim() || undefined })}
-            />
-            <Button
-              type="text"
-              icon={<CloseOutlined />}
-              aria-label={`Remove ${part.name}`}
-              onClick={() => put(parts.filter((_, j) => j !== i))}
-            />
-          </li>
-        ))}
-      </ul>
-      <Button
-        icon={<PlusOutlined />}
-        onClick={() =>
-          put([...parts, { name: `part ${parts.length + 1}`, plan: 'remove', bag: String(parts.length + 1) }])
-        }
-      >
-        Add a part
-      </Button>
-    </section>
   );
 }

@@ -1,29 +1,35 @@
 import { snapped, type Polygon } from '@blue-ledge/core';
 import { useState, type KeyboardEvent } from 'react';
 import { useFormat } from '../../state/units.ts';
-import { ringPath, type Frame, type Point } from '../../shared/panel-map/panel-frame.ts';
+import { linePath, ringPath, type Frame, type Point } from '../../shared/panel-map/panel-frame.ts';
 import { useDrag } from '../../shared/panel-map/use-drag.ts';
 
 interface ShapeHandlesProps {
-  readonly zoneId: string;
+  /** "zone B": what the handles are of. */
+  readonly what: string;
   readonly shape: Polygon;
-  readonly outline: Polygon;
+  /** A line with two ends, not a closed shape. */
+  readonly isOpen?: boolean;
+  /** Corners near this outline are taken to be on it. */
+  readonly snapTo?: Polygon | undefined;
   readonly frame: Frame;
   readonly onShape: (shape: Polygon) => void;
 }
 
-/** A shape keeps at least three corners. */
-const LEAST_CORNERS = 3;
+const LEAST_CORNERS = { shape: 3, line: 2 } as const;
 
-/** The selected zone's shape: taken as a whole or by a corner, with the pointer or the arrow keys. */
-export function ShapeHandles({ zoneId, shape, outline, frame, onShape }: ShapeHandlesProps) {
+/** A shape or line on the map: taken as a whole or by a corner, with the pointer or the arrow keys. */
+export function ShapeHandles({ what, shape, isOpen = false, snapTo, frame, onShape }: ShapeHandlesProps) {
+  const least = LEAST_CORNERS[isOpen ? 'line' : 'shape'];
   const { quantity } = useFormat();
   const [drawn, setDrawn] = useState<Polygon | null>(null);
   const shown = drawn ?? shape;
+  const place = (point: Point): [number, number] =>
+    snapTo ? snapped(point, snapTo) : [Math.round(point[0]), Math.round(point[1])];
   const shifted = ([dx, dy]: Point): Polygon =>
     shape.map(([x, y]) => [Math.round(x + dx), Math.round(y + dy)]);
   const bent = (i: number, [dx, dy]: Point): Polygon =>
-    shape.map(([x, y], j) => (j === i ? snapped([x + dx, y + dy], outline) : [x, y]));
+    shape.map(([x, y], j) => (j === i ? place([x + dx, y + dy]) : [x, y]));
   const take = (next: Polygon): void => {
     setDrawn(null);
     onShape(next);
@@ -32,26 +38,26 @@ export function ShapeHandles({ zoneId, shape, outline, frame, onShape }: ShapeHa
   return (
     <g>
       <path
-        d={ringPath(shown, frame)}
-        fill="rgb(30 91 140 / 0.12)"
+        d={isOpen ? linePath(shown, frame) : ringPath(shown, frame)}
+        fill={isOpen ? 'none' : 'rgb(30 91 140 / 0.12)'}
         stroke="#1E5B8C"
-        strokeWidth="2"
+        strokeWidth={isOpen ? 4 : 2}
         strokeDasharray="6 4"
         className="map-handle"
         role="button"
         tabIndex={0}
-        aria-label={`Shape of zone ${zoneId}; move it with the arrow keys`}
+        aria-label={`${isOpen ? 'Run' : 'Shape'} of ${what}; move it with the arrow keys`}
         {...drag}
       />
       {shown.map((corner, i) => (
         <Corner
           key={i}
-          label={`Corner ${i + 1} of zone ${zoneId}, ${quantity('Mm', corner[0])} from the left, ${quantity('Mm', corner[1])} from the top`}
+          label={`Corner ${i + 1} of ${what}, ${quantity('Mm', corner[0])} from the left, ${quantity('Mm', corner[1])} from the top`}
           at={corner}
           frame={frame}
           onMove={(by) => setDrawn(bent(i, by))}
           onEnd={(by) => take(bent(i, by))}
-          onRemove={() => shape.length > LEAST_CORNERS && take(shape.filter((_, j) => j !== i))}
+          onRemove={() => shape.length > least && take(shape.filter((_, j) => j !== i))}
         />
       ))}
     </g>

@@ -3,7 +3,9 @@ import {
   CopyOutlined,
   DeleteOutlined,
   MergeCellsOutlined,
+  NodeIndexOutlined,
   PlusOutlined,
+  RadiusSettingOutlined,
   SplitCellsOutlined,
   ToTopOutlined,
   UndoOutlined,
@@ -29,11 +31,22 @@ interface ShapeToolsProps {
   readonly edit: PanelEdit;
   readonly onSelect: (zoneId: string) => void;
   readonly onSplit: () => void;
+  readonly onLines: () => void;
+  readonly onOutline: () => void;
   readonly onCopy: () => void;
 }
 
 /** What can be done to the zones as shapes on the panel. */
-export function ShapeTools({ panel, zone, edit, onSelect, onSplit, onCopy }: ShapeToolsProps) {
+export function ShapeTools({
+  panel,
+  zone,
+  edit,
+  onSelect,
+  onSplit,
+  onLines,
+  onOutline,
+  onCopy,
+}: ShapeToolsProps) {
   const add = (): void => {
     const { panel: next, id } = withNewZone(panel, zone);
     edit.change(next);
@@ -71,6 +84,13 @@ export function ShapeTools({ panel, zone, edit, onSelect, onSplit, onCopy }: Sha
         icon={<DeleteOutlined />}
         isOff={panel.zones.length < 2}
         onClick={remove}
+      />
+      <Tool label="Body lines" icon={<NodeIndexOutlined />} isOff={!isDrawn} onClick={onLines} />
+      <Tool
+        label="Corners of the panel's outline"
+        icon={<RadiusSettingOutlined />}
+        isOff={!isDrawn}
+        onClick={onOutline}
       />
       <Tool label="Copy the survey of another panel" icon={<CopyOutlined />} onClick={onCopy} />
       <Tool

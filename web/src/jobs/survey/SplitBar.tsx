@@ -1,41 +1,33 @@
 import { turned, withSplitZone, type CutLine, type Panel } from '@blue-ledge/core';
 import { Button } from 'antd';
-import type { KeyboardEvent } from 'react';
+import { MapBar } from './MapBar.tsx';
 
 interface SplitBarProps {
   readonly panel: Panel;
   readonly zoneId: string;
   readonly line: CutLine;
-  /** Null puts the line away. */
-  readonly onLine: (line: CutLine | null) => void;
-  readonly onSplit: (panel: Panel) => void;
+  readonly onLine: (line: CutLine) => void;
+  readonly onPanel: (panel: Panel) => void;
+  readonly onEnd: () => void;
 }
 
-/** While a line lies over a zone: what it does, and the ways on from here. */
-export function SplitBar({ panel, zoneId, line, onLine, onSplit }: SplitBarProps) {
+/** While a line lies over a zone: what it would part, and doing it. */
+export function SplitBar({ panel, zoneId, line, onLine, onPanel, onEnd }: SplitBarProps) {
   const next = withSplitZone(panel, zoneId, line);
   const nNew = next ? next.zones.length - panel.zones.length : 0;
+  const says = next
+    ? `Drag ends 1 and 2. Zone ${zoneId} keeps the largest part; ${nNew === 1 ? 'one zone comes' : `${nNew} zones come`} new.`
+    : `The line does not cross zone ${zoneId}: drag its ends 1 and 2 over it.`;
   const take = (): void => {
-    if (next) onSplit(next);
-    onLine(null);
-  };
-  const press = (event: KeyboardEvent): void => {
-    if (event.key === 'Escape') onLine(null);
+    if (next) onPanel(next);
+    onEnd();
   };
   return (
-    <div className="split-bar" role="toolbar" aria-label={`Split zone ${zoneId}`} onKeyDown={press}>
-      <p role="status">
-        {next
-          ? `Drag ends 1 and 2. Zone ${zoneId} keeps the largest part; ${nNew === 1 ? 'one zone comes' : `${nNew} zones come`} new.`
-          : `The line does not cross zone ${zoneId}: drag its ends 1 and 2 over it.`}
-      </p>
+    <MapBar label={`Split zone ${zoneId}`} says={says} end="Cancel" onEnd={onEnd}>
       <Button type="primary" disabled={!next} onClick={take} autoFocus>
         Split here
       </Button>
       <Button onClick={() => onLine(turned(line))}>Turn the line</Button>
-      <Button type="text" onClick={() => onLine(null)}>
-        Cancel
-      </Button>
-    </div>
+    </MapBar>
   );
 }

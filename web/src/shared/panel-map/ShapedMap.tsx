@@ -1,9 +1,9 @@
-import { isInRegion, regionsOf, type CutLine, type Panel } from '@blue-ledge/core';
+import { drawnLines, isInRegion, regionsOf, type CutLine, type Panel } from '@blue-ledge/core';
 import { useMemo, type ReactNode } from 'react';
 import { patternId } from '../materials/patterns.ts';
 import { CutHandles } from './CutHandles.tsx';
 import { MapLetter } from './MapLetter.tsx';
-import { frameOf, labelPlace, regionPath, ringPath, type Frame } from './panel-frame.ts';
+import { frameOf, labelPlace, linePath, regionPath, ringPath, type Frame } from './panel-frame.ts';
 
 interface ShapedMapProps {
   readonly panel: Panel;
@@ -65,6 +65,9 @@ export function ShapedMap({ panel, width, height, selected, onSelect, cut, onCut
         strokeWidth="2.4"
         pointerEvents="none"
       />
+      {drawnLines(panel).map((line, i) => (
+        <BodyLine key={i} path={linePath(line, frame)} />
+      ))}
       {cut && <CutHandles cut={cut} frame={frame} onCut={onCut} />}
       {regions.map(({ zoneId }, i) => {
         const place = letters[i];
@@ -84,3 +87,11 @@ export function ShapedMap({ panel, width, height, selected, onSelect, cut, onCut
     </svg>
   );
 }
+
+/** A body line: a crease in the panel, light on one side. */
+const BodyLine = ({ path }: { readonly path: string }) => (
+  <g fill="none" pointerEvents="none">
+    <path d={path} stroke="#F9F7F1" strokeWidth="5" />
+    <path d={path} stroke="#14212B" strokeWidth="1.6" strokeDasharray="14 3" />
+  </g>
+);

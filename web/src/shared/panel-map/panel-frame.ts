@@ -30,15 +30,18 @@ export function frameOf(outline: Polygon, { width, height }: { width: number; he
   };
 }
 
-/** SVG path of a closed ring. */
-export const ringPath = (points: readonly Point[], { toPx }: Frame): string =>
+/** SVG path of an open line. */
+export const linePath = (points: readonly Point[], { toPx }: Frame): string =>
   `M${points
     .map((point) =>
       toPx(point)
         .map((px) => px.toFixed(1))
         .join(' '),
     )
-    .join('L')}Z`;
+    .join('L')}`;
+
+/** SVG path of a closed ring. */
+export const ringPath = (points: readonly Point[], frame: Frame): string => `${linePath(points, frame)}Z`;
 
 export const regionPath = ({ polygons }: Region, frame: Frame): string =>
   polygons

@@ -1,0 +1,68 @@
+import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
+import { withCorner, withFreeOutline, type Panel, type Polygon } from '@blue-ledge/core';
+import { Button } from 'antd';
+import { NumberField } from '../../shared/NumberField.tsx';
+
+interface OutlineCornersProps {
+  readonly panel: Panel;
+  readonly onChange: (panel: Panel) => void;
+}
+
+const LEAST_CORNERS = 3;
+const MOST_MM = 100_000;
+
+/** A free outline as it is measured: each corner from the left and from the top. */
+export function OutlineCorners({ panel, onChange }: OutlineCornersProps) {
+  const outline = panel.outline!;
+  const put = (next: Polygon): void => onChange(withFreeOutline(panel, next));
+  const move = (nth: number, axis: 0 | 1, mm: number): void =>
+    put(
+      outline.map(([x, y], i) => {
+        if (i !== nth) return [x, y];
+        return axis === 0 ? [mm, y] : [x, mm];
+      }),
+    );
+  return (
+    <section aria-labelledby="corners-head" className="part-rows corner-rows">
+      <h3 id="corners-head">Measured corners</h3>
+      <p className="note">From the left and from the top, around the panel in one direction.</p>
+      <ol>
+        {outline.map(([x, y], i) => (
+          <li key={i}>
+            <span className="step-n">{i + 1}</span>
+            <NumberField
+              label={`Corner ${i + 1} from the left`}
+              isLabelHidden
+              quantity="Mm"
+              value={x}
+              from={-MOST_MM}
+              to={MOST_MM}
+              whenLeft
+              onChange={(mm) => move(i, 0, mm)}
+            />
+            <NumberField
+              label={`Corner ${i + 1} from the top`}
+              isLabelHidden
+              quantity="Mm"
+              value={y}
+              from={-MOST_MM}
+              to={MOST_MM}
+              whenLeft
+              onChange={(mm) => move(i, 1, mm)}
+            />
+            <Button
+              type="text"
+              icon={<CloseOutlined />}
+              aria-label={`Remove corner ${i + 1}`}
+              disabled={outline.length <= LEAST_CORNERS}
+              onClick={() => put(outline.filter((_, j) => j !== i))}
+            />
+          </li>
+        ))}
+      </ol>
+      <Button icon={<PlusOutlined />} onClick={() => put(withCorner(outline))}>
+        Add a corner
+      </Button>
+    </section>
+  );
+}

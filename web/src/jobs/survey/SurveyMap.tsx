@@ -1,0 +1,172 @@
+import { DownloadOutlined, SettingOutlined } from '@ant-design/icons';
+import {
+  drawnLines,
+  middleLine,
+  regionsOf,
+  withFreeOutline,
+  withShape,
+  type CutLine,
+  type Panel,
+  type Zone,
+} from '@blue-ledge/core';
+import { Button } from 'antd';
+import { useRef, useState, type ReactNode } from 'react';
+import { saveSvg } from '../../shared/export-drawing.ts';
+import { CutHandles } from '../../shared/panel-map/CutHandles.tsx';
+import type { Frame } from '../../shared/panel-map/panel-frame.ts';
+import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
+import { ZoneList } from '../../shared/panel-map/ZoneList.tsx';
+import { useSize } from '../../shared/use-size.ts';
+import { LineBar, withLine } from './LineBar.tsx';
+import { OutlineBar } from './OutlineBar.tsx';
+import { ShapeHandles } from './ShapeHandles.tsx';
+import { ShapeTools } from './ShapeTools.tsx';
+import { SplitBar } from './SplitBar.tsx';
+import type { PanelEdit } from './use-panel-edit.ts';
+
+interface SurveyMapProps {
+  readonly panel: Panel;
+  readonly zone: Zone;
+  readonly edit: PanelEdit;
+  readonly onSelect: (zoneId: string) => void;
+  readonly onFacts: () => void;
+  readonly onCopy: () => void;
+}
+
+/** A tool of the map that is at work; none lets the selected zone be shaped. */
+type AtWork =
+  | { readonly tool: 'split'; readonly zoneId: string; readonly line: CutLine }
+  | { readonly tool: 'lines'; readonly nth: number }
+  | { readonly tool: 'outline' };
+
+/** The panel from the front: zones are picked, shaped, added and parted on it; its body lines and outline as well. */
+export function SurveyMap({ panel, zone, edit, onSelect, onFacts, onCopy }: SurveyMapProps) {
+  const [mapBox, size] = useSize();
+  const map = useRef<HTMLElement>(null);
+  const [chosen, setAtWork] = useState<AtWork | null>(null);
+  // Picking another zone puts the line of a split away.
+  const atWork = chosen?.tool === 'split' && chosen.zoneId !== zone.id ? null : chosen;
+  const end = (): void => setAtWork(null);
+  const work = workOf({ panel, zone, edit, atWork, setAtWork, end });
+  const split = (): void => {
+    const line = middleLine(panel, zone.id);
+    if (line) setAtWork({ tool: 'split', zoneId: zone.id, line });
+  };
+  return (
+    <section ref={map} className="sheet survey-map" aria-labelledby="map-head">
+      <header>
+        <h2 id="map-head">Panel map</h2>
+        <Button
+          type="text"
+          icon={<DownloadOutlined />}
+          aria-label="Save the map as SVG"
+          onClick={() => saveSvg(map.current?.querySelector('.map-box svg'), `${panel.id}-map`)}
+        />
+        <Button icon={<SettingOutlined />} onClick={onFacts}>
+          Panel facts
+        </Button>
+      </header>
+      {work.bar ?? (
+        <ShapeTools
+          panel={panel}
+          zone={zone}
+          edit={edit}
+          onSelect={onSelect}
+          onSplit={split}
+          onLines={() => setAtWork({ tool: 'lines', nth: 0 })}
+          onOutline={() => setAtWork({ tool: 'outline' })}
+          onCopy={onCopy}
+        />
+      )}
+      <div ref={mapBox} className="map-box">
+        {size.width > 0 && (
+          <PanelMap
+            panel={panel}
+            width={size.width}
+            height={size.height}
+            selected={zone.id}
+            onSelect={onSelect}
+            {...(work.handles ? { over: work.handles } : {})}
+          />
+        )}
+      </div>
+      {!regionsOf(panel) && (
+        <p className="note map-hint">
+          {panel.outline
+            ? 'Drawn by area only: shapes cross themselves, or zones have no place yet. Take the last change back, or choose the outline again.'
+            : 'Drawn by area only. Give the panel an outline to mark zones in their place.'}
+        </p>
+      )}
+      <ZoneList zones={panel.zones} panelAreaM2={panel.areaM2} selected={zone.id} onSelect={onSelect} />
+    </section>
+  );
+}
+
+interface Workbench extends Pick<SurveyMapProps, 'panel' | 'zone' | 'edit'> {
+  readonly atWork: AtWork | null;
+  readonly setAtWork: (atWork: AtWork) => void;
+  readonly end: () => void;
+}
+
+/** The bar of the tool that is at work, and what can be taken hold of on the map. */
+function workOf({ panel, zone, edit, atWork, setAtWork, end }: Workbench): {
+  readonly bar?: ReactNode;
+  readonly handles?: (frame: Frame) => ReactNode;
+} {
+  const common = { panel, onPanel: edit.change, onEnd: end };
+  switch (atWork?.tool) {
+    case 'split': {
+      const setLine = (line: CutLine): void => setAtWork({ ...atWork, line });
+      return {
+        bar: <SplitBar {...common} zoneId={zone.id} line={atWork.line} onLine={setLine} />,
+        handles: (frame) => <CutHandles use="split" cut={atWork.line} frame={frame} onCut={setLine} />,
+      };
+    }
+    case 'lines': {
+      const line = drawnLines(panel)[atWork.nth];
+      return {
+        bar: <LineBar {...common} nth={atWork.nth} onNth={(nth) => setAtWork({ tool: 'lines', nth })} />,
+        ...(line && {
+          handles: (frame) => (
+            <ShapeHandles
+              key={atWork.nth}
+              what={`body line ${atWork.nth + 1}`}
+              shape={line}
+              isOpen
+              snapTo={panel.outline}
+              frame={frame}
+              onShape={(next) => edit.change(withLine(panel, atWork.nth, next))}
+            />
+          ),
+        }),
+      };
+    }
+    case 'outline':
+      return {
+        bar: <OutlineBar {...common} />,
+        handles: (frame) => (
+          <ShapeHandles
+            what="the panel"
+            shape={panel.outline!}
+            frame={frame}
+            onShape={(next) => edit.change(withFreeOutline(panel, next))}
+          />
+        ),
+      };
+  }
+  const { shape } = zone;
+  return shape
+    ? {
+        handles: (frame) => (
+          <ShapeHandles
+            key={zone.id}
+            what={`zone ${zone.id}`}
+            shape={shape}
+            snapTo={panel.outline}
+            frame={frame}
+            onShape={(next) => edit.change(withShape(panel, zone.id, next))}
+          />
+        ),
+      }
+    : {};
+}

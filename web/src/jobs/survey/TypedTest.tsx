@@ -1,0 +1,117 @@
+import {
+  dewMarginKelvin,
+  gaugeFigures,
+  readReadings,
+  shopRule,
+  type TestForm,
+  type ZoneTest,
+} from '@blue-ledge/core';
+import { Input } from 'antd';
+import { useState } from 'react';
+import { NumberField } from '../../shared/NumberField.tsx';
+import { useFormat } from '../../state/units.ts';
+import { usePanelContext } from '../panel-context.ts';
+
+interface TypedTestProps extends TypedProps {
+  readonly what: Extract<TestForm['outcomes'], string>;
+}
+
+const FIELDS = { mark: Mark, readings: Readings, celsius: SurfaceTemperature };
+
+/** A test whose outcome is typed in, not picked. */
+export function TypedTest({ what, ...rest }: TypedTestProps) {
+  const Field = FIELDS[what];
+  return <Field {...rest} />;
+}
+
+interface TypedProps {
+  readonly done: ZoneTest | undefined;
+  readonly onTest: (test: ZoneTest | null) => void;
+}
+
+function Mark({ done, onTest }: TypedProps) {
+  return (
+    <Input
+      aria-label="Moulding mark"
+      placeholder="for example PP/EPDM"
+      maxLength={40}
+      defaultValue={done && 'outcome' in done ? String(done.outcome) : ''}
+      onBlur={({ target }) => {
+        const outcome = target.value.trim();
+        onTest(outcome ? { kind: 'moulding-mark', outcome } : null);
+      }}
+      onPressEnter={({ currentTarget }) => currentTarget.blur()}
+    />
+  );
+}
+
+/** Readings as they are read off the gauge, µm in any unit system: gauges of this kind show µm. */
+function Readings({ done, onTest }: TypedProps) {
+  const { quantity } = useFormat();
+  const [isWrong, setIsWrong] = useState(false);
+  const readings = done?.kind === 'gauge' ? done.readingsUm : [];
+  const figures = readings.length > 0 ? gaugeFigures(readings) : null;
+  return (
+    <>
+      <Input
+        aria-label="Gauge readings in µm"
+        placeholder="µm, for example 95 102 98 110 104"
+        status={isWrong ? 'error' : ''}
+        defaultValue={readings.join(' ')}
+        onBlur={({ target }) => {
+          const typed = target.value.trim();
+          const read = readReadings(typed);
+          setIsWrong(typed !== '' && read === null);
+          if (typed === '') onTest(null);
+          else if (read) onTest({ kind: 'gauge', readingsUm: read });
+        }}
+        onPressEnter={({ currentTarget }) => currentTarget.blur()}
+      />
+      {isWrong && (
+        <p className="field-problem" role="alert">
+          Readings are numbers from 0 to 20 000 µm, apart by spaces: take out what is none.
+        </p>
+      )}
+      {figures && (
+        <span className="note">
+          Mean {quantity('Um', figures.meanUm)}, from {quantity('Um', figures.leastUm)} to{' '}
+          {quantity('Um', figures.mostUm)}.
+        </span>
+      )}
+    </>
+  );
+}
+
+const COLDEST_CELSIUS = -40;
+const HOTTEST_CELSIUS = 80;
+
+/** Temperature on the panel itself, and how far above the dew point of the shop's air that is. */
+function SurfaceTemperature({ done, onTest }: TypedProps) {
+  const { quantity } = useFormat();
+  const { shop } = usePanelContext().view;
+  const surface = done?.kind === 'dew' ? done.surfaceCelsius : null;
+  const marginKelvin = surface === null ? 0 : dewMarginKelvin(surface, shop);
+  const limit = shopRule(shop.rules, 'dewMarginKelvin').value;
+  return (
+    <>
+      <NumberField
+        label="Surface temperature"
+        isLabelHidden
+        quantity="Celsius"
+        value={surface}
+        from={COLDEST_CELSIUS}
+        to={HOTTEST_CELSIUS}
+        whenLeft
+        onChange={(surfaceCelsius) => onTest({ kind: 'dew', surfaceCelsius })}
+        onClear={() => onTest(null)}
+      />
+      {surface !== null && (
+        <span className={marginKelvin < limit ? 'field-problem' : 'note'}>
+          {marginKelvin < 0
+            ? `${quantity('Kelvin', -marginKelvin)} under the dew point: water stands on it, do not coat.`
+            : `${quantity('Kelvin', marginKelvin)} above the dew point, ${quantity('Kelvin', limit)} needed${marginKelvin < limit ? ': do not coat' : ''}.`}
+        </span>
+      )}
+    </>
+  );
+}
