@@ -2,7 +2,7 @@ import { familyOf, isBody, isMetal, isRawPlastic, type LayerKind } from '../mate
 import type { ProductSheet } from '../materials/sheet.ts';
 import { isLastOp, type Act, type CoatAct, type CoatOp } from '../operations/act.ts';
 import { sagOf } from '../operations/coating.ts';
-import { isForPlastic, schoolIn, type Context } from '../operations/context.ts';
+import { isForPlastic, ledgeLimit, schoolIn, type Context } from '../operations/context.ts';
 import { productsFor } from '../operations/products.ts';
 import {
   has,
@@ -16,7 +16,7 @@ import {
   type ZoneState,
 } from '../operations/state.ts';
 import { grindOut, strip } from '../rules/remedies.ts';
-import { wantsMoreBuild } from '../rules/build.ts';
+import { isSandableBuild, wantsMoreBuild } from '../rules/build.ts';
 import { baseLightness } from '../rules/seal.ts';
 import { sideText } from '../survey/schools.ts';
 import { coatsFor } from '../surface/budget.ts';
@@ -145,12 +145,24 @@ function zoneSets(op: CoatOp, { panel, context }: Around): string[][] {
     'prime-epoxy': [bare, repair],
     'prime-dtm': [repair, all],
     'prime-build': [repair, all, thin],
-    seal: [all],
+    seal: [panel.zones.some((zone) => isBuiltForOneSurface(zone, context)) ? [] : all],
   };
   if (!hasSolid && (op === 'prime-dtm' || op === 'prime-etch')) return [];
   const seen = new Set<string>();
   return sets[op].filter((set) => set.length > 0 && !seen.has(set.join()) && seen.add(set.join()));
 }
+
+/** Level, sound finish under a build of ours: whoever builds over that wants one surface that needs no sealer. */
+const isBuiltForOneSurface = (zone: ZoneState, context: Context): boolean => {
+  const [found] = zone.stack.slice(-2);
+  return (
+    zone.edge === 'sound' &&
+    isSandableBuild(zone) &&
+    familyOf(found!.kind) === 'finish' &&
+    found!.laid === undefined &&
+    zone.surface.wavesUm <= ledgeLimit(context).value
+  );
+};
 
 const isRubbedPlastic = ({ spots }: ZoneState): boolean => spots !== null && isRawPlastic(spots.to);
 
