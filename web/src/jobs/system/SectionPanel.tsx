@@ -27,13 +27,14 @@ export function SectionPanel({
   const drawing = (): Element | null | undefined => panel.current?.querySelector('.section-drawing');
   const fileName = `section-step-${n}`;
   const step = system.steps[n - 1];
+  const when = step ? `step ${n}, ${stepTitle(step).toLowerCase()}` : 'as found';
   const { level } = system;
   return (
     <section ref={panel} className="sheet system-section" aria-labelledby="section-head">
       <header>
         <h2 id="section-head">Section L–L′</h2>
-        <span className="section-when">
-          {step ? `after step ${n}, ${stepTitle(step).toLowerCase()}` : 'as found'}
+        <span className="section-when" title={when}>
+          {when}
         </span>
         {level && (
           <span className="section-level">

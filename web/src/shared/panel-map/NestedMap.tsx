@@ -12,6 +12,9 @@ interface NestedMapProps {
   readonly hasCut: boolean;
 }
 
+/** Smaller letters are left out: the list of zones names them all, px. */
+const LEAST_LETTER_PX = 12;
+
 /** A panel that nobody has drawn: its zones inside one another, true to their areas. */
 export function NestedMap({ panel, width, height, selected, onSelect, hasCut }: NestedMapProps) {
   const boxes = layoutMap(panel.zones, panel.areaM2, { width: width - 24, height: height - 8 });
@@ -42,9 +45,17 @@ export function NestedMap({ panel, width, height, selected, onSelect, hasCut }: 
       </g>
       {hasCut && core && <LevelCut y={cutY} width={width} />}
       <g transform="translate(12 4)">
-        {boxes.map(({ id, label }) => (
-          <MapLetter key={id} id={id} at={label} isSelected={id === selected} />
-        ))}
+        {boxes
+          .filter(({ id, labelPx }) => labelPx >= LEAST_LETTER_PX || id === selected)
+          .map(({ id, label, labelPx }) => (
+            <MapLetter
+              key={id}
+              id={id}
+              at={label}
+              size={Math.max(LEAST_LETTER_PX, labelPx)}
+              isSelected={id === selected}
+            />
+          ))}
       </g>
     </svg>
   );

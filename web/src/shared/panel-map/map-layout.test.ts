@@ -32,3 +32,12 @@ test('zones are drawn true to their areas, whatever order they come in', () => {
   expect((b! - c!) / a!).toBeCloseTo(0.35 / 2.1, 6);
   expect(layoutMap([...DOOR].reverse(), 2.1, { width: 300, height: 400 })).toEqual(boxes);
 });
+
+test('a letter is no larger than the band that it stands in', () => {
+  const eight = Array.from({ length: 8 }, (_, i) => zone(`Z${i}`, 0.3, 'steel'));
+  const boxes = layoutMap(eight, 2.4, { width: 150, height: 150 });
+  boxes.slice(0, -1).forEach(({ outline, labelPx }, i) => {
+    expect(labelPx).toBeLessThanOrEqual(boxes[i + 1]!.outline.y - outline.y);
+  });
+  expect(boxes.at(-1)!.labelPx).toBe(24);
+});

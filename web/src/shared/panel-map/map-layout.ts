@@ -11,6 +11,8 @@ export interface MapZone {
   readonly outline: Box;
   /** Where its letter stands. */
   readonly label: readonly [x: number, y: number];
+  /** Side of the plaque that finds room there, px. */
+  readonly labelPx: number;
 }
 
 export interface Box {
@@ -39,8 +41,9 @@ export function nestedOrder(zones: readonly Zone[]): Zone[] {
 
 /** Width over height of a panel drawing. */
 const ASPECT = 0.72;
-/** Half a letter's plaque, px, and how much of a rounded corner it keeps clear of. */
-const LABEL_PX = 13;
+/** Largest plaque of a letter and its margin, px, and how much of a rounded corner it keeps clear of. */
+const LABEL_PX = 24;
+const LABEL_MARGIN_PX = 1;
 const CORNER_INSET = 0.3;
 
 /** Share of the panel's area that a zone and all inside it take, 0..1, by place in the order. */
@@ -80,15 +83,17 @@ export function layoutMap(
   return order.map((zone, i) => ({
     id: zone.id,
     outline: boxes[i]!,
-    label: labelOf(boxes[i]!, boxes[i + 1]),
+    ...labelOf(boxes[i]!, boxes[i + 1]),
   }));
 }
 
 /** In the middle of a core; of a ring, at its upper left, where the rings' corners keep the letters apart. */
-function labelOf(outer: Box, inner: Box | undefined): readonly [number, number] {
-  if (!inner) return [outer.x + outer.width / 2, outer.y + outer.height / 2];
-  const inset = LABEL_PX + outer.corner * CORNER_INSET;
-  return [outer.x + inset, outer.y + inset];
+function labelOf(outer: Box, inner: Box | undefined): Pick<MapZone, 'label' | 'labelPx'> {
+  if (!inner) return { label: [outer.x + outer.width / 2, outer.y + outer.height / 2], labelPx: LABEL_PX };
+  // The band over the inner box is what the plaque has to fit in.
+  const labelPx = Math.min(LABEL_PX, inner.y - outer.y - 2 * LABEL_MARGIN_PX);
+  const inset = labelPx / 2 + LABEL_MARGIN_PX;
+  return { label: [outer.x + inset + outer.corner * CORNER_INSET, outer.y + inset], labelPx };
 }
 
 /** The cut line through all zones, in mm of the panel: A B C B A for three nested zones. */
