@@ -154,9 +154,8 @@ export const remembered = <State extends object, Value>(
 };
 
 /** Film over the substrate, µm; filler, glaze and seam fill a hollow and add no height. */
-export const heightUm = remembered((state: ZoneState): number =>
-  state.stack.reduce((sum, { kind, um }) => (isSolid(kind) || isBody(kind) ? sum : sum + um), 0),
-);
+export const heightUm = ({ stack }: Pick<ZoneState, 'stack'>): number =>
+  stack.reduce((sum, { kind, um }) => (isSolid(kind) || isBody(kind) ? sum : sum + um), 0);
 
 /** Bare composite: gelcoat or laminate without a film of ours or anybody's. */
 export const isRawComposite = (state: ZoneState): boolean => familyOf(topOf(state).kind) === 'composite';

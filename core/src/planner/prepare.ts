@@ -4,9 +4,9 @@ import type { Context } from '../operations/context.ts';
 import { carryOut, type Outcome } from '../operations/perform.ts';
 import type { Cost } from '../operations/operation.ts';
 import { isBare, remembered, zoneOf, type PanelState } from '../operations/state.ts';
-import { decideAct, type Hearings } from '../rules/check-act.ts';
+import { decideAct, type Memory } from '../rules/check-act.ts';
 import { REMEDY_ORDER } from '../rules/remedies.ts';
-import type { Verdict } from '../rules/rule.ts';
+import { isRefusal, type Verdict } from '../rules/rule.ts';
 import type { Reason } from '../wording/reason.ts';
 
 /**
@@ -27,12 +27,17 @@ export interface Performed {
 
 export type Prepared =
   | { readonly ok: true; readonly steps: readonly Performed[]; readonly panel: PanelState }
-  | {
+  | ({
       readonly ok: false;
       readonly steps: readonly Performed[];
       readonly panel: PanelState;
-      readonly refusals: readonly Verdict[];
-    };
+    } & Refused);
+
+/** An act that nothing makes right on the panel as it is then: the one asked for, or one that it needs. */
+export interface Refused {
+  readonly refused: Act;
+  readonly refusals: readonly Verdict[];
+}
 
 /** More steps than any real preparation has; a loop of rules ends here and says so. */
 const MOST_STEPS = 90;
@@ -45,11 +50,14 @@ interface Tried {
   readonly done: Map<string, Performed>;
 }
 /** Keeps what was tried, by state and act; one for a whole search, whose context does not change. */
-export interface Memo {
-  readonly tried: WeakMap<PanelState, Map<string, Tried>>;
-  readonly hearings: Hearings;
+export interface Memo extends Memory {
+  readonly tried: Map<PanelState, Map<string, Tried>>;
 }
-export const newMemo = (): Memo => ({ tried: new WeakMap(), hearings: new WeakMap() });
+export const newMemo = (endsAtRefusal = false): Memo => ({
+  tried: new Map(),
+  hearings: new Map(),
+  endsAtRefusal,
+});
 
 function performed(act: Act, before: PanelState, known: Tried, context: Context): Performed {
   const asked = act.why.map(({ rule, code }) => rule + code).join();
@@ -80,7 +88,7 @@ function tried(act: Act, panel: PanelState, context: Context, memo: Memo): Tried
   const before = known.get(name);
   if (before) return before;
   const made: Tried = {
-    verdicts: decideAct(act, panel, context, { hearings: memo.hearings, name }),
+    verdicts: decideAct(act, panel, context, { ...memo, name }),
     done: new Map(),
   };
   known.set(name, made);
@@ -96,8 +104,8 @@ export function prepare(start: PanelState, act: Act, context: Context, memo: Mem
   const isAsked = ({ level, remedy }: Verdict): boolean =>
     level === 'must' || (remedy !== undefined && !declined.has(signature(remedy)));
 
-  /** Does the act after what it needs; returns the verdicts that nothing can remedy. */
-  const reach = (wanted: Act, pending: readonly string[]): readonly Verdict[] => {
+  /** Does the act after what it needs; returns what refuses it, or null when it is done. */
+  const reach = (wanted: Act, pending: readonly string[]): Refused | null => {
     for (;;) {
       const known = tried(wanted, panel, context, memo);
       const asked = known.verdicts.filter(isAsked);
@@ -105,16 +113,17 @@ export function prepare(start: PanelState, act: Act, context: Context, memo: Mem
         const step = performed(wanted, panel, known, context);
         steps.push(step);
         panel = step.after;
-        return [];
+        return null;
       }
-      const hopeless = asked.filter((verdict) => verdict.remedy === undefined);
-      if (hopeless.length > 0) return hopeless;
+      const hopeless = asked.filter(isRefusal);
+      if (hopeless.length > 0) return { refused: wanted, refusals: hopeless };
       const remedy = nextRemedy(asked, panel);
       const name = signature(remedy);
-      if (steps.length >= MOST_STEPS || pending.includes(name)) return [endless(wanted, steps.length)];
+      if (steps.length >= MOST_STEPS || pending.includes(name))
+        return { refused: wanted, refusals: [endless(wanted, steps.length)] };
       const [nDone, was] = [steps.length, panel];
       const refused = reach(remedy, [...pending, name]);
-      if (refused.length === 0) continue;
+      if (!refused) continue;
       const isMust = asked.some(({ level, remedy: own }) => level === 'must' && own?.op === remedy.op);
       if (isMust) return refused;
       steps.length = nDone;
@@ -123,8 +132,8 @@ export function prepare(start: PanelState, act: Act, context: Context, memo: Mem
     }
   };
 
-  const refusals = reach(act, [signature(act)]);
-  return refusals.length === 0 ? { ok: true, steps, panel } : { ok: false, steps, panel, refusals };
+  const refused = reach(act, [signature(act)]);
+  return refused ? { ok: false, steps, panel, ...refused } : { ok: true, steps, panel };
 }
 
 const signature = (act: Act): string => `${act.op}:${act.zones.join(',')}`;

@@ -2,7 +2,8 @@ import { COAT_OPS, isLastCoat, type Act, type OpName } from '../operations/act.t
 import type { Context } from '../operations/context.ts';
 import { labourMin } from '../operations/labour.ts';
 import type { PanelState, ZoneState } from '../operations/state.ts';
-import type { Verdict } from '../rules/rule.ts';
+import { decideAct } from '../rules/check-act.ts';
+import { isRefusal, type Verdict } from '../rules/rule.ts';
 import { bestFirst, type Problem } from './best-first.ts';
 import { intents } from './intents.ts';
 import { sealsWithEpoxy } from './titles.ts';
@@ -21,6 +22,8 @@ export interface Way {
 
 /** A way that stopped at an act which the rules refuse. */
 export interface Refusal extends Way {
+  /** The act that the rules refuse: the choice itself, or one that it needs. */
+  readonly broken: Act;
   readonly refused: Act;
   readonly verdicts: readonly Verdict[];
   readonly cost: number;
@@ -50,7 +53,7 @@ export const familyOfWay = (choices: readonly Act[]): string =>
 /** Searches one panel; deterministic, bounded by MOST_STATES. */
 export function searchSystems(start: PanelState, context: Context): Searched {
   const refusals = new Map<string, Refusal>();
-  const memo = newMemo();
+  const memo = newMemo(true);
   const costs = new Map<Way, number>([[{ panel: start, steps: [], choices: [] }, 0]]);
   const root = [...costs.keys()][0]!;
 
@@ -65,6 +68,7 @@ export function searchSystems(start: PanelState, context: Context): Searched {
           ...way,
           steps,
           refused: act,
+          broken: tried.refused,
           verdicts: tried.refusals,
           cost: total,
           panel: tried.panel,
@@ -75,6 +79,9 @@ export function searchSystems(start: PanelState, context: Context): Searched {
       costs.set(state, total);
       return [{ state, cost }];
     });
+
+  const shown = (isAnyReady: boolean): Refusal[] =>
+    worthShowing(refusals, isAnyReady).map((refusal) => heardOut(refusal, context));
 
   const problem: Problem<Way> = {
     start: root,
@@ -89,14 +96,13 @@ export function searchSystems(start: PanelState, context: Context): Searched {
   let cheapest = Infinity;
   for (;;) {
     const next = search.next();
-    if (next.done)
-      return { ready: [...ready.values()], refused: worthShowing(refusals, ready.size > 0), ...next.value };
+    if (next.done) return { ready: [...ready.values()], refused: shown(ready.size > 0), ...next.value };
     const { state, cost, looked } = next.value;
     cheapest = Math.min(cheapest, cost);
     const family = familyOfWay(state.choices);
     if (cost <= cheapest * WORTH_SHOWING && !ready.has(family)) ready.set(family, { ...state, cost });
     if (ready.size >= MOST_READY || cost > cheapest * WORTH_SHOWING)
-      return { ready: [...ready.values()], refused: worthShowing(refusals, true), looked, gaveUp: false };
+      return { ready: [...ready.values()], refused: shown(true), looked, gaveUp: false };
   }
 }
 
@@ -147,6 +153,12 @@ function note(refusals: Map<string, Refusal>, refusal: Refusal): void {
   const isPlainer = refused.op === 'seal' && known?.refused.op !== 'seal';
   const isHidden = known?.refused.op === 'seal' && refused.op !== 'seal';
   if (!known || (cost < known.cost && !isHidden) || isPlainer) refusals.set(name, refusal);
+}
+
+/** The refusal with all that speaks against the act: while it searched, the first rule was enough. */
+function heardOut(refusal: Refusal, context: Context): Refusal {
+  const all = decideAct(refusal.broken, refusal.panel, context).filter(isRefusal);
+  return all.length > 0 ? { ...refusal, verdicts: all } : refusal;
 }
 
 /**

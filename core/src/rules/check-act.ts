@@ -12,7 +12,7 @@ import { FINISH_RULES } from './finish.ts';
 import { METAL_RULES } from './metal.ts';
 import { PLASTIC_RULES } from './plastic.ts';
 import { SEAL_RULES } from './seal.ts';
-import type { Rule, Trial, Verdict } from './rule.ts';
+import { isRefusal, type Rule, type Trial, type Verdict } from './rule.ts';
 
 /** All rules in the order in which they are named to the user: the first broken rule is the first listed. */
 export const RULES: readonly Rule[] = [
@@ -40,94 +40,99 @@ const PHYSICAL: Rule = {
     })),
 };
 
-type RulesByOp = ReadonlyMap<OpName, readonly Rule[]>;
-const rulesOn = (wanted: (rule: Rule) => boolean): RulesByOp =>
+const rulesOn = (wanted: (rule: Rule) => boolean): ReadonlyMap<OpName, readonly Rule[]> =>
   new Map(OPS.map((op) => [op, [...RULES, PHYSICAL].filter((rule) => rule.on.includes(op) && wanted(rule))]));
 const ADVICE = rulesOn(({ isAdvice }) => isAdvice === true);
-
-/** Rules that decide on a panel of these families; those of plastic need not be asked where there is none. */
-const DECIDING = new Map<string, RulesByOp>();
-const OF_PANEL = new WeakMap<Context['panel'], RulesByOp>();
-
-function decidingOn(panel: Context['panel']): RulesByOp {
-  const known = OF_PANEL.get(panel);
-  if (known) return known;
-  const families = new Set(panel.zones.map(({ layers }) => familyOf(layers[0]!.kind)));
-  const name = [...families].sort().join();
-  const rules =
-    DECIDING.get(name) ??
-    rulesOn(({ isAdvice, only }) => !isAdvice && (only === undefined || families.has(only)));
-  DECIDING.set(name, rules);
-  OF_PANEL.set(panel, rules);
-  return rules;
-}
+const DECIDING = rulesOn(({ isAdvice }) => !isAdvice);
 
 const trialsOf = (act: Act, panel: PanelState, context: Context): Trial[] =>
   act.zones.map((id) => ({ act, zone: zoneOf(panel, id), panel, context }));
 
-/** What a rule said about a zone beside this neighbour. */
-interface Saying {
-  readonly verdicts: readonly Verdict[];
-  readonly neighbour: ZoneState | null;
-}
+/** What each rule of an operation said, at the rule's place in the list. */
+type Said = (readonly Verdict[] | undefined)[];
 
-/** What each rule of an operation said about a zone, at the rule's place in the list. */
-type Heard = (Saying | undefined)[];
+/** What was said about a zone for itself, and beside the sound neighbour that it last had. */
+interface Heard {
+  readonly alone: Said;
+  beside: { readonly neighbour: ZoneState | null; readonly said: Said };
+}
 
 /**
  * What rules said before that read no more than the zone and its sound neighbour, by zone and act: where neither
  * changed since they are not asked again. One for a whole search, whose context does not change.
  */
-export type Hearings = WeakMap<ZoneState, Map<string, Heard>>;
+export type Hearings = Map<ZoneState, Map<string, Heard>>;
 
 /** @param name tells the act apart in all that it does */
-function heardBefore(hearings: Hearings, zone: ZoneState, name: string): Heard {
+function heardBefore(hearings: Hearings, zone: ZoneState, name: string, neighbour: ZoneState | null): Heard {
   const ofZone = hearings.get(zone) ?? new Map<string, Heard>();
   hearings.set(zone, ofZone);
-  const known = ofZone.get(name) ?? [];
+  const known = ofZone.get(name) ?? { alone: [], beside: { neighbour, said: [] } };
+  if (known.beside.neighbour !== neighbour) known.beside = { neighbour, said: [] };
   ofZone.set(name, known);
   return known;
 }
 
-function heard(
-  rules: readonly Rule[],
-  trials: readonly Trial[],
-  neighbour: ZoneState | null,
-  before?: readonly Heard[],
-): Verdict[] {
+const listFor = (rule: Rule, heard: Heard | undefined): Said | undefined => {
+  if (rule.reads === 'panel') return undefined;
+  return rule.reads === 'neighbour' ? heard?.beside.said : heard?.alone;
+};
+
+interface Hearing {
+  readonly trials: readonly Trial[];
+  /** What each trial's zone heard before, where that is kept. */
+  readonly before?: readonly Heard[] | undefined;
+  /** The rule that refuses the act outright ends it. */
+  readonly endsAtRefusal?: boolean;
+}
+
+/** Asks each rule about each zone that it speaks of, rule by rule. */
+function heard(rules: readonly Rule[], { trials, before, endsAtRefusal }: Hearing): Verdict[] {
   const verdicts: Verdict[] = [];
-  rules.forEach((rule, nth) =>
-    trials.forEach((trial, i) => {
-      const known = rule.reads === 'panel' ? undefined : before?.[i];
-      const said = known?.[nth];
-      const holds = said && (rule.reads !== 'neighbour' || said.neighbour === neighbour);
-      const now = holds ? said.verdicts : rule.judge(trial);
-      if (known && !holds) known[nth] = { verdicts: now, neighbour };
+  const families = trials.map(({ zone }) => familyOf(zone.stack[0]!.kind));
+  for (let nth = 0; nth < rules.length; nth++) {
+    const rule = rules[nth]!;
+    const nBefore = verdicts.length;
+    for (let i = 0; i < trials.length; i++) {
+      if (rule.only && rule.only !== families[i]) continue;
+      const list = listFor(rule, before?.[i]);
+      const now = list ? (list[nth] ??= rule.judge(trials[i]!)) : rule.judge(trials[i]!);
       if (now.length > 0) verdicts.push(...now);
-    }),
-  );
+    }
+    if (endsAtRefusal && verdicts.length > nBefore && verdicts.slice(nBefore).some(isRefusal)) break;
+  }
   return verdicts;
+}
+
+/** What a search keeps from one question to the next. */
+export interface Memory {
+  readonly hearings: Hearings;
+  /** A search only wants to know that an act is refused, and by which rule first. */
+  readonly endsAtRefusal: boolean;
 }
 
 /**
  * Every verdict that decides about an act in this state: the trade's rules first, then what is physically wrong with
  * it. Empty when nobody has anything to say. O(rules of the operation x zones of the act).
- * @param memo what was heard before in this search, and the act's name in it
+ * @param memory what was heard before in this search, and the act's name in it
  */
 export function decideAct(
   act: Act,
   panel: PanelState,
   context: Context,
-  memo?: { readonly hearings: Hearings; readonly name: string },
+  memory?: Memory & { readonly name: string },
 ): Verdict[] {
   const trials = trialsOf(act, panel, context);
-  const before = memo && trials.map(({ zone }) => heardBefore(memo.hearings, zone, memo.name));
-  return heard(decidingOn(context.panel).get(act.op)!, trials, soundNeighbour(panel), before);
+  const rules = DECIDING.get(act.op)!;
+  if (!memory) return heard(rules, { trials });
+  const neighbour = soundNeighbour(panel);
+  const before = trials.map(({ zone }) => heardBefore(memory.hearings, zone, memory.name, neighbour));
+  return heard(rules, { trials, before, endsAtRefusal: memory.endsAtRefusal });
 }
 
 /** How an act is done right: notes of the rules that only advise. */
 export const adviceOn = (act: Act, panel: PanelState, context: Context): Verdict[] =>
-  heard(ADVICE.get(act.op)!, trialsOf(act, panel, context), soundNeighbour(panel));
+  heard(ADVICE.get(act.op)!, { trials: trialsOf(act, panel, context) });
 
 /** All that is said of an act in this state, advice included. */
 export const checkAct = (act: Act, panel: PanelState, context: Context): Verdict[] => [

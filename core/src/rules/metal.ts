@@ -104,6 +104,7 @@ const TIGHT_SHARE = 0.75;
 
 export const M2: Rule = {
   id: 'M2',
+  only: 'metal',
   on: LAYING_OPS,
   asks: 'Bare metal is coated inside the exposure limit, else abraded again.',
   reads: 'panel',
@@ -167,6 +168,7 @@ const m4 = speaker('M4');
 
 export const M4: Rule = {
   id: 'M4',
+  only: 'metal',
   on: COAT_OPS,
   asks: 'Metal is abraded to the grade that its first coat wants.',
   judge: (trial) => {
@@ -195,6 +197,7 @@ const m5 = speaker('M5');
 
 export const M5: Rule = {
   id: 'M5',
+  only: 'metal',
   on: LAYING_OPS,
   asks: 'Rust comes off before anything goes on.',
   judge: (trial) => {
@@ -302,6 +305,7 @@ const sandsZinc = ({ act, zone }: ZoneTrial): boolean =>
 
 export const M10: Rule = {
   id: 'M10',
+  only: 'metal',
   on: [...SAND_OPS, 'strip-blast', 'fill', 'inspect'],
   asks: 'Zinc is not cut through, and filler lies on it only where its sheet says so.',
   judge: (trial) => {

@@ -30,13 +30,16 @@ export interface Verdict {
   readonly remedy?: Act;
 }
 
+/** Nothing would make the act right in this state. */
+export const isRefusal = ({ level, remedy }: Verdict): boolean => level === 'must' && remedy === undefined;
+
 interface RuleHead {
   readonly id: string;
   /** What the rule asks, in one plain line. */
   readonly asks: string;
   /** The operations it has something to say about. */
   readonly on: readonly OpName[];
-  /** The only family of substrate that it speaks of; any where absent. */
+  /** The only family of substrate that it speaks of: other zones are not asked about. Any where absent. */
   readonly only?: Family;
   /** It only ever gives notes: a search need not ask it. */
   readonly isAdvice?: boolean;
