@@ -17,6 +17,7 @@ import {
 import type { Act } from './act.ts';
 import { volumeMl } from './coating.ts';
 import { costOf, perform } from './perform.ts';
+import { isProductFor } from './products.ts';
 import { gapUm, heightUm, topOf, unlevelUm } from './state.ts';
 
 const after = (bench: Bench, act: Act): Bench => ({
@@ -108,4 +109,14 @@ test('flash and cure wait until the slowest zone is ready, and not at all when i
   expect(costOf(plain('flash', 'B'), wet.state, wet.context).waitMin).toBeCloseTo(15);
   const flashed = after(wet, plain('flash', 'B'));
   expect(costOf(plain('flash', 'B'), flashed.state, flashed.context).waitMin).toBe(0);
+});
+
+test('a product is for the operation of its kind, or for the use that its sheet names', () => {
+  expect(isProductFor('prime-epoxy', { kind: 'epoxy' })).toBe(true);
+  expect(isProductFor('seal', { kind: 'epoxy' })).toBe(false);
+  for (const kind of ['epoxy', 'sealer'] as const) {
+    expect(isProductFor('seal', { kind, use: 'sealer' })).toBe(true);
+    expect(isProductFor('prime-epoxy', { kind, use: 'sealer' })).toBe(false);
+  }
+  expect(isProductFor('wash', { kind: 'cleaner' })).toBe(false);
 });

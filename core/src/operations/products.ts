@@ -20,9 +20,15 @@ export const SHEET_KIND_OF: Partial<Record<OpName, ProductSheet['kind']>> = {
   'seam-seal': 'seam',
 };
 
-/** Whether a product is meant for an operation: by its kind, or by the use that its sheet names in place of that. */
+const OP_OF_USE: Record<NonNullable<ProductSheet['use']>, OpName> = { sealer: 'seal' };
+
+/** Whether a product is meant for an operation: by the use that its sheet names, else by its kind. */
 export const isProductFor = (op: OpName, { kind, use }: Pick<ProductSheet, 'kind' | 'use'>): boolean =>
-  kind === SHEET_KIND_OF[op] ? use === undefined : op === 'seal' && use === 'sealer';
+  use === undefined ? kind === SHEET_KIND_OF[op] : op === OP_OF_USE[use];
+
+/** Epoxy that is reduced to seal with. */
+export const isEpoxySealer = ({ kind, use }: Pick<ProductSheet, 'kind' | 'use'>): boolean =>
+  kind === 'epoxy' && use === 'sealer';
 
 /** The products for an operation, by their ids. */
 export const productsFor = (op: OpName, { shelf }: Pick<Context, 'shelf'>): ProductSheet[] =>

@@ -3,7 +3,7 @@ import type { ProductSheet } from '../materials/sheet.ts';
 import { isLastOp, type Act, type CoatAct, type CoatOp } from '../operations/act.ts';
 import { sagOf } from '../operations/coating.ts';
 import { isForPlastic, ledgeLimit, schoolIn, type Context } from '../operations/context.ts';
-import { productsFor } from '../operations/products.ts';
+import { isEpoxySealer, productsFor } from '../operations/products.ts';
 import {
   has,
   isBare,
@@ -193,7 +193,7 @@ function coats(panel: PanelState, context: Context): Act[] {
   const sealsWithEpoxy = mayEpoxySeal(panel, context);
   return COATS.flatMap((op) =>
     productsFor(op, context)
-      .filter(({ use }) => use === undefined || sealsWithEpoxy)
+      .filter((sheet) => sealsWithEpoxy || !isEpoxySealer(sheet))
       .flatMap((sheet) =>
         zoneSets(op, around)
           .map((ids) => ids.map((id) => zoneOf(panel, id)))
@@ -226,7 +226,7 @@ function coatAct(op: CoatOp, sheet: ProductSheet, zones: readonly ZoneState[], a
 function purposeOf(op: CoatOp, sheet: ProductSheet, zones: readonly ZoneState[], context: Context): Reason[] {
   if (op === 'seal') {
     const { closesMin } = sheet.recoat;
-    const asSealer = sheet.use ? [reason('S8', 'S8.as-sealer', { closesMin }, 'sheet')] : [];
+    const asSealer = isEpoxySealer(sheet) ? [reason('S8', 'S8.as-sealer', { closesMin }, 'sheet')] : [];
     const leaves = zones.some((zone) => topOf(zone).kind === 'ecoat' && !zone.surface.scratch);
     const left =
       leaves && schoolIn(context, 'ecoat').side === 'leave'
