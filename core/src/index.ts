@@ -24,7 +24,7 @@ export { FINDING_KINDS, findingSchema } from './survey/finding.ts';
 export type { Finding, FindingKind } from './survey/finding.ts';
 export { FINDING_FORMS } from './survey/finding-forms.ts';
 export type { FindingField } from './survey/finding-forms.ts';
-export { BORDER_PLANS, areaProblem, panelFactsSchema, panelSchema } from './survey/panel.ts';
+export { MOST_BORDERS, areaProblem, panelFactsSchema, panelSchema } from './survey/panel.ts';
 export type { Panel, PanelBorder, PanelFacts } from './survey/panel.ts';
 export { spansAlong, usualCut } from './survey/cut.ts';
 export type { CutLine, CutSpan } from './survey/cut.ts';

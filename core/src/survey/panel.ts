@@ -26,9 +26,10 @@ export type PanelPart = z.infer<typeof partSchema>;
 
 /** What lies beside the panel on the vehicle, and what becomes of it. */
 export const BORDER_PLANS = ['blend', 'refinish', 'keep'] as const;
+export const MOST_BORDERS = 20;
 export const borderSchema = z.looseObject({
   name: z.string().trim().min(1, 'needs a name').max(60),
-  plan: z.enum(BORDER_PLANS),
+  plan: z.enum(BORDER_PLANS, { error: 'must be blend, refinish or keep' }),
 });
 export type PanelBorder = z.infer<typeof borderSchema>;
 
@@ -46,7 +47,7 @@ export const panelFactsSchema = z.looseObject({
   /** Shape that the outline came from; `free` for one that was measured. */
   kind: z.string().max(40).optional(),
   parts: z.array(partSchema).max(40).default([]),
-  borders: z.array(borderSchema).max(20).optional(),
+  borders: z.array(borderSchema).max(MOST_BORDERS, `must be at most ${MOST_BORDERS} neighbours`).optional(),
   outline: polygonSchema.optional(),
   isAreaMeasured: z.boolean().optional(),
 });

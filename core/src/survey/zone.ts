@@ -33,7 +33,10 @@ export const zoneTestSchema = z.discriminatedUnion('kind', [
   z.looseObject({ kind: z.literal('water-break'), outcome: z.enum(['sheets', 'beads']) }),
   z.looseObject({ kind: z.literal('thumbnail'), outcome: z.enum(['marks', 'none']) }),
   z.looseObject({ kind: z.literal('magnet'), outcome: z.enum(['holds', 'falls-off']) }),
-  z.looseObject({ kind: z.literal('dew'), surfaceCelsius: z.number().min(-40).max(80) }),
+  z.looseObject({
+    kind: z.literal('dew'),
+    surfaceCelsius: z.number().min(-40, 'must be -40 °C or more').max(80, 'must be at most 80 °C'),
+  }),
   z.looseObject({ kind: z.literal('gauge'), readingsUm: z.array(reading).min(1).max(500) }),
 ]);
 

@@ -1,5 +1,5 @@
 import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
-import type { Panel, PanelBorder } from '@blue-ledge/core';
+import { MOST_BORDERS, type Panel, type PanelBorder } from '@blue-ledge/core';
 import { AutoComplete, Button, Select } from 'antd';
 import { useJob } from '../../api/queries.ts';
 import { usePanelContext } from '../panel-context.ts';
@@ -62,7 +62,7 @@ export function BorderRows({ panel, onChange }: BorderRowsProps) {
       </ul>
       <Button
         icon={<PlusOutlined />}
-        disabled={panel.offVehicle}
+        disabled={panel.offVehicle || borders.length >= MOST_BORDERS}
         onClick={() => put([...borders, { name: `panel ${borders.length + 1}`, plan: 'keep' }])}
       >
         Add a neighbour
