@@ -1,8 +1,10 @@
 import { Module, type DynamicModule } from '@nestjs/common';
+import { APP_INTERCEPTOR } from '@nestjs/core';
 import { ServeStaticModule } from '@nestjs/serve-static';
 import type { Config } from './config.ts';
 import { DatabaseModule } from './database/database.module.ts';
 import { HealthController } from './health/health.controller.ts';
+import { InFlightInterceptor } from './http/in-flight.interceptor.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
 import { PlanningModule } from './planning/planning.module.ts';
 import { PlansModule } from './plans/plans.module.ts';
@@ -24,6 +26,7 @@ export class AppModule {
         ...web,
       ],
       controllers: [HealthController, ShelfController],
+      providers: [{ provide: APP_INTERCEPTOR, useClass: InFlightInterceptor }],
     };
   }
 }

@@ -175,3 +175,20 @@ test('shelf, schemas and health answer', async () => {
   await server.http.get('/api/schemas/secret').expect(400);
   expect((await server.http.get('/api/health').expect(200)).body).toEqual({ ok: true });
 });
+
+test('a server that is told to stop answers what it was asked before', async () => {
+  await takeDemo();
+  await server.app.listen(0, '127.0.0.1');
+  const url = await server.app.getUrl();
+  const nAsked = 3;
+  let nArrived = 0;
+  const haveArrived = new Promise<void>((resolve) =>
+    server.app.getHttpServer().on('request', () => ++nArrived === nAsked && resolve()),
+  );
+  const asked = Array.from({ length: nAsked }, () => fetch(`${url}${DOOR}/plans`, { method: 'POST' }));
+  await haveArrived;
+  // A whole round trip later they are being worked on.
+  await (await fetch(`${url}/api/health`)).text();
+  server = await server.restart();
+  for (const answer of await Promise.all(asked)) expect(answer.status).toBe(201);
+});
