@@ -199,6 +199,13 @@ const FINDINGS = [
   { kind: 'crack', lengthMm: 40 },
   { kind: 'rub-through', spotMm: 20, count: 2 },
   { kind: 'low', depthMm: 1.2 },
+  { kind: 'rust-pitted' },
+  { kind: 'checked', share: 0.1 },
+  { kind: 'reacted', share: 0.6 },
+  { kind: 'glue-residue' },
+  { kind: 'edge' },
+  { kind: 'hole', lengthMm: 20 },
+  { kind: 'rub-through', spotMm: 90, count: 1 },
 ];
 
 /** A zone with findings that its material can have; the others are left out, not the zone. */
@@ -215,6 +222,20 @@ const sketch: fc.Arbitrary<ZoneSketch> = fc
     ),
   }));
 const panels = fc.array(sketch, { minLength: 1, maxLength: 4 });
+const facts = fc.record(
+  {
+    shape: fc.constantFrom('flat', 'crowned', 'sharp'),
+    orientation: fc.constantFrom('vertical', 'horizontal'),
+    role: fc.constantFrom('refinish', 'blend'),
+    finish: fc.constantFrom('smooth', 'keep-texture'),
+    offVehicle: fc.boolean(),
+    new: fc.boolean(),
+    bodyLines: fc.constantFrom(0, 2),
+    borders: fc.constant([{ name: 'fender', plan: 'blend' }]),
+    parts: fc.constant([{ name: 'handle', plan: 'remove' }]),
+  },
+  { requiredKeys: [] },
+);
 const schools = fc.record(
   {
     filler: fc.constantFrom('over-epoxy', 'on-metal'),
@@ -225,16 +246,20 @@ const schools = fc.record(
     rawPlasticSolvent: fc.constantFrom('no', 'yes'),
     epoxySealer: fc.constantFrom('wet-on-wet', 'cured'),
     build: fc.constantFrom('always', 'skip-if-straight'),
+    guideCoat: fc.constantFrom('every-grit', 'eye'),
+    finalSand: fc.constantFrom('machine-dry', 'hand-wet'),
+    fillerFinish: fc.constantFrom('P180', 'P320'),
+    sealerCoats: fc.constantFrom('one', 'two'),
   },
   { requiredKeys: [] },
 );
-const CHECKED = { numRuns: 60, seed: 20 };
+const CHECKED = { numRuns: 60, seed: 21 };
 
 describe('any panel of these substrates', () => {
   test('no step breaks a must rule when it is replayed, and the replay ends where the plan says', () => {
     fc.assert(
-      fc.property(panels, schools, (zones, chosen) => {
-        const { panel, shop, target } = taskOf(panelOf(zones), { shop: { schools: chosen } });
+      fc.property(panels, facts, schools, (zones, known, chosen) => {
+        const { panel, shop, target } = taskOf(panelOf(zones, known), { shop: { schools: chosen } });
         const context = { panel, shop, target, shelf: shelfOf() };
         for (const way of searchSystems(surveyState(panel), context).ready) {
           let state = surveyState(panel);
@@ -254,8 +279,8 @@ describe('any panel of these substrates', () => {
 
   test('every zone is handed over or stopped, or the plan says why nothing fits; and the plan has its published shape', () => {
     fc.assert(
-      fc.property(panels, fc.constantFrom('vertical', 'horizontal'), (zones, orientation) => {
-        const made = plan(zones, { panel: { orientation } });
+      fc.property(panels, facts, (zones, known) => {
+        const made = plan(zones, { panel: known });
         expect(JSON.parse(JSON.stringify(made))).toEqual(made);
         jobPlanSchema.parse({ panels: [made], warnings: [] });
         if (made.chosen === null)

@@ -46,8 +46,8 @@ const MOST_STEPS = 90;
 interface Tried {
   readonly verdicts: readonly Verdict[];
   outcome?: Outcome;
-  /** The act as it was done, by what asked for it: ways that share their beginning share its steps. */
-  readonly done: Map<string, Performed>;
+  /** The act as it was done, once for all that asked for it alike: ways that share their beginning share its steps. */
+  readonly done: Performed[];
 }
 /** Keeps what was tried, by state and act; one for a whole search, whose context does not change. */
 export interface Memo extends Memory {
@@ -60,15 +60,18 @@ export const newMemo = (endsAtRefusal = false): Memo => ({
 });
 
 function performed(act: Act, before: PanelState, known: Tried, context: Context): Performed {
-  const asked = act.why.map(({ rule, code }) => rule + code).join();
-  const done = known.done.get(asked);
+  const done = known.done.find(({ act: was }) => isAskedAlike(was, act));
   if (done) return done;
   known.outcome ??= carryOut(before, act, context);
   const { panel: after, cost } = known.outcome;
   const step: Performed = { act, before, after, cost, remarks: known.verdicts };
-  known.done.set(asked, step);
+  known.done.push(step);
   return step;
 }
+
+const isAskedAlike = (a: Act, b: Act): boolean =>
+  a.why === b.why ||
+  (a.why.length === b.why.length && a.why.every((reason, i) => sameReason(reason, b.why[i]!)));
 
 /** All that tells acts apart in what they do; why they are done makes no difference to that. */
 const fullSignature = remembered((act: Act): string => `${act.op} ${act.zones.join()} ${meansOf(act)}`);
@@ -89,7 +92,7 @@ function tried(act: Act, panel: PanelState, context: Context, memo: Memo): Tried
   if (before) return before;
   const made: Tried = {
     verdicts: decideAct(act, panel, context, { ...memo, name }),
-    done: new Map(),
+    done: [],
   };
   known.set(name, made);
   return made;
@@ -106,11 +109,13 @@ export function prepare(start: PanelState, act: Act, context: Context, memo: Mem
 
   /** Does the act after what it needs; returns what refuses it, or null when it is done. */
   const reach = (wanted: Act, pending: readonly string[]): Refused | null => {
+    /** What was asked for this act and could not be had: said of it, also where nobody would ask at the end. */
+    const unmet: Verdict[] = [];
     for (;;) {
       const known = tried(wanted, panel, context, memo);
       const asked = known.verdicts.filter(isAsked);
       if (asked.length === 0) {
-        const step = performed(wanted, panel, known, context);
+        const step = withRemarks(performed(wanted, panel, known, context), unmet);
         steps.push(step);
         panel = step.after;
         return null;
@@ -124,17 +129,26 @@ export function prepare(start: PanelState, act: Act, context: Context, memo: Mem
       const [nDone, was] = [steps.length, panel];
       const refused = reach(remedy, [...pending, name]);
       if (!refused) continue;
-      const isMust = asked.some(({ level, remedy: own }) => level === 'must' && own?.op === remedy.op);
-      if (isMust) return refused;
+      const askers = asked.filter(({ remedy: own }) => own?.op === remedy.op);
+      if (askers.some(({ level }) => level === 'must')) return refused;
       steps.length = nDone;
       panel = was;
-      declined.add(name);
+      for (const asker of askers) declined.add(signature(asker.remedy!));
+      unmet.push(...askers);
     }
   };
 
   const refused = reach(act, [signature(act)]);
   return refused ? { ok: false, steps, panel, ...refused } : { ok: true, steps, panel };
 }
+
+/** The step with what else is to be said of it. */
+const withRemarks = (step: Performed, more: readonly Verdict[]): Performed => {
+  const isNew = ({ zoneId, reason }: Verdict): boolean =>
+    !step.remarks.some((said) => said.zoneId === zoneId && sameReason(said.reason, reason));
+  const fresh = more.filter(isNew);
+  return fresh.length === 0 ? step : { ...step, remarks: [...step.remarks, ...fresh] };
+};
 
 const signature = (act: Act): string => `${act.op}:${act.zones.join(',')}`;
 
