@@ -115,6 +115,13 @@ test('gauge readings take the place of predictions: typed, from a table, doubtfu
   await page.goto(`${DOOR}/system`);
   await expect(page.getByRole('heading', { name: /^Plan, \d+ steps$/ })).toBeVisible();
   await expect(page.getByText('have changed since this plan was made')).toHaveCount(0);
+
+  // The section shows them beside what it predicts, from the build on until the film changes again.
+  const section = (n: number) => page.getByRole('group', { name: `Section after step ${n};` });
+  await page.goto(`${DOOR}/system?step=18`);
+  await expect(section(18)).toHaveAccessibleName(/zone B: [^;]*, 129 µm measured/);
+  await page.goto(`${DOOR}/system?step=16`);
+  await expect(section(16)).not.toHaveAccessibleName(/measured/);
 });
 
 test('the forecast tries every block, says how much build, is watched and stopped', async ({ page }) => {

@@ -131,6 +131,7 @@ export {
   type ZoneBuild,
 } from './planner/sanding-of-plan.ts';
 export { foundStacks } from './planner/found.ts';
+export { measuredFilmUm } from './planner/measured-film.ts';
 export { planJob } from './planner/plan-job.ts';
 export { planPanel } from './planner/plan-panel.ts';
 export type { PlanTask } from './planner/plan-panel.ts';

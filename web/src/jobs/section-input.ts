@@ -1,6 +1,6 @@
 import {
   foundStacks,
-  gaugeFigures,
+  measuredFilmUm,
   regionsOf,
   spansAlong,
   strataOf,
@@ -45,12 +45,7 @@ function sectionOf(found: Stacks, steps: readonly Step[], panel: Panel, cut: Cut
     tones: Object.fromEntries(
       steps.flatMap(({ n, toneL }) => (toneL === undefined ? [] : [[`step-${n}`, toneL]])),
     ),
-    measuredUm: Object.fromEntries(
-      drawn.flatMap((zone) => {
-        const gauge = zone.tests?.find((test) => test.kind === 'gauge');
-        return gauge ? [[zone.id, gaugeFigures(gauge.readingsUm).meanUm]] : [];
-      }),
-    ),
+    measuredUm: Object.fromEntries(drawn.map((zone) => [zone.id, measuredFilmUm(zone, steps)])),
   };
 }
 

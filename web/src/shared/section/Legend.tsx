@@ -3,7 +3,7 @@ import { Swatch } from '../materials/Swatch.tsx';
 import type { SectionInput } from './section-layout.ts';
 
 /** Every material that the section shows at any step, with pattern, letters and name. */
-export function Legend({ input: { strata, substrates } }: { readonly input: SectionInput }) {
+export function Legend({ input: { strata, substrates, measuredUm } }: { readonly input: SectionInput }) {
   const laid = strata.flatMap(({ zones }) =>
     Object.values(zones)
       .flat()
@@ -23,6 +23,14 @@ export function Legend({ input: { strata, substrates } }: { readonly input: Sect
         </svg>
         taken off by this step
       </li>
+      {Object.values(measuredUm).some((all) => all.some((um) => um !== null)) && (
+        <li>
+          <svg width="44" height="22" aria-hidden="true">
+            <line x1="2" x2="42" y1="11" y2="11" stroke="#8E2F1B" strokeWidth="2.5" strokeDasharray="7 3" />
+          </svg>
+          surface by what the gauge read
+        </li>
+      )}
     </ul>
   );
 }

@@ -2,7 +2,13 @@ import { LAYER_KINDS, formatNumber, type LayerKind, type UnitSystem } from '@blu
 import { patternId } from '../materials/patterns.ts';
 import { coreX } from './core-strip.ts';
 import { ribbonPath } from './paths.ts';
-import { axisTicks, type Plaque, type SectionGeometry, type SectionInput } from './section-layout.ts';
+import {
+  axisTicks,
+  type MeasuredMark,
+  type Plaque,
+  type SectionGeometry,
+  type SectionInput,
+} from './section-layout.ts';
 
 /** Marks on the section: axis, breaks, zone letters and the plaques of its layers. */
 
@@ -160,30 +166,49 @@ export function ZoneTabs({ geometry, core, bottom, onPick }: ZoneTabsProps) {
   );
 }
 
-/** What the gauge said, beside what is drawn: a line at its height over each stretch that was measured. */
-export function MeasuredMarks({
-  geometry: { spans, zeroY, pxPerUm },
-  measuredUm,
+/** A stretch from this width on has room for the word beside the figure, px. */
+const WORD_PX = 104;
+
+/** What the gauge said, beside what is drawn: a line where the surface would be by it, its figure once for each zone. */
+export const MeasuredMarks = ({
+  marks,
   system,
 }: {
-  readonly geometry: SectionGeometry;
-  readonly measuredUm: SectionInput['measuredUm'];
+  readonly marks: readonly MeasuredMark[];
   readonly system: UnitSystem;
-}) {
-  return spans.flatMap(({ zoneId, x0, x1 }) => {
-    const um = measuredUm[zoneId];
-    if (um === undefined) return [];
-    const y = Math.max(34, zeroY - um * pxPerUm);
+}) =>
+  marks.map(({ span: { zoneId, x0, x1 }, y, measuredUm }, i) => {
+    const isFirst = marks.findIndex(({ span }) => span.zoneId === zoneId) === i;
+    const word = x1 - x0 >= WORD_PX ? 'measured ' : '';
     return (
       <g key={`${zoneId} ${x0}`}>
-        <line x1={x0 + 4} x2={x1 - 4} y1={y} y2={y} stroke="#8E2F1B" strokeWidth="2" strokeDasharray="7 3" />
-        <text x={x0 + 6} y={y - 4} fontSize="12.5" fontWeight="600" fill="#8E2F1B">
-          measured {formatNumber('Um', um, system)}
-        </text>
+        <line
+          x1={x0 + 4}
+          x2={x1 - 4}
+          y1={y}
+          y2={y}
+          stroke="#8E2F1B"
+          strokeWidth="2.5"
+          strokeDasharray="7 3"
+        />
+        {isFirst && (
+          <text
+            x={(x0 + x1) / 2}
+            y={y - 5}
+            textAnchor="middle"
+            fontSize="13"
+            fontWeight="600"
+            fill="#8E2F1B"
+            stroke="#F9F7F1"
+            strokeWidth="3.5"
+            paintOrder="stroke"
+          >
+            {word + formatNumber('Um', measuredUm, system)}
+          </text>
+        )}
       </g>
     );
   });
-}
 
 /** Code and thickness of a layer, on a plaque as wide as its text. */
 export function PlaqueMark({

@@ -13,7 +13,7 @@ import {
   ZoneTabs,
 } from './SectionMarks.tsx';
 import { linePath, ribbonPath } from './paths.ts';
-import { layoutSection, removedUm, type SectionInput } from './section-layout.ts';
+import { layoutSection, measuredMarks, removedUm, type SectionInput } from './section-layout.ts';
 
 interface StrataSectionProps {
   readonly input: SectionInput;
@@ -83,7 +83,7 @@ export function StrataSection({
           system={system}
         />
       )}
-      {n === 0 && <MeasuredMarks geometry={now} measuredUm={input.measuredUm} system={system} />}
+      <MeasuredMarks marks={measuredMarks(input, n, now)} system={system} />
       {now.plaques.map((plaque) => (
         <PlaqueMark key={`${plaque.kind} ${plaque.x} ${plaque.y}`} plaque={plaque} system={system} />
       ))}
@@ -92,10 +92,14 @@ export function StrataSection({
 }
 
 /** What the drawing shows, for those who do not see it. */
-function describe({ strata }: SectionInput, n: number): string {
+function describe({ strata, measuredUm }: SectionInput, n: number): string {
+  const measured = (id: string): string => {
+    const um = measuredUm[id]?.[n] ?? null;
+    return um === null ? '' : `, ${Math.round(um)} µm measured`;
+  };
   const zones = Object.entries(strata[n]!.zones).map(
     ([id, layers]) =>
-      `zone ${id}: ${layers.map((layer) => `${LAYER_KINDS[layer.kind].label} ${Math.round(layer.um)} µm`).join(', ') || 'bare'}`,
+      `zone ${id}: ${layers.map((layer) => `${LAYER_KINDS[layer.kind].label} ${Math.round(layer.um)} µm`).join(', ') || 'bare'}${measured(id)}`,
   );
   return `Section ${n === 0 ? 'as found' : `after step ${n}`}; from the substrate up, ${zones.join('; ')}.`;
 }

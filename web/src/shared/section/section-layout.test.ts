@@ -1,7 +1,14 @@
 import { strataOf, type Stack, type Step } from '@blue-ledge/core';
 import fc from 'fast-check';
 import { coreLayers, coreX } from './core-strip.ts';
-import { axisTicks, layoutSection, layoutSpans, removedUm, type SectionInput } from './section-layout.ts';
+import {
+  axisTicks,
+  layoutSection,
+  layoutSpans,
+  measuredMarks,
+  removedUm,
+  type SectionInput,
+} from './section-layout.ts';
 
 const SIZE = { width: 480, height: 320 };
 const FOUND: Record<string, Stack> = {
@@ -59,6 +66,19 @@ test('layers lie on one another from the ground to the surface', () => {
     }
     expect(surface[i]![1]).toBeCloseTo(floor);
   });
+});
+
+test('what was measured stands as far off the surface as it is off what is drawn', () => {
+  const measured = { ...DOOR, measuredUm: { B: [null, null, 160, null] } };
+  const geometry = layoutSection(measured, 2, SIZE);
+  const marks = measuredMarks(measured, 2, geometry);
+  expect(marks.map(({ span, measuredUm }) => [span.zoneId, measuredUm])).toEqual([
+    ['B', 160],
+    ['B', 160],
+  ]);
+  const drawnY = geometry.zeroY - 150 * geometry.pxPerUm;
+  expect(drawnY - marks[0]!.y).toBeCloseTo(10 * geometry.pxPerUm, 0);
+  expect(measuredMarks(measured, 3, layoutSection(measured, 3, SIZE))).toEqual([]);
 });
 
 test('the last sample belongs to the last stretch, so nothing of the repair shows at the right edge', () => {

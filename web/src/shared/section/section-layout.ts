@@ -31,8 +31,8 @@ export interface SectionInput {
   readonly hollowsUm: Readonly<Record<string, number>>;
   /** Tone L* of layers that were laid with one, by slot. */
   readonly tones: Readonly<Record<string, number>>;
-  /** Mean of gauge readings over each zone as found, µm. */
-  readonly measuredUm: Readonly<Record<string, number>>;
+  /** Mean of gauge readings of all film over each zone, µm, as found and after each step; null where nobody measured. */
+  readonly measuredUm: Readonly<Record<string, readonly (number | null)[]>>;
 }
 
 export interface Span {
@@ -278,6 +278,32 @@ function plaquesOf(ribbons: readonly Ribbon[], spans: readonly Span[], zones: St
     }
   }
   return taken;
+}
+
+/** What a gauge read over a stretch, and where it stands beside the drawn surface. */
+export interface MeasuredMark {
+  readonly span: Span;
+  readonly y: number;
+  readonly measuredUm: number;
+}
+
+/** Marks of what was measured after step `n`, each as far off the drawn surface as the film is off what is drawn. */
+export function measuredMarks(
+  { measuredUm, strata }: SectionInput,
+  n: number,
+  { spans, surface, pxPerUm }: SectionGeometry,
+): MeasuredMark[] {
+  return spans.flatMap((span) => {
+    const um = measuredUm[span.zoneId]?.[n];
+    if (um === null || um === undefined) return [];
+    const drawnUm = (strata[n]!.zones[span.zoneId] ?? []).reduce((sum, layer) => sum + layer.um, 0);
+    const x = (span.x0 + span.x1) / 2;
+    const [, surfaceY] = surface.reduce((best, point) =>
+      Math.abs(point[0] - x) < Math.abs(best[0] - x) ? point : best,
+    );
+    const y = Math.max(EDGE.top, surfaceY - (um - drawnUm) * pxPerUm);
+    return [{ span, y, measuredUm: um }];
+  });
 }
 
 /** What step `n` took off each zone, µm; zones that lost nothing are left out. */
