@@ -38,7 +38,7 @@ export {
   withZoneOnTop,
   withoutZone,
 } from './survey/drawing.ts';
-export { countOfLines, drawnLines, withLines, withNewLine } from './survey/body-lines.ts';
+export { countOfLines, drawnLines, withLine, withNewLine } from './survey/body-lines.ts';
 export { joinableWith, middleLine, turned, withJoinedZones, withSplitZone } from './survey/parting.ts';
 export { OUTLINES, OUTLINE_KINDS, outlineOf } from './survey/outlines.ts';
 export type { OutlineKind } from './survey/outlines.ts';
@@ -50,7 +50,7 @@ export { contradictionsOf } from './survey/contradictions.ts';
 export { schoolsInPlay } from './survey/schools-in-play.ts';
 export { SCHOOLS, schoolOf, schoolsSchema } from './survey/schools.ts';
 export type { SchoolName, Schools } from './survey/schools.ts';
-export { SHOP_RULES, shopRule } from './survey/shop-rules.ts';
+export { SHOP_RULES } from './survey/shop-rules.ts';
 export { QUALITIES, shopSchema, targetSchema } from './survey/shop.ts';
 export type { Quality, Shop, Target } from './survey/shop.ts';
 export {
@@ -68,6 +68,7 @@ export type { Polygon, Polyline, SurveyLayer, Zone } from './survey/zone.ts';
 
 // models
 export { dewMarginKelvin, dewPointCelsius } from './climate/dew.ts';
+export { dewMarginOf } from './climate/dew-margin.ts';
 export { cupMarkMm, cupVolumeMl, mixByVolume } from './film/mix.ts';
 export { TOOLS, type Tool } from './materials/tools.ts';
 export {

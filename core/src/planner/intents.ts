@@ -1,6 +1,6 @@
 import { familyOf, isBody, isMetal, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
-import { isLastOp, type Act, type CoatAct, type CoatOp } from '../operations/act.ts';
+import { COAT_OPS, isLastOp, type Act, type CoatAct, type CoatOp } from '../operations/act.ts';
 import { sagOf } from '../operations/coating.ts';
 import { isForPlastic, ledgeLimit, schoolIn, type Context } from '../operations/context.ts';
 import { isEpoxySealer, productsFor } from '../operations/products.ts';
@@ -28,16 +28,8 @@ import { budgetsOf, filmOfUm } from './build-budget.ts';
  * Offers are generous on purpose; the rules refuse what is wrong, and the refusals are shown.
  */
 
-/** Coats that are offered, in this order. */
-const COATS: readonly CoatOp[] = [
-  'prime-epoxy',
-  'prime-etch',
-  'prime-dtm',
-  'prime-build',
-  'prime-plastic',
-  'prime-wet-on-wet',
-  'seal',
-];
+/** Coats that are offered; a promoter is laid where rule P4 asks for it. */
+const COATS = COAT_OPS.filter((op) => op !== 'promote');
 /** A coat goes over coats of a lower storey only; filler on top starts again. */
 const STOREY: Partial<Record<LayerKind, number>> = {
   etch: 1,

@@ -1,11 +1,10 @@
-import { dewMarginKelvin } from '../climate/dew.ts';
+import { dewMarginOf } from '../climate/dew-margin.ts';
 import { isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, isMetal, labelOf, type LayerKind } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying, isSanding, type Act } from '../operations/act.ts';
 import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { has, isBare, isUnprimedPlastic, topOf, type ZoneState } from '../operations/state.ts';
 import { ZINC_GRADE, abrade, bodyWork, isLargeFlat, mask, removeRust, sheetFor, wash } from './remedies.ts';
-import { surfaceCelsius } from '../survey/zone-facts.ts';
 import { advice, fine, speaker, type Rule, type Trial, type ZoneTrial, type Verdict } from './rule.ts';
 
 /** Rules of bare metal. */
@@ -139,14 +138,8 @@ export const M3: Rule = {
     const { act, zone, context } = trial;
     if (!isLaying(act)) return fine;
     const { celsius, relativeHumidity } = context.shop;
-    const margin = ruleIn(context, 'dewMarginKelvin');
-    const marginKelvin = dewMarginKelvin(surfaceCelsius(zone.zone, celsius), context.shop);
-    if (marginKelvin < margin.value)
-      return m3.must(trial, {
-        code: 'M3.dew',
-        facts: { marginKelvin, limitKelvin: margin.value },
-        source: margin.source,
-      });
+    const { isEnough, source, ...margin } = dewMarginOf(zone.zone, context.shop);
+    if (!isEnough) return m3.must(trial, { code: 'M3.dew', facts: margin, source });
     const sheet = sheetIn(context, act.sheetId);
     const { minCelsius, maxCelsius, maxRelativeHumidity } = sheet.climate;
     if (celsius < minCelsius || celsius > maxCelsius)

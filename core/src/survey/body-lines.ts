@@ -44,8 +44,14 @@ export function withNewLine(panel: Panel): Panel {
   ]);
 }
 
-/** The panel with these lines in place of those it had. */
-export const withLines = (panel: Panel, lines: readonly Polyline[]): Panel => ({
+/** The panel with its nth line run otherwise; null takes the line away. */
+export const withLine = (panel: Panel, nth: number, line: Polyline | null): Panel =>
+  withLines(
+    panel,
+    drawnLines(panel).flatMap((old, i) => (i !== nth ? [old] : line ? [line] : [])),
+  );
+
+const withLines = (panel: Panel, lines: readonly Polyline[]): Panel => ({
   ...panel,
   bodyLines: [...lines],
 });

@@ -1,4 +1,4 @@
-import { drawnLines, withCorner, withLines, withNewLine, type Panel, type Polyline } from '@blue-ledge/core';
+import { drawnLines, withCorner, withLine, withNewLine, type Panel } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { MapBar } from './MapBar.tsx';
 
@@ -8,17 +8,11 @@ interface LineBarProps {
   readonly onNth: (nth: number) => void;
   readonly onPanel: (panel: Panel) => void;
   readonly onEnd: () => void;
+  readonly onUndo: (() => void) | undefined;
 }
 
-/** The panel with one of its body lines bent otherwise. */
-export const withLine = (panel: Panel, nth: number, line: Polyline): Panel =>
-  withLines(
-    panel,
-    drawnLines(panel).map((old, i) => (i === nth ? line : old)),
-  );
-
 /** While body lines are drawn: which one, bends in it, more of them. */
-export function LineBar({ panel, nth, onNth, onPanel, onEnd }: LineBarProps) {
+export function LineBar({ panel, nth, onNth, onPanel, onEnd, onUndo }: LineBarProps) {
   const lines = drawnLines(panel);
   const line = lines[nth];
   const add = (): void => {
@@ -26,19 +20,14 @@ export function LineBar({ panel, nth, onNth, onPanel, onEnd }: LineBarProps) {
     onNth(lines.length);
   };
   const remove = (): void => {
-    onPanel(
-      withLines(
-        panel,
-        lines.filter((_, i) => i !== nth),
-      ),
-    );
+    onPanel(withLine(panel, nth, null));
     onNth(Math.max(0, nth - 1));
   };
   const says = line
     ? `Body line ${nth + 1} of ${lines.length}: drag it, or its corners. Blocking stops at it from each side.`
     : 'No body line is drawn.';
   return (
-    <MapBar label="Body lines" says={says} end="Done" onEnd={onEnd}>
+    <MapBar label="Body lines" says={says} end="Done" onEnd={onEnd} onUndo={onUndo}>
       <Button onClick={add}>{line ? 'One more' : 'Draw one'}</Button>
       {line && (
         <>

@@ -10,46 +10,36 @@ interface OutlineCornersProps {
 
 const LEAST_CORNERS = 3;
 const MOST_MM = 100_000;
+/** What the two figures of a corner are measured from. */
+const SIDES = ['left', 'top'] as const;
 
 /** A free outline as it is measured: each corner from the left and from the top. */
 export function OutlineCorners({ panel, onChange }: OutlineCornersProps) {
   const outline = panel.outline!;
   const put = (next: Polygon): void => onChange(withFreeOutline(panel, next));
   const move = (nth: number, axis: 0 | 1, mm: number): void =>
-    put(
-      outline.map(([x, y], i) => {
-        if (i !== nth) return [x, y];
-        return axis === 0 ? [mm, y] : [x, mm];
-      }),
-    );
+    put(outline.map((corner, i) => (i === nth ? (corner.with(axis, mm) as [number, number]) : corner)));
   return (
     <section aria-labelledby="corners-head" className="part-rows corner-rows">
       <h3 id="corners-head">Measured corners</h3>
       <p className="note">From the left and from the top, around the panel in one direction.</p>
       <ol>
-        {outline.map(([x, y], i) => (
+        {outline.map((corner, i) => (
           <li key={i}>
             <span className="step-n">{i + 1}</span>
-            <NumberField
-              label={`Corner ${i + 1} from the left`}
-              isLabelHidden
-              quantity="Mm"
-              value={x}
-              from={-MOST_MM}
-              to={MOST_MM}
-              whenLeft
-              onChange={(mm) => move(i, 0, mm)}
-            />
-            <NumberField
-              label={`Corner ${i + 1} from the top`}
-              isLabelHidden
-              quantity="Mm"
-              value={y}
-              from={-MOST_MM}
-              to={MOST_MM}
-              whenLeft
-              onChange={(mm) => move(i, 1, mm)}
-            />
+            {SIDES.map((side, axis) => (
+              <NumberField
+                key={side}
+                label={`Corner ${i + 1} from the ${side}`}
+                isLabelHidden
+                quantity="Mm"
+                value={corner[axis]!}
+                from={-MOST_MM}
+                to={MOST_MM}
+                whenLeft
+                onChange={(mm) => move(i, axis as 0 | 1, mm)}
+              />
+            ))}
             <Button
               type="text"
               icon={<CloseOutlined />}

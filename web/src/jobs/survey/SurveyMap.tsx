@@ -4,6 +4,7 @@ import {
   middleLine,
   regionsOf,
   withFreeOutline,
+  withLine,
   withShape,
   type CutLine,
   type Panel,
@@ -17,7 +18,7 @@ import type { Frame } from '../../shared/panel-map/panel-frame.ts';
 import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
 import { ZoneList } from '../../shared/panel-map/ZoneList.tsx';
 import { useSize } from '../../shared/use-size.ts';
-import { LineBar, withLine } from './LineBar.tsx';
+import { LineBar } from './LineBar.tsx';
 import { OutlineBar } from './OutlineBar.tsx';
 import { ShapeHandles } from './ShapeHandles.tsx';
 import { ShapeTools } from './ShapeTools.tsx';
@@ -125,7 +126,14 @@ function workOf({ panel, zone, edit, atWork, setAtWork, end }: Workbench): {
     case 'lines': {
       const line = drawnLines(panel)[atWork.nth];
       return {
-        bar: <LineBar {...common} nth={atWork.nth} onNth={(nth) => setAtWork({ tool: 'lines', nth })} />,
+        bar: (
+          <LineBar
+            {...common}
+            onUndo={edit.undo}
+            nth={atWork.nth}
+            onNth={(nth) => setAtWork({ tool: 'lines', nth })}
+          />
+        ),
         ...(line && {
           handles: (frame) => (
             <ShapeHandles
@@ -143,7 +151,7 @@ function workOf({ panel, zone, edit, atWork, setAtWork, end }: Workbench): {
     }
     case 'outline':
       return {
-        bar: <OutlineBar {...common} />,
+        bar: <OutlineBar {...common} onUndo={edit.undo} />,
         handles: (frame) => (
           <ShapeHandles
             what="the panel"

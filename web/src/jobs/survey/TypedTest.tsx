@@ -1,11 +1,4 @@
-import {
-  dewMarginKelvin,
-  gaugeFigures,
-  readReadings,
-  shopRule,
-  type TestForm,
-  type ZoneTest,
-} from '@blue-ledge/core';
+import { dewMarginOf, gaugeFigures, readReadings, type TestForm, type ZoneTest } from '@blue-ledge/core';
 import { Input } from 'antd';
 import { useState } from 'react';
 import { NumberField } from '../../shared/NumberField.tsx';
@@ -90,8 +83,7 @@ function SurfaceTemperature({ done, onTest }: TypedProps) {
   const { quantity } = useFormat();
   const { shop } = usePanelContext().view;
   const surface = done?.kind === 'dew' ? done.surfaceCelsius : null;
-  const marginKelvin = surface === null ? 0 : dewMarginKelvin(surface, shop);
-  const limit = shopRule(shop.rules, 'dewMarginKelvin').value;
+  const { marginKelvin, limitKelvin, isEnough } = dewMarginOf({ tests: done ? [done] : [] }, shop);
   return (
     <>
       <NumberField
@@ -106,10 +98,10 @@ function SurfaceTemperature({ done, onTest }: TypedProps) {
         onClear={() => onTest(null)}
       />
       {surface !== null && (
-        <span className={marginKelvin < limit ? 'field-problem' : 'note'}>
+        <span className={isEnough ? 'note' : 'field-problem'}>
           {marginKelvin < 0
             ? `${quantity('Kelvin', -marginKelvin)} under the dew point: water stands on it, do not coat.`
-            : `${quantity('Kelvin', marginKelvin)} above the dew point, ${quantity('Kelvin', limit)} needed${marginKelvin < limit ? ': do not coat' : ''}.`}
+            : `${quantity('Kelvin', marginKelvin)} above the dew point, ${quantity('Kelvin', limitKelvin)} needed${isEnough ? '' : ': do not coat'}.`}
         </span>
       )}
     </>
