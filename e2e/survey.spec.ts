@@ -18,7 +18,9 @@ test('absurd figures get a sentence at the field, and nothing is sent', async ({
   await page.goto(`${DOOR}/survey?zone=B`);
   for (const typed of ['-1', '0', '99999']) {
     await area(page).fill(typed);
+    await area(page).blur();
     await expect(page.getByRole('alert')).toContainText('Area must be from');
+    await expect(area(page)).toHaveValue(typed);
   }
   await expectSaved(page);
   await area(page).fill('0.34');

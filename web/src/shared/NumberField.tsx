@@ -1,4 +1,11 @@
-import { QUANTITIES, formatNumber, toShown, toStored, type Quantity } from '@blue-ledge/core';
+import {
+  QUANTITIES,
+  formatNumber,
+  toShown,
+  toStored,
+  type Quantity,
+  type UnitSystem,
+} from '@blue-ledge/core';
 import { InputNumber } from 'antd';
 import { useId, useRef, useState } from 'react';
 import { useUnits } from '../state/units.ts';
@@ -21,6 +28,14 @@ interface NumberFieldProps {
   readonly whenLeft?: boolean;
 }
 
+/** What was typed and is not passed on, with the sentence about it. */
+interface Wrong {
+  readonly typed: number | null;
+  readonly insteadOf: number | null;
+  readonly system: UnitSystem;
+  readonly problem: string;
+}
+
 /** A number in the reader's units. What is outside the range stays in the field with a sentence, and is not passed on. */
 export function NumberField({
   label,
@@ -35,25 +50,33 @@ export function NumberField({
   whenLeft = false,
 }: NumberFieldProps) {
   const system = useUnits((state) => state.system);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<Wrong | null>(null);
   const pending = useRef<number | null>(null);
   const id = useId();
   const { symbol, digits } = QUANTITIES[quantity][system];
-  const shown = value === null ? null : Number(toShown(quantity, value, system).toFixed(digits + 1));
+  const right = value === null ? null : Number(toShown(quantity, value, system).toFixed(digits + 1));
+  // A value that came from elsewhere meanwhile takes the place of what was wrong.
+  const isWrong = wrong !== null && wrong.insteadOf === value && wrong.system === system;
+  const problem = isWrong ? wrong.problem : null;
 
   const take = (typed: number | string | null): void => {
     if (onClear && (typed === null || typed === '')) {
-      setProblem(null);
+      setWrong(null);
       pending.current = null;
       if (value !== null) onClear();
       return;
     }
     const stored = typed === null || typed === '' ? Number.NaN : toStored(quantity, Number(typed), system);
     const isRight = stored >= from && stored <= to;
-    setProblem(
+    setWrong(
       isRight
         ? null
-        : `${label} must be from ${formatNumber(quantity, from, system)} to ${formatNumber(quantity, to, system)} ${symbol}.`,
+        : {
+            typed: typed === null || typed === '' ? null : Number(typed),
+            insteadOf: value,
+            system,
+            problem: `${label} must be from ${formatNumber(quantity, from, system)} to ${formatNumber(quantity, to, system)} ${symbol}.`,
+          },
     );
     pending.current = isRight && stored !== value ? stored : null;
     if (!whenLeft) passOn();
@@ -74,7 +97,7 @@ export function NumberField({
       <InputNumber
         key={system}
         id={id}
-        value={shown}
+        value={isWrong ? wrong.typed : right}
         suffix={symbol}
         status={problem ? 'error' : ''}
         aria-invalid={problem !== null}
