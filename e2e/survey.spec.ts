@@ -112,7 +112,7 @@ test('a tab closed while the server is away saves its work when it is opened aga
   await expect(area(page)).toHaveValue('0.35');
   await shop.stop();
   await area(page).fill('0.3');
-  await expect(page.getByText('The server does not answer.')).toBeVisible();
+  await expect(page.getByText('The server does not answer. Your changes are kept here;')).toBeVisible();
   await page.close();
   await shop.start();
   const again = await context.newPage();

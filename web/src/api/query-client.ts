@@ -1,4 +1,4 @@
-import { QueryClient } from '@tanstack/react-query';
+import { QueryClient, type QueryKey } from '@tanstack/react-query';
 import { connection } from '../state/connection.ts';
 import { Unreachable } from './http.ts';
 
@@ -16,3 +16,11 @@ export const queryClient = new QueryClient({
 });
 
 connection.onBack(() => void queryClient.invalidateQueries());
+
+/** An answer that is on its way may be older than what was just saved: once it is here, it is asked for again. */
+export function askAgainWhenAnswered(queryKey: QueryKey): void {
+  const query = queryClient.getQueryCache().find({ queryKey });
+  if (!query || query.state.fetchStatus === 'idle') return;
+  const isAnswered = query.promise?.catch(() => undefined) ?? Promise.resolve();
+  void isAnswered.then(() => queryClient.invalidateQueries({ queryKey }));
+}

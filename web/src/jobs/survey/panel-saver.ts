@@ -2,7 +2,7 @@ import type { Panel, PanelView } from '@blue-ledge/core';
 import { draftSaver, settleDraft } from '../../api/draft-saver.ts';
 import type { Refused } from '../../api/http.ts';
 import { panelPath, panelQueryKey } from '../../api/queries.ts';
-import { queryClient } from '../../api/query-client.ts';
+import { askAgainWhenAnswered, queryClient } from '../../api/query-client.ts';
 import {
   panelDrafts,
   zoneDrafts,
@@ -33,6 +33,7 @@ function taken(draft: PanelDraft, saved: PanelView): void {
       zoneDrafts.keep({ ...zone, seen: version }, null);
   }
   settleDraft(panelDrafts, draft, seenOf(saved));
+  askAgainWhenAnswered(panelQueryKey(key));
   void queryClient.invalidateQueries({ queryKey: ['plan', key.job, key.panel] });
   void queryClient.invalidateQueries({ queryKey: ['job', key.job] });
 }

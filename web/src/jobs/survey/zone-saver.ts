@@ -2,7 +2,7 @@ import type { PanelView, Problem } from '@blue-ledge/core';
 import { draftSaver, settleDraft } from '../../api/draft-saver.ts';
 import type { Refused } from '../../api/http.ts';
 import { panelQueryKey } from '../../api/queries.ts';
-import { queryClient } from '../../api/query-client.ts';
+import { askAgainWhenAnswered, queryClient } from '../../api/query-client.ts';
 import {
   panelDrafts,
   zoneDrafts,
@@ -51,6 +51,7 @@ function taken(draft: ZoneDraft, saved: VersionedZone): void {
   );
   tellPanelDraft(draft, saved.version);
   settleDraft(zoneDrafts, draft, saved.version);
+  askAgainWhenAnswered(panelQueryKey(key));
   void queryClient.invalidateQueries({ queryKey: ['plan', key.job, key.panel] });
   void queryClient.invalidateQueries({ queryKey: ['job', key.job] });
 }
