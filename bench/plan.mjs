@@ -24,10 +24,29 @@ const MIXED = [
   { stack: 'steel/old-finish-soluble:120', areaM2: 0.3 },
 ];
 
+/** The same with the damage of daily work in them: dents, chips, rust, peeling corners, a crack. */
+const DAMAGED = [
+  {
+    stack: 'steel/ecoat:20/old-finish:95',
+    areaM2: 1.2,
+    findings: [
+      { kind: 'low', depthMm: 1.5, sizeMm: 80 },
+      { kind: 'chips', count: 30, sizeMm: 4 },
+    ],
+  },
+  { stack: 'steel/old-finish:110', areaM2: 0.8, findings: [{ kind: 'rust-pitted', sizeMm: 60 }] },
+  { stack: 'steel/filler:900/old-finish:110', areaM2: 0.4, findings: [{ kind: 'pinholes', sizeMm: 60 }] },
+  { stack: 'steel', areaM2: 0.3, findings: [{ kind: 'coarse-scratches', grit: 'P80' }] },
+  { stack: 'zinc-steel', areaM2: 0.5, findings: [{ kind: 'low', depthMm: 1, sizeMm: 60 }] },
+  { stack: 'steel/ecoat:20', areaM2: 0.4, findings: [{ kind: 'rub-through', spotMm: 12, count: 3 }] },
+  { stack: 'fiberglass/old-finish:110', areaM2: 0.4, findings: [{ kind: 'crack', lengthMm: 80 }] },
+  { stack: 'steel/ecoat:20/old-finish:95', areaM2: 0.9, findings: [{ kind: 'peeling', share: 0.05 }] },
+];
+
 /** A panel of `nZones` zones of mixed substrates; `seed` makes panels of a job differ. */
-function mixedPanel(nZones, seed = 0) {
+function mixedPanel(nZones, seed = 0, kinds = MIXED) {
   const zones = Array.from({ length: nZones }, (_, i) => {
-    const { stack, areaM2, findings = [] } = MIXED[(i + seed) % MIXED.length];
+    const { stack, areaM2, findings = [] } = kinds[(i + seed) % kinds.length];
     const layers = layersOf(stack);
     return {
       id: `Z${i}`,
@@ -86,6 +105,10 @@ export async function benchPlan(root) {
   const eight = await timed(() => planPanel({ ...task, panel: mixed }), 40, 10);
   report('plan 8 mixed zones, median', percentile(eight, 0.5), 'ms', 60);
   report('plan 8 mixed zones, p95', percentile(eight, 0.95), 'ms', 150);
+  const damaged = mixedPanel(8, 0, DAMAGED);
+  const patched = await timed(() => planPanel({ ...task, panel: damaged }), 40, 10);
+  report('plan 8 mixed zones with patches, median', percentile(patched, 0.5), 'ms', 60);
+  report('plan 8 mixed zones with patches, p95', percentile(patched, 0.95), 'ms', 150);
   for (const nZones of [1, 2, 4, 8, 12, 16]) {
     const panel = mixedPanel(nZones);
     const grown = await timed(() => planPanel({ ...task, panel }), 9);

@@ -31,7 +31,7 @@ test('a steel door from survey to a chosen, explained and printed system', async
     cards.getByRole('button', { name: /Old filler out, epoxy, filler, build, sealer/ }),
   ).toBeVisible();
   const kept = cards.getByRole('listitem').filter({ hasText: 'Filler kept on metal, epoxy, build, sealer' });
-  await expect(kept).toContainText('Not this shop’s school (over-epoxy): filler on metal.');
+  await expect(kept).toContainText('Chosen.');
   await cards
     .getByRole('button', { name: /refused/ })
     .first()
@@ -41,7 +41,11 @@ test('a steel door from survey to a chosen, explained and printed system', async
   );
   await expect(page.getByRole('region', { name: 'Step in detail' })).toContainText('Here it stops');
 
-  // Choose the other school.
+  // Choose to take the filler out, and think again.
+  const out = cards.getByRole('listitem').filter({ hasText: 'Old filler out, epoxy, filler, build, sealer' });
+  await out.getByRole('button', { name: /Old filler out/ }).click();
+  await out.getByRole('button', { name: 'Choose' }).click();
+  await expect(out).toContainText('Chosen.');
   await kept.getByRole('button', { name: /Filler kept on metal/ }).click();
   await kept.getByRole('button', { name: 'Choose' }).click();
   await expect(kept).toContainText('Chosen.');
@@ -58,7 +62,7 @@ test('a steel door from survey to a chosen, explained and printed system', async
   await expect(detail).toContainText('computed by a model');
   await expect(detail).toContainText('Isocyanate hardener');
   await page.getByRole('button', { name: /Block the build/ }).click();
-  await expect(section).toHaveAccessibleName(/zone B: epoxy 50 µm, high-build 8\d µm/);
+  await expect(section).toHaveAccessibleName(/zone B: epoxy 50 µm, high-build 7\d µm/);
   await expect(detail).toContainText('P220');
 
   // A reload finds all of it again: zone, plan, choice and step.
@@ -95,13 +99,13 @@ test('a changed survey says that the plan is old, and keeps it until it is plann
 
 test('the shop’s school on the job page decides which system is proposed', async ({ page }) => {
   await page.goto('/jobs/bus-6');
-  await page.getByRole('combobox', { name: 'Filler', exact: true }).click();
-  await page.getByTitle('filler on metal').click();
-  await expect(page.getByText('quicker, and the strongest mechanical key (shop rule)')).toBeVisible();
+  await page.getByRole('combobox', { name: 'First coat on metal', exact: true }).click();
+  await page.getByTitle('direct-to-metal build').click();
+  await expect(page.getByText('one product protects and fills (shop rule)')).toBeVisible();
   await page.getByRole('link', { name: /^Sliding door shell/ }).click();
   await page.getByRole('link', { name: 'System' }).click();
   await page.getByRole('button', { name: 'Ask for systems' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Chosen.' })).toContainText(
-    'Filler kept on metal',
+    'Filler kept on metal, direct-to-metal build',
   );
 });

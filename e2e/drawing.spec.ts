@@ -71,9 +71,9 @@ test('panel facts: an outline for a panel that had none, its size, parts and the
   };
   const patch = { id: 'B', name: 'patch', areaM2: 0.2, substrate: 'steel', layers: [{ kind: 'steel' }] };
   await shop.send('POST', '/api/jobs/bus-6/panels', {
-    panel: { id: 'lid', name: 'Hood lid', areaM2: 1.4, zones: [zone, patch] },
+    panel: { id: 'lid-2', name: 'Hood lid', areaM2: 1.4, zones: [zone, patch] },
   });
-  await page.goto('/jobs/bus-6/panels/lid/survey');
+  await page.goto('/jobs/bus-6/panels/lid-2/survey');
   await expect(page.getByText('Drawn by area only.')).toBeVisible();
   await page.getByRole('button', { name: 'Panel facts' }).click();
   const facts = page.getByRole('dialog', { name: 'Panel facts' });
@@ -166,7 +166,7 @@ test('a survey is copied from another panel, and taken back', async ({ page }) =
   await page.getByRole('button', { name: 'Copy Sliding door shell' }).click();
   await expect(zones(page)).toHaveText([/old finish/, /stripped patch/, /filled dent/]);
   await tool(page, 'Take back the last change of the panel').click();
-  await expect(zones(page)).toHaveText([/factory e-coat/]);
+  await expect(zones(page)).toHaveText([/factory e-coat/, /rub-through spots, 3 of 12 mm/]);
   await expectSaved(page);
 });
 
@@ -194,7 +194,7 @@ test('layers are put in order by keyboard, and what cannot be is named', async (
 test('panels are added, removed, put back, and planned together', async ({ page }) => {
   await page.goto('/jobs/bus-6');
   await page.getByRole('button', { name: 'Plan all panels' }).click();
-  await expect(page.getByText('5 panels planned.')).toBeVisible();
+  await expect(page.getByText('6 panels planned.')).toBeVisible();
   await page.getByRole('button', { name: 'Remove Nose cap' }).click();
   await expect(page.getByText('Nose cap was removed.')).toBeVisible();
   await page.getByRole('button', { name: 'Put it back' }).click();

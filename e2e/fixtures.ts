@@ -36,10 +36,12 @@ export const test = base.extend<Fixtures>({
 export { expect };
 
 export const DOOR = '/jobs/bus-6/panels/door';
+/** A painted lid with a dent, chips and a rust bubble, and an edge that only gets clear. */
+export const LID = '/jobs/bus-6/panels/lid';
 
-/** Goes to the door's System stage and asks for systems. */
-export async function askForSystems(page: Page): Promise<void> {
-  await page.goto(`${DOOR}/system`);
+/** Goes to a panel's System stage, the door's if none is named, and asks for systems. */
+export async function askForSystems(page: Page, panel = DOOR): Promise<void> {
+  await page.goto(`${panel}/system`);
   await page.getByRole('button', { name: 'Ask for systems' }).click();
   await expect(page.getByRole('heading', { name: /^Plan, \d+ steps$/ })).toBeVisible();
 }

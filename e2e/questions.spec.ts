@@ -5,14 +5,14 @@ test('a school for this plan only changes the system, is told, and is taken back
   await askForSystems(page);
   await page.getByRole('button', { name: 'Schools…' }).click();
   const drawer = page.getByRole('dialog', { name: 'Schools of this plan' });
-  await drawer.getByRole('radio', { name: /filler on metal/ }).check();
+  await drawer.getByRole('radio', { name: /direct-to-metal build/ }).check();
   await expectAccessible(page);
   await drawer.getByRole('button', { name: 'Plan with these' }).click();
-  await expect(page.getByText('For this plan only: filler on metal.')).toBeVisible();
+  await expect(page.getByText('For this plan only: direct-to-metal build.')).toBeVisible();
   const chosen = page.getByRole('listitem').filter({ hasText: 'Chosen.' });
-  await expect(chosen).toContainText('Filler kept on metal');
+  await expect(chosen).toContainText('direct-to-metal build');
   await page.getByRole('button', { name: 'As the shop works' }).click();
-  await expect(chosen).toContainText('Old filler out');
+  await expect(chosen).toContainText('Filler kept on metal, epoxy, build');
 });
 
 test('why not: a sequence of one’s own is judged step by step, and survives a reload', async ({ page }) => {

@@ -136,7 +136,7 @@ test('a school chosen while the server is away is kept over a reload, and arrive
   await shop.start();
   const again = await context.newPage();
   await again.goto('/jobs/bus-6');
-  await expect(again.getByText('5 panels, show quality')).toBeVisible();
+  await expect(again.getByText('6 panels, show quality')).toBeVisible();
   await expectSaved(again);
   const { job } = await (await fetch(`${shop.url}/api/jobs/bus-6`)).json();
   expect(job.target.quality).toBe('show');

@@ -16,7 +16,7 @@ const VIEWS = [
   ['jobs', '/jobs'],
   ['job', '/jobs/bus-6'],
   ['survey', `${DOOR}/survey?zone=C`],
-  ['system', `${DOOR}/system?step=20`],
+  ['system', `${DOOR}/system?step=15`],
   [
     'system-refused',
     `${DOOR}/system`,
@@ -29,7 +29,7 @@ const VIEWS = [
   ['ladder', `${DOOR}/ladder?episode=C-21`],
   [
     'ladder-film',
-    `${DOOR}/ladder?view=film&build=B-17`,
+    `${DOOR}/ladder?view=film&build=B-15`,
     async (page) => {
       await page.getByRole('textbox', { name: 'Readings in µm' }).fill('148 152 145 151 940 149');
       await page.getByRole('button', { name: 'Add', exact: true }).click();
@@ -37,7 +37,7 @@ const VIEWS = [
   ],
   [
     'ladder-blocking',
-    `${DOOR}/ladder?view=blocking&build=C-17`,
+    `${DOOR}/ladder?view=blocking&build=C-15`,
     async (page) => {
       await page.getByRole('button', { name: 'Try every block' }).click();
       await page.getByText(/with \d+ µm of build/).waitFor({ timeout: 90_000 });
@@ -76,7 +76,7 @@ const VIEWS = [
   ],
   [
     'schools',
-    `${DOOR}/system?step=20`,
+    `${DOOR}/system?step=15`,
     async (page) => {
       await page.getByRole('button', { name: 'Schools…' }).click();
       await page.waitForTimeout(500);
@@ -84,7 +84,7 @@ const VIEWS = [
   ],
   [
     'why-not',
-    `${DOOR}/system?step=20`,
+    `${DOOR}/system?step=15`,
     async (page) => {
       await page.getByRole('button', { name: 'Why not…?' }).click();
       await page.getByRole('button', { name: /^Start from/ }).click();
@@ -99,6 +99,8 @@ const VIEWS = [
     },
   ],
   ['plastic', '/jobs/bus-6/panels/trim/system?step=12'],
+  ['patches', '/jobs/bus-6/panels/lid/survey?zone=A'],
+  ['patches-system', '/jobs/bus-6/panels/lid/system?step=18'],
 ];
 
 setup();

@@ -24,6 +24,7 @@ test('plan: every panel with systems, steps and refusals, in the published shape
     ['nose', true],
     ['trim', true],
     ['corner', true],
+    ['lid', true],
   ]);
   const [door] = panels;
   expect(door!.systems.filter(({ verdict }) => verdict === 'ready').length).toBeGreaterThanOrEqual(2);
@@ -45,6 +46,7 @@ test('check: says what is in a good file', async () => {
         { id: 'nose', nZones: 1 },
         { id: 'trim', nZones: 1 },
         { id: 'corner', nZones: 1 },
+        { id: 'lid', nZones: 2 },
       ],
     },
   });

@@ -26,6 +26,10 @@ export { FINDING_FORMS } from './survey/finding-forms.ts';
 export type { FindingField } from './survey/finding-forms.ts';
 export { MOST_BORDERS, areaProblem, panelFactsSchema, panelSchema } from './survey/panel.ts';
 export type { Panel, PanelBorder, PanelFacts } from './survey/panel.ts';
+export { patchesOf, readArea, withPatchAt } from './survey/patches.ts';
+export type { PanelPatch } from './survey/patches.ts';
+export { findingWords } from './survey/finding-words.ts';
+export { crownOf, roleOf } from './survey/zone-facts.ts';
 export { spansAlong, usualCut } from './survey/cut.ts';
 export type { CutLine, CutSpan } from './survey/cut.ts';
 export {
@@ -51,8 +55,10 @@ export { schoolsInPlay } from './survey/schools-in-play.ts';
 export { SCHOOLS, schoolOf, schoolsSchema } from './survey/schools.ts';
 export type { SchoolName, Schools } from './survey/schools.ts';
 export { SHOP_RULES } from './survey/shop-rules.ts';
-export { QUALITIES, shopSchema, targetSchema } from './survey/shop.ts';
-export type { Quality, Shop, Target } from './survey/shop.ts';
+export { QUALITIES } from './survey/qualities.ts';
+export type { Quality } from './survey/qualities.ts';
+export { shopSchema, targetSchema } from './survey/shop.ts';
+export type { Shop, Target } from './survey/shop.ts';
 export {
   TEST_FORMS,
   TEST_KINDS,
@@ -63,8 +69,8 @@ export {
   withoutTest,
 } from './survey/test-guide.ts';
 export type { TestForm, TestKind, ZoneTest } from './survey/test-guide.ts';
-export { idSchema, withLayers, zoneSchema } from './survey/zone.ts';
-export type { Polygon, Polyline, SurveyLayer, Zone } from './survey/zone.ts';
+export { FACES, ROLES, idSchema, withLayers, zoneSchema } from './survey/zone.ts';
+export type { Polygon, Polyline, Role, SurveyLayer, Zone } from './survey/zone.ts';
 
 // models
 export { dewMarginKelvin, dewPointCelsius } from './climate/dew.ts';
@@ -147,6 +153,7 @@ export { SHEET_KIND_OF, isProductFor } from './operations/products.ts';
 export { jobPlanSchema, panelPlanSchema } from './planner/plan.ts';
 export type { DecidingTest, JobPlan, PanelPlan, Said, Stack, Step, System } from './planner/plan.ts';
 export { GOVERNS } from './planner/cautions.ts';
+export { areaTitle, areaWords, areasOf, placeWords } from './planner/places.ts';
 export { OP_LABELS, stepFigure, stepMeans, stepTitle } from './planner/describe-step.ts';
 export { filmUm, strataOf } from './planner/strata.ts';
 export type { Strata, StrataLayer } from './planner/strata.ts';

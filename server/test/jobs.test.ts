@@ -1,3 +1,4 @@
+import { PlanRow } from '../src/database/rows.ts';
 import { TestServer, demoJob } from './server.ts';
 
 let server: TestServer;
@@ -20,7 +21,7 @@ test('a job comes back as it was taken in, extra fields and all, also after a re
   const sent = demoJob();
   expect(body.job).toMatchObject(sent.job);
   expect(body.job.customer).toBe('County library service');
-  expect(body.panels.map((panel: { zones: unknown[] }) => panel.zones.length)).toEqual([3, 2, 1, 1, 1]);
+  expect(body.panels.map((panel: { zones: unknown[] }) => panel.zones.length)).toEqual([3, 2, 1, 1, 1, 2]);
   expect(body.panels[0].zones).toMatchObject(sent.panels[0]!.zones);
 });
 
@@ -99,6 +100,32 @@ describe('a plan', () => {
     const { body } = await choose(refused.id, 2).expect(422);
     expect(body.problems[0].message).toContain(refused.refusedBy[0].text);
     expect((await server.http.get(`${plans}/latest`)).body.plan.chosen).toBe(ready[1].id);
+  });
+
+  test('is not chosen by hand either while a zone is stopped', async () => {
+    const job = demoJob();
+    Object.assign(job.panels[0]!.zones[1]!, { findings: [{ kind: 'hole', lengthMm: 20 }] });
+    await server.http.post('/api/jobs').send(job).expect(201);
+    const { body: made } = await server.http.post(plans).expect(201);
+    expect(made.plan.stopped).toMatchObject([{ zoneId: 'B' }]);
+    const systemId = made.plan.systems[0].id;
+    const { body } = await server.http
+      .put(`${plans}/${made.id}/choice`)
+      .send({ systemId, version: 1 })
+      .expect(422);
+    expect(body.problems[0].message).toContain('stopped');
+  });
+
+  test('of an earlier release, which knew no patches, is read as work on whole zones', async () => {
+    await takeDemo();
+    const { body: made } = await server.http.post(plans).expect(201);
+    const old = JSON.parse(
+      JSON.stringify(made.plan, (name, value) => (name === 'areas' ? undefined : value)),
+    );
+    await PlanRow.update({ body: old }, { where: { id: made.id } });
+    const { body } = await server.http.get(`${plans}/latest`).expect(200);
+    for (const { steps } of body.plan.plan.systems)
+      for (const { areas, zones } of steps) expect(areas).toEqual(zones);
   });
 });
 

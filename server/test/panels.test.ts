@@ -57,15 +57,15 @@ describe('a panel as a whole', () => {
 describe('panels of a job', () => {
   test('one is added, not twice; removed, and put back as it was', async () => {
     const { panel } = await seen();
-    const lid = { ...panel, id: 'lid', name: 'Hood lid' };
+    const lid = { ...panel, id: 'hood', name: 'Hood lid' };
     await server.http.post('/api/jobs/bus-6/panels').send({ panel: lid }).expect(201);
     await server.http.post('/api/jobs/bus-6/panels').send({ panel: lid }).expect(409);
-    await server.http.post(`/api/jobs/bus-6/panels/lid/plans`).expect(201);
-    const { body } = await server.http.delete('/api/jobs/bus-6/panels/lid').send({ version: 1 }).expect(200);
-    await server.http.get('/api/jobs/bus-6/panels/lid').expect(404);
+    await server.http.post(`/api/jobs/bus-6/panels/hood/plans`).expect(201);
+    const { body } = await server.http.delete('/api/jobs/bus-6/panels/hood').send({ version: 1 }).expect(200);
+    await server.http.get('/api/jobs/bus-6/panels/hood').expect(404);
     await server.http.post('/api/jobs/bus-6/panels').send({ panel: body.removed }).expect(201);
     const names = (await server.http.get('/api/jobs/bus-6')).body.panels.map(({ id }: Panel) => id);
-    expect(names).toEqual(['door', 'hatch', 'nose', 'trim', 'corner', 'lid']);
+    expect(names).toEqual(['door', 'hatch', 'nose', 'trim', 'corner', 'lid', 'hood']);
   });
   test('a stale version removes nothing', async () => {
     await server.http.delete(DOOR).send({ version: 7 }).expect(409);
@@ -105,6 +105,7 @@ describe('planning', () => {
       'nose',
       'trim',
       'corner',
+      'lid',
     ]);
     expect((await ask().expect(201)).body).toEqual(body);
     expect((await server.http.get(`${DOOR}/plans/latest`)).body.plan.id).toBe(body.plans[0].id);

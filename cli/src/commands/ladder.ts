@@ -1,6 +1,7 @@
 import { Command } from 'commander';
 import {
   SANDED_MATERIALS,
+  SHOP_RULES,
   TOOLS,
   bestLadder,
   isCoarser,
@@ -37,12 +38,18 @@ export const ladderCommand = (answer: (answer: unknown) => void): Command =>
       if (!(area > 0)) throw new BadInput(`--area must be more than 0 m², got ${area}`);
       const surface = { material, areaM2: area };
       const startAt = (grade: Grade) => scratchOf({ grade, tool }, material);
-      const best = isCoarser(from, to)
-        ? bestLadder({ ...surface, start: startAt(from), to, tools: [tool] })
-        : null;
+      const task = { ...surface, start: startAt(from), to, tools: [tool] };
+      const largestJump = SHOP_RULES.largestJump.preset;
+      const within = isCoarser(from, to) ? bestLadder({ ...task, largestJump }) : null;
+      const best = within ?? (isCoarser(from, to) ? bestLadder(task) : null);
       if (!best)
         throw new BadInput(`--to ${to} is not finer than --from ${from}; a ladder goes from coarse to fine`);
       const [first, ...rest] = own ?? [];
       const rungs = rest.map((grade) => ({ grade, tool }));
-      answer({ best, ...(first ? { own: ladderOf(startAt(first), rungs, surface) } : {}) });
+      const warnings = within
+        ? []
+        : [
+            `No grades of this tool keep within ${largestJump} times the grain from step to step: look twice in raking light.`,
+          ];
+      answer({ best, warnings, ...(first ? { own: ladderOf(startAt(first), rungs, surface) } : {}) });
     });

@@ -19,6 +19,8 @@ interface FieldTask {
   readonly waves: Waves;
   readonly peelUm: number;
   readonly isCrowned: boolean;
+  /** Radius of the crown; a well curved one where absent. */
+  readonly crownRadiusMm?: number;
   readonly film: SandedMaterial;
   readonly under: SandedMaterial;
   readonly seed: number;
@@ -60,7 +62,7 @@ export interface BlockForecast {
 const SIZE = { lengthMm: 1300, heightMm: 1000 } as const;
 const CELL_MM = 8;
 const SIZE_M2 = (SIZE.lengthMm * SIZE.heightMm) / 1e6;
-/** Crown of a usual door or hood (calibrated). */
+/** Crown on which blocks are told apart where no panel gives one. */
 const CROWN_RADIUS_MM = 3000;
 const AMPLE_UM = 2000;
 const MOST_PASSES = 36;
@@ -74,7 +76,7 @@ export const forecastField = (task: FieldTask, filmUm: number, cellMm: number = 
   makeField({
     ...(task.size ?? SIZE),
     cellMm,
-    ...(task.isCrowned ? { radiusMm: CROWN_RADIUS_MM } : {}),
+    ...(task.isCrowned ? { radiusMm: task.crownRadiusMm ?? CROWN_RADIUS_MM } : {}),
     waves: [task.waves],
     filmUm,
     peelUm: task.peelUm,

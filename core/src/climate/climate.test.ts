@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { activationEnergy, conversionAfter, fullCureMin, minutesToConversion } from './cure.ts';
+import { conversionAfter, fullCureMin, minutesToConversion } from './cure.ts';
 import { dewPointCelsius, vapourDeficitHPa } from './dew.ts';
 import { solventFlashFactor, waterFlashFactor } from './flash.ts';
 
@@ -33,11 +33,25 @@ describe('cure', () => {
     { celsius: 60, minutes: 30 },
   ];
 
-  test('two sheet points give the activation energy and the times between', () => {
-    expect(activationEnergy(epoxy) / 1000).toBeCloseTo(64.5, 1);
+  test('two sheet points give the times between and beyond, in any order', () => {
+    expect(fullCureMin([...epoxy].reverse(), 12)).toBeCloseTo(fullCureMin(epoxy, 12));
     expect(fullCureMin(epoxy, 12) / 60).toBeCloseTo(25.2, 1);
     expect(fullCureMin(epoxy, 30) / 60).toBeCloseTo(5.0, 1);
     expect(fullCureMin(epoxy, 60)).toBeCloseTo(30, 6);
+  });
+
+  test('of three points the two neighbours count, so every point is met', () => {
+    const three = [...epoxy, { celsius: 35, minutes: 300 }];
+    for (const { celsius, minutes } of three) expect(fullCureMin(three, celsius)).toBeCloseTo(minutes);
+  });
+
+  test('below the least temperature nothing cures, and nights of it are waited out', () => {
+    const spells = [
+      { celsius: 8, minutes: 900 },
+      { celsius: 20, minutes: 540 },
+    ];
+    expect(minutesToConversion(epoxy, 0.9, spells, 10)).toBeCloseTo(900 + 540 + 900 + (648 - 540));
+    expect(() => minutesToConversion(epoxy, 0.9, spells, 30)).toThrow(/30 °C/);
   });
 
   test('a cold night counts for less: 24 h of it are worth 17.1 h at 20 °C', () => {

@@ -21,7 +21,14 @@ test('the demo job is read, with defaults filled in and extra fields kept', () =
     ok: true,
     value: {
       job: { customer: 'County library service' },
-      panels: [{ role: 'refinish' }, {}, { new: true }, { new: true }, { new: true }],
+      panels: [
+        { role: 'refinish' },
+        {},
+        { new: true },
+        { new: true },
+        { new: true },
+        { crownRadiusMm: 14_000 },
+      ],
     },
   });
 });
@@ -44,7 +51,7 @@ test('a CAMI grade is taken as the P grade of its grain', () => {
   job.panels[0].zones[1].findings = [{ kind: 'coarse-scratches', grit: 'cami 400' }];
   expect(readJob(job)).toMatchObject({
     ok: true,
-    value: { panels: [{ zones: [{}, { findings: [{ grit: 'P800' }] }, {}] }, {}, {}, {}, {}] },
+    value: { panels: [{ zones: [{}, { findings: [{ grit: 'P800' }] }, {}] }, {}, {}, {}, {}, {}] },
   });
 });
 
@@ -56,9 +63,35 @@ test.each<[string, (job: ReturnType<typeof demo>) => void, RegExp]>([
     /^panels\.0\.zones\.0\.areaM2: must be more than 0 m²/,
   ],
   [
+    'a hole of no length',
+    (job) => (job.panels[0].zones[1].findings = [{ kind: 'hole' }]),
+    /lengthMm: is missing: give a number/,
+  ],
+  [
+    'a length in words',
+    (job) => (job.panels[0].zones[1].findings = [{ kind: 'hole', lengthMm: 'long' }]),
+    /lengthMm: must be a number/,
+  ],
+  [
     'no area',
     (job) => delete job.panels[0].zones[0].areaM2,
     /^panels\.0\.zones\.0\.areaM2: is missing: give the area in m²/,
+  ],
+  [
+    'a negative count',
+    (job) => (job.panels[0].zones[0].findings = [{ kind: 'chips', count: -3 }]),
+    /^panels\.0\.zones\.0\.findings\.0\.count: must be at least 1/,
+  ],
+  [
+    'a crown of 1 mm',
+    (job) => (job.panels[0].crownRadiusMm = 1),
+    /^panels\.0\.crownRadiusMm: must be at least 50 mm: measure/,
+  ],
+  ['half a part', (job) => (job.panels[0].count = 1.5), /^panels\.0\.count: must be a whole number of parts/],
+  [
+    'a role that is none',
+    (job) => (job.panels[0].zones[0].role = 'paint'),
+    /^panels\.0\.zones\.0\.role: must be one of: refinish, blend, clear-only, keep/,
   ],
   [
     'unknown layer',

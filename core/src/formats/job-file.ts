@@ -91,12 +91,26 @@ export function readJob(json: unknown): Read<JobFile> {
 }
 
 const MOST_PROBLEMS = 20;
+const TYPE_WORDS: Readonly<Record<string, string>> = {
+  number: 'a number',
+  string: 'a text',
+  boolean: 'true or false',
+  array: 'a list',
+  object: 'an object with named fields',
+};
+
+/** A field that is missing or of another type, in words where its schema has none of its own. */
+function messageOf(issue: z.core.$ZodIssue): string {
+  const words = issue.code === 'invalid_type' ? TYPE_WORDS[issue.expected] : undefined;
+  if (!words || !issue.message.startsWith('Invalid input')) return issue.message;
+  return issue.message.endsWith('undefined') ? `is missing: give ${words}` : `must be ${words}`;
+}
 
 /** Zod's issues as sentences, at most 20, the path in dots. */
 export function problemsOf(error: z.ZodError): Problem[] {
   return error.issues
     .slice(0, MOST_PROBLEMS)
-    .map((issue) => ({ path: issue.path.join('.'), message: issue.message }));
+    .map((issue) => ({ path: issue.path.join('.'), message: messageOf(issue) }));
 }
 
 /** The sentence for one problem, with its field named. */

@@ -35,6 +35,7 @@ export const LAYER_KINDS = {
   'part-primer': found('Mk', 'part primer', 'finish'),
   'old-finish': found('Of', 'old finish', 'finish'),
   'old-finish-soluble': found('So', 'soluble old finish', 'finish', 'soluble'),
+  texture: found('Tx', 'texture coat', 'finish', 'texture'),
   'plastic-rigid': found('Rp', 'rigid plastic', 'plastic'),
   'plastic-olefin': found('Pp', 'PP/EPDM plastic', 'plastic'),
   'plastic-soft': found('Sp', 'soft plastic', 'plastic'),

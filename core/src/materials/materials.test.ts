@@ -64,6 +64,18 @@ describe('the built-in shelf', () => {
     const parsed = sheetSchema.safeParse(rest);
     expect(parsed.error?.issues[0]?.path).toEqual(['film']);
   });
+
+  test('a sheet whose warmer cure takes longer is refused', () => {
+    const cure = [
+      { celsius: 20, minutes: 240 },
+      { celsius: 60, minutes: 300 },
+    ];
+    const parsed = sheetSchema.safeParse({ ...GENERIC_SHELF[0]!, cure });
+    expect(parsed.error?.issues[0]).toMatchObject({
+      path: ['cure'],
+      message: expect.stringContaining('warmer'),
+    });
+  });
 });
 
 test('metals and bodies are told from films', () => {

@@ -26,6 +26,12 @@ const componentSchema = z.object({
   volumeSolids: share,
 });
 
+/** A film never cures more slowly where it is warmer; a sheet that says so is misread. */
+const isFasterWhereWarmer = (points: readonly { celsius: number; minutes: number }[]): boolean =>
+  [...points]
+    .sort((a, b) => a.celsius - b.celsius)
+    .every((point, i, all) => i === 0 || point.minutes <= all[i - 1]!.minutes);
+
 export const sheetSchema = z.looseObject({
   id: z.string().min(1).max(60),
   name: z.string().min(1).max(120),
@@ -49,7 +55,8 @@ export const sheetSchema = z.looseObject({
   cure: z
     .array(z.object({ celsius: z.number().min(-10).max(120), minutes: minutes.min(1) }))
     .min(1)
-    .max(6),
+    .max(6)
+    .refine(isFasterWhereWarmer, 'a warmer point must not take longer: correct its minutes'),
   potLifeMin: minutes.optional(),
   tipMm: z.object({ from: z.number().positive(), to: z.number().positive() }).optional(),
   climate: z.object({ minCelsius: z.number(), maxCelsius: z.number(), maxRelativeHumidity: z.number() }),

@@ -24,7 +24,7 @@ export const SAND_OPS = [
   'remove-rust',
 ] as const;
 export const CLEAN_OPS = ['wash', 'degrease', 'antistatic-wipe', 'mask', 'tack'] as const;
-export const BODY_OPS = ['fill', 'glaze', 'plastic-repair', 'seam-seal'] as const;
+export const BODY_OPS = ['fill', 'glaze', 'plastic-repair', 'seam-seal', 'texture-coat'] as const;
 export const WAIT_OPS = ['flash', 'cure'] as const;
 export const OTHER_OPS = [
   'remove-part',
@@ -33,6 +33,9 @@ export const OTHER_OPS = [
   'strip-chemical',
   'strip-blast',
   'laminate-repair',
+  'metal-repair',
+  'condition',
+  'warm-out',
   'guide-coat',
   'inspect',
   'hand-over',

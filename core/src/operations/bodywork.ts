@@ -2,16 +2,32 @@ import { isBody, labelOf } from '../materials/layer-kinds.ts';
 import type { Reason } from '../wording/reason.ts';
 import type { BodyAct, PlainAct } from './act.ts';
 import { sheetIn, type Context } from './context.ts';
-import { labourMin } from './labour.ts';
+import { workedM2 } from './extent.ts';
+import { labourMin, labourOn } from './labour.ts';
 import { nothing, opReason, type Moment, type Operation } from './operation.ts';
-import { settle, topOf, type ZoneState } from './state.ts';
+import { has, settle, topOf, type Matter, type ZoneState } from './state.ts';
 
 /** Filler takes out a hollow, glaze closes pinholes; both are left proud for shaping. */
 
 /** How far freshly spread filler and glaze stand proud and uneven, µm (calibrated: two thin pulls). */
-const PROUD_UM = { fill: 250, glaze: 60, 'plastic-repair': 250, 'seam-seal': 0 } as const;
+const PROUD_UM = { fill: 250, glaze: 60, 'plastic-repair': 250, 'seam-seal': 0, 'texture-coat': 0 } as const;
 
-const LAID = { fill: 'filler', glaze: 'glaze', 'plastic-repair': 'filler', 'seam-seal': 'seam' } as const;
+const LAID = {
+  fill: 'filler',
+  glaze: 'glaze',
+  'plastic-repair': 'filler',
+  'seam-seal': 'seam',
+  'texture-coat': 'texture',
+} as const;
+
+const SETTLES: Partial<Record<BodyAct['op'], Matter>> = {
+  'seam-seal': 'joint',
+  'plastic-repair': 'break',
+  'texture-coat': 'rough-coat',
+};
+
+/** What stays on board and knife besides (default). */
+const WASTE = 1.2;
 
 /** Thickness that an act lays on a zone, µm. */
 export const bodyFilmUm = (zone: ZoneState, act: BodyAct, context: Context): number =>
@@ -21,6 +37,23 @@ export const bodyFilmUm = (zone: ZoneState, act: BodyAct, context: Context): num
 export function liftsOf(zone: ZoneState, act: BodyAct, context: Context): number {
   const lift = sheetIn(context, act.sheetId).maxLiftUm ?? Infinity;
   return Math.max(1, Math.ceil(bodyFilmUm(zone, act, context) / lift - 1e-9));
+}
+
+/** A dent is a bowl: what fills it is six tenths of its depth over its width. */
+const BOWL_SHARE = 0.6;
+
+/** Litres that lie on an area of all parts once it is spread: a patch is a bowl, a whole zone is even. */
+export const bodyLitres = (zone: ZoneState, act: BodyAct, context: Context): number =>
+  context.panel.count *
+  workedM2(act.op, zone) *
+  (bodyFilmUm(zone, act, context) / 1000) *
+  (zone.patch && act.op !== 'glaze' ? BOWL_SHARE : 1);
+
+function bodyGrams(zone: ZoneState, act: BodyAct, context: Context): number {
+  const { components } = sheetIn(context, act.sheetId);
+  const parts = components.reduce((sum, c) => sum + c.parts, 0);
+  const gramsPerMl = components.reduce((sum, c) => sum + c.parts * c.gramsPerMl, 0) / parts;
+  return bodyLitres(zone, act, context) * 1000 * gramsPerMl * WASTE;
 }
 
 function apply(zone: ZoneState, act: BodyAct, { endMin, context }: Moment): ZoneState {
@@ -34,8 +67,7 @@ function apply(zone: ZoneState, act: BodyAct, { endMin, context }: Moment): Zone
   const kind = LAID[act.op];
   const isPaste = kind === 'filler';
   return {
-    ...settle(zone, ...(act.op === 'seam-seal' ? (['joint'] as const) : [])),
-    damage: act.op === 'plastic-repair' ? null : zone.damage,
+    ...settle(zone, ...(SETTLES[act.op] ? [SETTLES[act.op]!] : [])),
     stack: [...zone.stack, { kind, um: bodyFilmUm(zone, act, context), laid }],
     bareSinceMin: null,
     surface: {
@@ -43,9 +75,9 @@ function apply(zone: ZoneState, act: BodyAct, { endMin, context }: Moment): Zone
       soil: 'dusty',
       isTacked: false,
       scratch: null,
-      lowUm: act.op === 'fill' ? 0 : zone.surface.lowUm,
-      hasPinholes: act.op === 'glaze' ? false : zone.surface.hasPinholes,
-      wavesUm: isPaste ? PROUD_UM[act.op] : Math.max(zone.surface.wavesUm, PROUD_UM[act.op]),
+      lowUm: act.op === 'fill' || act.op === 'plastic-repair' ? 0 : zone.surface.lowUm,
+      hasPinholes: act.op === 'glaze' || act.op === 'seam-seal' ? false : zone.surface.hasPinholes,
+      wavesUm: isPaste ? PROUD_UM[act.op as 'fill'] : Math.max(zone.surface.wavesUm, PROUD_UM[act.op]),
     },
   };
 }
@@ -70,25 +102,25 @@ export const bodywork: Operation<BodyAct> = {
   cost: (zones, act, _, context) => {
     const sheet = sheetIn(context, act.sheetId);
     const lifts = Math.max(...zones.map((zone) => liftsOf(zone, act, context)));
-    const litres = zones.reduce(
-      (sum, zone) => sum + (zone.zone.areaM2 * bodyFilmUm(zone, act, context)) / 1000,
+    const litres = zones.reduce((sum, zone) => sum + bodyLitres(zone, act, context), 0);
+    const spreading = zones.reduce(
+      (sum, zone) => sum + workedM2(act.op, zone) * liftsOf(zone, act, context) * context.panel.count,
       0,
     );
     return {
-      handsOnMin: zones.reduce(
-        (sum, zone) => sum + labourMin(act.op, zone.zone.areaM2) * liftsOf(zone, act, context),
-        0,
-      ),
+      handsOnMin: labourMin(act.op, spreading),
       waitMin: lifts * (sheet.sandAfterMin ?? 0),
-      materialCost: litres * 1.2 * sheet.pricePerLitre,
+      materialCost: litres * WASTE * sheet.pricePerLitre,
     };
   },
   explain: (zones, act, _, context) => {
     const sheet = sheetIn(context, act.sheetId);
     const deepest = Math.max(...zones.map((zone) => bodyFilmUm(zone, act, context)));
     const lifts = Math.max(...zones.map((zone) => liftsOf(zone, act, context)));
-    if (act.op === 'seam-seal') return [];
+    if (act.op === 'seam-seal' || act.op === 'texture-coat') return [];
+    const grams = zones.reduce((sum, zone) => sum + bodyGrams(zone, act, context), 0);
     const reasons: Reason[] = [
+      { rule: 'mix', code: 'body.grams', source: 'model', facts: { fillerGrams: Math.max(1, grams) } },
       {
         rule: act.op === 'plastic-repair' ? 'P9' : 'F3',
         code: 'body.depth',
@@ -112,10 +144,9 @@ const LAMINATE_PER_REPAIR = 18;
 const LAMINATE_WAVES_UM = 60;
 
 export const laminateRepair: Operation<PlainAct> = {
-  check: (zone) => (zone.damage ? [] : [opReason('op.nothing-to-mend')]),
+  check: (zone) => (has(zone, 'break') ? [] : [opReason('op.nothing-to-mend')]),
   apply: (zone) => ({
-    ...zone,
-    damage: null,
+    ...settle(zone, 'break'),
     surface: {
       ...zone.surface,
       soil: 'dusty',
@@ -124,10 +155,10 @@ export const laminateRepair: Operation<PlainAct> = {
       wavesUm: Math.max(zone.surface.wavesUm, LAMINATE_WAVES_UM),
     },
   }),
-  cost: (zones, act) => ({
-    handsOnMin: labourMin(act.op, 0) * zones.length,
+  cost: (zones, act, _, context) => ({
+    handsOnMin: labourOn(act.op, zones, context),
     waitMin: LAMINATE_SETS_MIN,
-    materialCost: LAMINATE_PER_REPAIR * zones.length,
+    materialCost: LAMINATE_PER_REPAIR * zones.length * context.panel.count,
   }),
   explain: nothing,
 };

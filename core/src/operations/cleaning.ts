@@ -1,7 +1,19 @@
 import type { CleanAct } from './act.ts';
-import { labourMin } from './labour.ts';
-import { areaOf, nothing, type Operation } from './operation.ts';
-import { has, isUnprimedPlastic, raise, settle, type Matter, type Soil, type ZoneState } from './state.ts';
+import type { Context } from './context.ts';
+import { ruleIn } from './context.ts';
+import { workedOn } from './extent.ts';
+import { labourOn } from './labour.ts';
+import { nothing, type Moment, type Operation } from './operation.ts';
+import {
+  has,
+  isOpenBody,
+  isUnprimedPlastic,
+  raise,
+  settle,
+  type Matter,
+  type Soil,
+  type ZoneState,
+} from './state.ts';
 
 /** Wash, degrease, mask and tack: the surface loses its soil, the stack stays as it is. */
 
@@ -36,7 +48,11 @@ function cleaned(zone: ZoneState, op: CleanAct['op']): ZoneState {
   if (op === 'tack') return { ...zone, surface: { ...surface, isTacked: true } };
   const soil = AFTER[op];
   if (!soil) return zone;
-  const taken = TAKES[op] ?? [];
+  // What water would do elsewhere, solvent does on open filler: water soaks into it.
+  const taken = [
+    ...(TAKES[op] ?? []),
+    ...(op === 'degrease' && isOpenBody(zone) ? (['dressing'] as const) : []),
+  ];
   const isHeldBack = HOLDS_BACK.some((matter) => taken.includes(matter) && has(zone, matter));
   const settled = settle(zone, ...taken, ...(op === 'antistatic-wipe' ? (['static'] as const) : []));
   const loaded = op === 'degrease' && isUnprimedPlastic(zone) ? raise(settled, 'static') : settled;
@@ -44,14 +60,27 @@ function cleaned(zone: ZoneState, op: CleanAct['op']): ZoneState {
   return { ...loaded, surface: { ...surface, soil: left, isTacked: false, hasGuideCoat: false } };
 }
 
+/** Sections in which a large bare area is abraded, wiped and coated, each inside the exposure limit. */
+export const sectionsOf = (zone: ZoneState, context: Context): number =>
+  Math.max(1, Math.ceil(zone.extent.openM2 / ruleIn(context, 'sectionM2').value - 1e-9));
+
+/** Wiping the other sections does not keep a section waiting: they are done one after the other. */
+function exposedLess(zone: ZoneState, { endMin, panel, context }: Moment): ZoneState {
+  const nSections = zone.bareSinceMin === null ? 1 : sectionsOf(zone, context);
+  // What does not change stays the same object: what rules said of it holds.
+  if (zone.bareSinceMin === null || nSections === 1) return zone;
+  return { ...zone, bareSinceMin: zone.bareSinceMin + (endMin - panel.clockMin) * (1 - 1 / nSections) };
+}
+
 export const cleaning: Operation<CleanAct> = {
   check: nothing,
-  apply: (zone, act) => cleaned(zone, act.op),
-  cost: (zones, act, _, { panel }) => ({
+  apply: (zone, act, moment) => exposedLess(cleaned(zone, act.op), moment),
+  cost: (zones, act, _, context) => ({
     handsOnMin:
-      labourMin(act.op, areaOf(zones)) * (act.op === 'mask' && panel.offVehicle ? OFF_VEHICLE_MASK_SHARE : 1),
+      labourOn(act.op, zones, context) *
+      (act.op === 'mask' && context.panel.offVehicle ? OFF_VEHICLE_MASK_SHARE : 1),
     waitMin: act.op === 'degrease' || act.op === 'antistatic-wipe' ? WIPE_WAIT_MIN : 0,
-    materialCost: WIPED[act.op] * areaOf(zones),
+    materialCost: WIPED[act.op] * workedOn(act.op, zones, context),
   }),
   explain: nothing,
 };

@@ -8,8 +8,10 @@ import type { Reason } from '../wording/reason.ts';
 import { isLastCoat, type CoatAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
 import { sandableAfterMin } from './curing.ts';
+import { workedM2 } from './extent.ts';
 import { opReason, type Moment, type Operation } from './operation.ts';
 import {
+  isBare,
   isUnprimedComposite,
   isUnprimedPlastic,
   raise,
@@ -42,7 +44,7 @@ export function volumeMl(zones: readonly ZoneState[], act: CoatAct, context: Con
     (sum, zone) =>
       sum +
       sprayVolumeMl({
-        areaM2: zone.zone.areaM2,
+        areaM2: workedM2(act.op, zone) * context.panel.count,
         dryUm: coatFilmUm(act, zone, sheet),
         volumeSolids,
         transfer,
@@ -61,6 +63,7 @@ function laidCoat(act: CoatAct, sheet: ProductSheet, { endMin, context }: Moment
     sandableAtMin: sandAfter === null ? null : endMin + sandAfter.value,
     closesAtMin: endMin + sheet.recoat.closesMin,
     isLast: isLastCoat(act),
+    ...(act.toneL === undefined ? {} : { toneL: act.toneL }),
   };
 }
 
@@ -80,8 +83,6 @@ function apply(zone: ZoneState, act: CoatAct, moment: Moment): ZoneState {
     ...looked,
     stack,
     bareSinceMin: null,
-    // Promoter covers no spot: what goes over it does.
-    spots: kind === 'promoter' ? zone.spots : null,
     surface: {
       ...zone.surface,
       soil: 'clean',
@@ -151,6 +152,7 @@ export const coating: Operation<CoatAct> = {
     const sheet = sheetIn(context, act.sheetId);
     const kind = topOf(zone).kind;
     if (kind in sheet.over || kind === sheet.kind || goesOverPromoter(zone, sheet)) return [];
+    if (isBare(zone) && zone.patch?.finding.kind === 'rub-through' && sheet.coversBareSpots) return [];
     return [
       {
         ...opReason('coat.not-over', { sheet: sheet.name, layer: labelOf(kind) }),
@@ -163,7 +165,8 @@ export const coating: Operation<CoatAct> = {
   cost: (zones, act, _, context) => {
     const sheet = sheetIn(context, act.sheetId);
     const most = mostCoats(act);
-    const sprayed = zones.reduce((sum, zone) => sum + zone.zone.areaM2 * coatsOn(act, zone), 0);
+    const sprayed =
+      context.panel.count * zones.reduce((sum, zone) => sum + workedM2(act.op, zone) * coatsOn(act, zone), 0);
     return {
       handsOnMin: SPRAY_FIXED_MIN + SPRAY_MIN_PER_COAT * most + SPRAY_MIN_PER_M2_COAT * sprayed,
       waitMin: (most - 1) * flashMin(sheet.flash.betweenCoatsMin, sheet, context),

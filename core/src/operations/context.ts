@@ -3,9 +3,11 @@ import type { ProductSheet } from '../materials/sheet.ts';
 import type { Panel } from '../survey/panel.ts';
 import { schoolOf, type SchoolName, type SideOf } from '../survey/schools.ts';
 import { shopRule, type ShopRuleName } from '../survey/shop-rules.ts';
-import type { Quality, Shop, Target } from '../survey/shop.ts';
+import { lowerQuality, type Quality } from '../survey/qualities.ts';
+import type { Shop, Target } from '../survey/shop.ts';
 import { figuresOf, type SandingFigures } from '../surface/figures.ts';
 import type { Source, Sourced } from '../wording/reason.ts';
+import type { ZoneState } from './state.ts';
 
 /** What surrounds the work and does not change while a panel is planned. */
 export interface Context {
@@ -33,6 +35,20 @@ export function sheetIn(context: Context, id: string): ProductSheet {
   const sheet = context.shelf.get(id);
   if (!sheet) throw new Error(`no sheet "${id}" on the shelf`);
   return sheet;
+}
+
+const contextsFor = new WeakMap<Context, Map<Quality, Context>>();
+
+/** The context as a zone sees it: judged by its own quality where that is lower than the job's. */
+export function contextFor({ zone }: Pick<ZoneState, 'zone'>, context: Context): Context {
+  const { target } = context;
+  const quality = zone.quality ? lowerQuality(zone.quality, target.quality) : target.quality;
+  if (quality === target.quality) return context;
+  const known = contextsFor.get(context) ?? new Map<Quality, Context>();
+  contextsFor.set(context, known);
+  const own = known.get(quality) ?? { ...context, target: { ...target, quality } };
+  known.set(quality, own);
+  return own;
 }
 
 const LEDGE_RULE: Record<Quality, ShopRuleName> = {

@@ -1,6 +1,7 @@
 import type { PlainAct } from './act.ts';
-import { labourMin } from './labour.ts';
-import { areaOf, nothing, type Operation } from './operation.ts';
+import { workedOn } from './extent.ts';
+import { labourMin, labourOn } from './labour.ts';
+import { nothing, type Operation } from './operation.ts';
 import { settle } from './state.ts';
 
 /** Guide coat, inspection and hand-over: they show or settle something and move no material. */
@@ -10,10 +11,10 @@ const GUIDE_COST_PER_M2 = 0.6;
 export const guideCoating: Operation<PlainAct> = {
   check: nothing,
   apply: (zone) => ({ ...zone, surface: { ...zone.surface, hasGuideCoat: true } }),
-  cost: (zones, act) => ({
-    handsOnMin: labourMin(act.op, areaOf(zones)),
+  cost: (zones, act, _, context) => ({
+    handsOnMin: labourOn(act.op, zones, context),
     waitMin: 0,
-    materialCost: GUIDE_COST_PER_M2 * areaOf(zones),
+    materialCost: GUIDE_COST_PER_M2 * workedOn(act.op, zones, context),
   }),
   explain: nothing,
 };
@@ -22,14 +23,22 @@ export const guideCoating: Operation<PlainAct> = {
 export const testing: Operation<PlainAct> = {
   check: nothing,
   apply: (zone) => settle(zone, 'rub', 'tape'),
-  cost: (zones, act) => ({ handsOnMin: labourMin(act.op, areaOf(zones)), waitMin: 0, materialCost: 0 }),
+  cost: (zones, act, _, context) => ({
+    handsOnMin: labourOn(act.op, zones, context),
+    waitMin: 0,
+    materialCost: 0,
+  }),
   explain: nothing,
 };
 
 export const inspecting: Operation<PlainAct> = {
   check: nothing,
   apply: (zone) => settle(zone, 'found-body', 'look'),
-  cost: (zones, act) => ({ handsOnMin: labourMin(act.op, areaOf(zones)), waitMin: 0, materialCost: 0 }),
+  cost: (zones, act, _, context) => ({
+    handsOnMin: labourOn(act.op, zones, context),
+    waitMin: 0,
+    materialCost: 0,
+  }),
   explain: nothing,
 };
 

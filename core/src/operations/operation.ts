@@ -27,9 +27,6 @@ export interface Operation<A extends Act> {
   readonly explain: (zones: readonly ZoneState[], act: A, panel: PanelState, context: Context) => Reason[];
 }
 
-export const areaOf = (zones: readonly ZoneState[]): number =>
-  zones.reduce((sum, state) => sum + state.zone.areaM2, 0);
-
 export const nothing = (): [] => [];
 
 export const opReason = (code: Reason['code'], facts: Reason['facts'] = {}): Reason => ({

@@ -4,6 +4,7 @@ import { bodywork, laminateRepair } from './bodywork.ts';
 import { cleaning } from './cleaning.ts';
 import { coating } from './coating.ts';
 import type { Context } from './context.ts';
+import { conditioning, metalRepair, warmingOut } from './metalwork.ts';
 import { guideCoating, handingOver, inspecting, removingParts, testing } from './inspecting.ts';
 import type { Cost, Operation } from './operation.ts';
 import { sanding } from './sanding.ts';
@@ -31,6 +32,7 @@ const OPERATIONS: Table = {
   glaze: bodywork,
   'plastic-repair': bodywork,
   'seam-seal': bodywork,
+  'texture-coat': bodywork,
   promote: coating,
   'prime-plastic': coating,
   'prime-wet-on-wet': coating,
@@ -45,6 +47,9 @@ const OPERATIONS: Table = {
   'strip-chemical': chemicalStripping,
   'strip-blast': blasting,
   'laminate-repair': laminateRepair,
+  'metal-repair': metalRepair,
+  condition: conditioning,
+  'warm-out': warmingOut,
   cure: curing,
   'guide-coat': guideCoating,
   test: testing,

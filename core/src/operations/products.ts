@@ -18,6 +18,7 @@ export const SHEET_KIND_OF: Partial<Record<OpName, ProductSheet['kind']>> = {
   glaze: 'glaze',
   'plastic-repair': 'filler',
   'seam-seal': 'seam',
+  'texture-coat': 'texture',
 };
 
 const OP_OF_USE: Record<NonNullable<ProductSheet['use']>, OpName> = { sealer: 'seal' };

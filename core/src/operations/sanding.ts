@@ -1,19 +1,26 @@
 import { grainUm } from '../materials/grades.ts';
-import { isBody, isMetal } from '../materials/layer-kinds.ts';
-import { sandingMinutes } from '../surface/ladder.ts';
+import { isBody, isMetal, isSolid, labelOf } from '../materials/layer-kinds.ts';
+import { gradeChangeMinutes, sandingMinutes } from '../surface/ladder.ts';
 import { sandedMaterial, scratchDepthUm } from '../surface/scratch.ts';
 import type { Reason } from '../wording/reason.ts';
 import { lastGrade, type SandAct } from './act.ts';
 import { figuresIn, mustStay, ruleIn, type Context } from './context.ts';
-import { areaOf, opReason, type Cost, type Moment, type Operation } from './operation.ts';
-import { stripMinutes, strippedBare } from './stripping.ts';
+import { workedM2, workedOn } from './extent.ts';
+import { formFactor, labourMin } from './labour.ts';
+import { opReason, type Cost, type Moment, type Operation } from './operation.ts';
+import { stripMinutes, strippedBare, stripsTo } from './stripping.ts';
 import {
   LAST_SAND_UM,
   gapUm,
+  groundOf,
+  has,
   isBare,
+  isOpenBody,
   isUnprimedPlastic,
+  openedTo,
   raise,
   settle,
+  soundNeighbour,
   topOf,
   type Layer,
   type PanelState,
@@ -28,6 +35,8 @@ import {
 
 /** Minutes of hands-on work a metre of feathered edge and layer (default). */
 const FEATHER_MIN_PER_M = 1.2;
+/** Looking for the place, taking up the machine: once for each step of feathering (default). */
+const FEATHER_FIXED_MIN = 3;
 /** Pad along edges and backs: set-up and minutes a metre; looking for nibs (defaults). */
 const SCUFF_FIXED_MIN = 3;
 const SCUFF_MIN_PER_M = 0.8;
@@ -55,9 +64,16 @@ const scratchOf = (zone: ZoneState, act: SandAct, context: Context): Scratch => 
 /** Rubbing raw plastic loads it with static. */
 const charged = (zone: ZoneState): ZoneState => (isUnprimedPlastic(zone) ? raise(zone, 'static') : zone);
 
-/** Pad over edges, recesses and backs: it dulls them and leaves the scratch of the face as it is. */
+/** Pad over edges, recesses, grain and backs: it dulls them and leaves the scratch of the face as it is. */
 const scuffed = (zone: ZoneState): ZoneState => ({
-  ...charged(settle(zone, 'hidden-edges')),
+  ...charged(
+    settle(
+      zone,
+      'hidden-edges',
+      'shiny-grain',
+      ...(has(zone, 'shiny-grain') ? (['overspray'] as const) : []),
+    ),
+  ),
   surface: { ...zone.surface, soil: 'dusty', isTacked: false },
 });
 
@@ -67,9 +83,12 @@ const denibbed = (zone: ZoneState): ZoneState => ({
   surface: { ...zone.surface, isTacked: false },
 });
 
+/** The zone with its top layer this thick; what is sanded through is gone, and what lay under it is on top. */
 const withTop = (zone: ZoneState, um: number): ZoneState => {
+  const below = zone.stack.slice(0, -1);
+  if (um <= 0 && !isSolid(topOf(zone).kind) && below.length > 0) return { ...zone, stack: below };
   const top: Layer = { ...topOf(zone), um: Math.max(0, um) };
-  return { ...zone, stack: [...zone.stack.slice(0, -1), top] };
+  return { ...zone, stack: [...below, top] };
 };
 
 /** Depth that each grade of the act has to take off this zone, µm, in order. */
@@ -120,31 +139,102 @@ export function blockedZone(
 
 const abraded = (zone: ZoneState, act: SandAct, { endMin, context }: Moment): ZoneState => {
   const top = topOf(zone);
-  const sanded = dusty(charged(settle(zone, 'overspray')), scratchOf(zone, act, context));
+  const done = settle(zone, 'overspray', 'acid', ...(isBody(top.kind) ? (['high'] as const) : []));
+  const sanded = dusty(charged(done), scratchOf(zone, act, context));
   if (isMetal(top.kind)) return { ...sanded, bareSinceMin: endMin };
   const taken = isBody(top.kind) ? 0 : depthsUm(zone, act, context).reduce((sum, um) => sum + um, 0);
-  return { ...withTop(sanded, top.um - taken), surface: { ...sanded.surface, peelUm: 0 } };
+  const left = withTop(sanded, top.um - taken);
+  return {
+    ...left,
+    bareSinceMin: isBare(left) ? endMin : left.bareSinceMin,
+    surface: { ...sanded.surface, peelUm: 0 },
+  };
 };
 
-/** Edge of a zone taken as the border of a square of its area, m. */
-const edgeMetres = (zone: ZoneState): number => 4 * Math.sqrt(zone.zone.areaM2);
+/** Films whose edge is cut open around an area: those that lie higher around it than in it. */
+const filmsAround = (zone: ZoneState, panel: PanelState): number => {
+  const ground = groundOf(zone, panel) ?? soundNeighbour(zone, panel);
+  const films = (ground ?? zone).stack.filter(({ kind }) => !isSolid(kind) && !isBody(kind));
+  return Math.max(1, films.length);
+};
 
-function minutesOn(zone: ZoneState, act: SandAct, panel: PanelState, context: Context): number {
-  const figures = figuresIn(context);
-  const sanding = { areaM2: zone.zone.areaM2, tool: act.tool, material: sandedMaterial(topOf(zone).kind) };
-  if (act.op === 'feather') return 2 + FEATHER_MIN_PER_M * edgeMetres(zone) * act.grades.length;
-  if (act.op === 'scuff') return SCUFF_FIXED_MIN + SCUFF_MIN_PER_M * edgeMetres(zone);
-  if (act.op === 'denib') return DENIB_MIN + zone.zone.areaM2;
-  if (act.op === 'strip-sand') return stripMinutes(zone, act);
-  if (act.op === 'remove-rust') return 4 + 25 * zone.zone.areaM2;
-  if (act.op === 'block')
-    return sandingMinutes(act.grades[0], topOf(zone).um - blockedUm(zone, panel, context), sanding, figures);
-  const depths = depthsUm(zone, act, context);
-  return act.grades.reduce((sum, grade, i) => sum + sandingMinutes(grade, depths[i]!, sanding, figures), 0);
+/** A surface of bare metal that has a grade already is freshened at that grade or refined from it. */
+function metalMinutes(zone: ZoneState, act: SandAct, context: Context): number {
+  const isAgain = zone.surface.scratch?.grade === lastGrade(act);
+  const rate = ruleIn(context, isAgain ? 'bloomMinPerM2' : 'metalAbradeMinPerM2').value;
+  return rate * formFactor(context) * workedM2(act.op, zone) * act.grades.length;
 }
+
+/** Minutes of cutting on one area of one part, without what each grade costs to be taken up. */
+function cuttingOn(zone: ZoneState, act: SandAct, panel: PanelState, context: Context): number {
+  const figures = figuresIn(context);
+  const areaM2 = workedM2(act.op, zone);
+  const change = gradeChangeMinutes(areaM2, figures);
+  const sanding = { areaM2, tool: act.tool, material: sandedMaterial(topOf(zone).kind) };
+  const form = formFactor(context);
+  switch (act.op) {
+    case 'feather': {
+      const dullM2 = zone.patch ? zone.extent.reachM2 - zone.extent.openM2 : 0;
+      const edgeMin = FEATHER_MIN_PER_M * zone.extent.edgeM * filmsAround(zone, panel);
+      return form * (edgeMin + ruleIn(context, 'dullMinPerM2').value * dullM2);
+    }
+    case 'scuff':
+      return SCUFF_MIN_PER_M * zone.extent.edgeM;
+    case 'denib':
+      return areaM2;
+    case 'strip-sand':
+      return stripMinutes(zone, act, context);
+    case 'remove-rust':
+      return labourMin(act.op, areaM2) - labourMin(act.op, 0);
+    case 'block': {
+      const um = topOf(zone).um - blockedUm(zone, panel, context);
+      return form * (sandingMinutes(act.grades[0], um, sanding, figures) - change);
+    }
+    case 'abrade': {
+      if (isBare(zone)) return metalMinutes(zone, act, context);
+      const depths = depthsUm(zone, act, context);
+      return act.grades.reduce(
+        (sum, grade, i) => sum + form * (sandingMinutes(grade, depths[i]!, sanding, figures) - change),
+        0,
+      );
+    }
+  }
+}
+
+/** Minutes of setting out, once for an act, and of each change of grade over all its areas. */
+function settingOut(zones: readonly ZoneState[], act: SandAct, context: Context): number {
+  const perGrade = gradeChangeMinutes(workedOn(act.op, zones, context), figuresIn(context));
+  switch (act.op) {
+    case 'feather':
+      return FEATHER_FIXED_MIN;
+    case 'scuff':
+      return SCUFF_FIXED_MIN;
+    case 'denib':
+      return DENIB_MIN;
+    case 'remove-rust':
+      return labourMin(act.op, 0);
+    default:
+      return perGrade * act.grades.length;
+  }
+}
+
+const isShaped = (zone: ZoneState, { op }: SandAct): boolean =>
+  op === 'strip-sand' || op === 'feather' || op === 'block' || (op === 'abrade' && isOpenBody(zone));
+
+/** What each patch takes besides, whatever its size, where its shape is made or judged. */
+const patchMinutes = (zones: readonly ZoneState[], act: SandAct, context: Context): number =>
+  zones.filter((zone) => zone.patch && isShaped(zone, act)).length * ruleIn(context, 'patchWorkMin').value;
+
+/** Minutes of a sanding act on all its areas and parts. */
+const minutesOf = (zones: readonly ZoneState[], act: SandAct, panel: PanelState, context: Context): number =>
+  settingOut(zones, act, context) +
+  context.panel.count * patchMinutes(zones, act, context) +
+  context.panel.count * zones.reduce((sum, zone) => sum + cuttingOn(zone, act, panel, context), 0);
 
 function check(zone: ZoneState, act: SandAct): Reason[] {
   const reasons: Reason[] = [];
+  if (act.op === 'remove-rust' && !isBare(zone))
+    reasons.push(opReason('op.rust-under', { layer: labelOf(topOf(zone).kind) }));
   if (act.op === 'block' && !topOf(zone).laid) reasons.push(opReason('op.nothing-to-block'));
   const rising = act.grades.findIndex((grade, i) => i > 0 && grainUm(grade) >= grainUm(act.grades[i - 1]!));
   if (rising > 0)
@@ -159,7 +249,7 @@ function apply(zone: ZoneState, act: SandAct, moment: Moment): ZoneState {
     case 'strip-sand':
       return strippedBare(
         zone,
-        scratchOf({ ...zone, stack: [zone.stack[0]!] }, act, moment.context),
+        scratchOf({ ...zone, stack: openedTo(zone.stack, stripsTo(zone)) }, act, moment.context),
         act.zones,
         moment,
       );
@@ -168,7 +258,7 @@ function apply(zone: ZoneState, act: SandAct, moment: Moment): ZoneState {
     case 'denib':
       return denibbed(zone);
     case 'remove-rust':
-      return { ...abraded(zone, act, moment), rust: 'none' };
+      return settle(abraded(zone, act, moment), 'rust');
     case 'feather':
       return { ...zone, edge: 'feathered', surface: { ...zone.surface, soil: 'dusty', isTacked: false } };
     case 'abrade':
@@ -184,6 +274,33 @@ function shaped(zone: ZoneState, context: Context): ZoneState {
   return { ...withTop(zone, shapedTopUm(zone)), surface: { ...zone.surface, wavesUm, wavelengthMm } };
 }
 
+const ladderReason = (code: Reason['code'], facts: Reason['facts']): Reason => ({
+  rule: 'ladder',
+  code,
+  facts,
+  source: 'shop',
+});
+
+/** Grades of an act that the shop does not keep: what has to be bought for it. */
+const missingGrades = ({ grades }: SandAct, { shop }: Context): Reason[] =>
+  grades
+    .filter((grade) => shop.stock && !shop.stock.includes(grade))
+    .map((grit) => ladderReason('ladder.buy', { grit }));
+
+/** Steps from one grade to the next that are wider than the shop allows, and that its grades cannot make smaller. */
+function wideJumps(zones: readonly ZoneState[], { op, grades }: SandAct, context: Context): Reason[] {
+  if (op !== 'abrade' || zones.every(isBare)) return [];
+  const jump = ruleIn(context, 'largestJump').value;
+  const from = zones.map(({ surface }) => surface.scratch?.grade).find((grade) => grade !== undefined);
+  const way = from && grainUm(from) > grainUm(grades[0]) ? [from, ...grades] : grades;
+  return way.flatMap((grade, i) => {
+    const ratio = i === 0 ? 1 : grainUm(way[i - 1]!) / grainUm(grade);
+    return ratio > jump + 1e-9
+      ? [ladderReason('ladder.jump', { from: way[i - 1]!, grit: grade, ratio, jump })]
+      : [];
+  });
+}
+
 function explain(zones: readonly ZoneState[], act: SandAct, panel: PanelState, context: Context): Reason[] {
   const reason = (code: Reason['code'], facts: Reason['facts'], source: Reason['source']): Reason => ({
     rule: 'ladder',
@@ -191,14 +308,16 @@ function explain(zones: readonly ZoneState[], act: SandAct, panel: PanelState, c
     facts,
     source,
   });
+  const bought = missingGrades(act, context);
   if (act.op === 'feather') {
     const mm = ruleIn(context, 'featherMmPerLayer');
     const overlap = ruleIn(context, 'primerOverlapMm');
-    return [reason('feather.width', { layerMm: mm.value, overlapMm: overlap.value }, mm.source)];
+    return [reason('feather.width', { layerMm: mm.value, overlapMm: overlap.value }, mm.source), ...bought];
   }
-  const minutes = zones.reduce((sum, zone) => sum + minutesOn(zone, act, panel, context), 0);
-  if (act.op === 'strip-sand') return [reason('strip.minutes', { handsOnMin: minutes }, 'model')];
-  if (act.op === 'remove-rust' || act.op === 'scuff' || act.op === 'denib') return [];
+  const minutes = minutesOf(zones, act, panel, context);
+  if (act.op === 'strip-sand') return [reason('strip.minutes', { handsOnMin: minutes }, 'model'), ...bought];
+  if (act.op === 'scuff') return [];
+  if (act.op === 'remove-rust' || act.op === 'denib') return bought;
   const takenUm = zones.map((zone) =>
     act.op === 'block'
       ? topOf(zone).um - blockedUm(zone, panel, context)
@@ -206,18 +325,19 @@ function explain(zones: readonly ZoneState[], act: SandAct, panel: PanelState, c
   );
   const facts = { grit: act.grades.join(' › '), takenUm: Math.max(...takenUm), handsOnMin: minutes };
   const minutesReason = reason(zones.every(isBare) ? 'sand.metal' : 'sand.minutes', facts, 'model');
-  if (act.op !== 'block') return [minutesReason];
+  const said = [minutesReason, ...bought, ...wideJumps(zones, act, context)];
+  if (act.op !== 'block') return said;
   const jump = ruleIn(context, 'largestJump').value;
-  return [reason('block.grade', { grit: act.grades[0], jump }, 'model'), minutesReason];
+  return [reason('block.grade', { grit: act.grades[0], jump }, 'model'), ...said];
 }
 
 export const sanding: Operation<SandAct> = {
   check,
   apply,
   cost: (zones, act, panel, context): Cost => ({
-    handsOnMin: zones.reduce((sum, zone) => sum + minutesOn(zone, act, panel, context), 0),
+    handsOnMin: minutesOf(zones, act, panel, context),
     waitMin: 0,
-    materialCost: ABRASIVE_PER_M2_STEP * areaOf(zones) * act.grades.length,
+    materialCost: ABRASIVE_PER_M2_STEP * workedOn(act.op, zones, context) * act.grades.length,
   }),
   explain,
 };

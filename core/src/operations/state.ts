@@ -7,11 +7,18 @@ import {
   isSolid,
   type LayerKind,
 } from '../materials/layer-kinds.ts';
-import type { Zone } from '../survey/zone.ts';
+import type { Finding } from '../survey/finding.ts';
+import type { Extent } from '../survey/patches.ts';
+import type { PanelFacts } from '../survey/panel.ts';
+import { textureOf } from '../survey/zone-facts.ts';
+import type { Role, Zone } from '../survey/zone.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
 import type { Tool } from '../materials/tools.ts';
 
-/** The state that operations change: a stack of layers and a surface for each zone, and one clock for the panel. */
+/**
+ * The state that operations change: a stack of layers and a surface for each area, and one clock for the panel.
+ * An area is the ground of a zone or one of its patches; both are the same kind of state and are worked on alike.
+ */
 
 export interface Layer {
   readonly kind: LayerKind;
@@ -31,6 +38,8 @@ export interface LaidCoat {
   readonly closesAtMin: number;
   /** It is the last coat: only base goes on it. */
   readonly isLast?: boolean;
+  /** Lightness that it was mixed to. */
+  readonly toneL?: number;
 }
 
 export interface Scratch {
@@ -54,13 +63,6 @@ export interface Surface {
   /** Hollow still to be filled, µm. */
   readonly lowUm: number;
   readonly hasPinholes: boolean;
-}
-
-/** Small bare spots in an otherwise covered zone. */
-export interface BareSpots {
-  readonly mm: number;
-  readonly count: number;
-  readonly to: LayerKind;
 }
 
 /**
@@ -89,29 +91,54 @@ export type Matter =
   | 'hidden-edges'
   /** Paint stripper that nobody has neutralised yet. */
   | 'stripper'
-  /** A joint whose sealer came off with the finish. */
-  | 'joint';
+  /** A joint that is open, or whose sealer came off with the finish. */
+  | 'joint'
+  /** Finish that peels, is checked or wrinkled, or lets go in the cross-cut. */
+  | 'unsound'
+  /** Rust on the metal, or under what lies on it. */
+  | 'rust'
+  /** Rust that has eaten pits: what is left in them has to be blasted or conditioned. */
+  | 'pits'
+  /** Acid of the conditioner that nobody has sanded off yet. */
+  | 'acid'
+  /** A crack or hole that has to be mended before anything is sprayed. */
+  | 'break'
+  /** Something stands proud of the shape. */
+  | 'high'
+  /** Found film that a thumbnail still marks. */
+  | 'soft'
+  /** Body work over something that it must not lie on. */
+  | 'bad-ground'
+  /** A rough coat that was there and belongs there. */
+  | 'rough-coat'
+  /** Grain that stays and is still shiny. */
+  | 'shiny-grain';
 
-/** A crack or hole, to be mended before anything is sprayed. */
-export interface Damage {
-  readonly kind: 'crack' | 'hole';
-  readonly lengthMm: number;
+/** What makes an area a patch: where it is, and what was found there. */
+export interface PatchFacts {
+  readonly zoneId: string;
+  readonly id: string;
+  readonly finding: Finding;
+  /** Small open places that a sealer may cover where its sheet says so: width of the largest and their number. */
+  readonly spots: { readonly mm: number; readonly count: number } | null;
+  /** Rubbed open so gently that nothing has to be levelled. */
+  readonly isDished: boolean;
 }
 
 export interface ZoneState {
+  /** The zone, or for a patch the zone cut down to it: its id is that of the area. */
   readonly zone: Zone;
+  /** Null for the ground of a zone. */
+  readonly patch: PatchFacts | null;
+  readonly extent: Extent;
+  readonly role: Role;
   readonly stack: readonly Layer[];
   readonly surface: Surface;
-  /** Share of the zone whose finish is peeling, checked or reacted. */
-  readonly unsoundShare: number;
-  readonly rust: 'none' | 'surface' | 'pitted';
   /** Border against sound finish: none of its own, cut raw, or feathered. */
   readonly edge: 'sound' | 'raw' | 'feathered';
-  readonly spots: BareSpots | null;
   /** Found finish that a thinner rag softens. */
   readonly isSoluble: boolean;
   readonly open: readonly Matter[];
-  readonly damage: Damage | null;
   /** When bare metal was last abraded; null when it is covered or was found bare. */
   readonly bareSinceMin: number | null;
 }
@@ -123,6 +150,20 @@ export interface PanelState {
   readonly arePartsOff: boolean;
   readonly zones: readonly ZoneState[];
 }
+
+/** What was worked out of a state or an act once; they never change, so it holds for as long as they live. */
+export const remembered = <State extends object, Value>(
+  work: (state: State) => Value,
+): ((state: State) => Value) => {
+  const known = new WeakMap<State, Value>();
+  return (state) => {
+    const before = known.get(state);
+    if (before !== undefined) return before;
+    const value = work(state);
+    known.set(state, value);
+    return value;
+  };
+};
 
 /** Top layer; every stack has at least its substrate. */
 export const topOf = (state: Pick<ZoneState, 'stack'>): Layer => state.stack[state.stack.length - 1]!;
@@ -139,19 +180,19 @@ export const raise = (zone: ZoneState, matter: Matter): ZoneState =>
 
 export const isBare = (state: ZoneState): boolean => isMetal(topOf(state).kind);
 
-/** What was worked out of a state or an act once; they never change, so it holds for as long as they live. */
-export const remembered = <State extends object, Value>(
-  work: (state: State) => Value,
-): ((state: State) => Value) => {
-  const known = new WeakMap<State, Value>();
-  return (state) => {
-    const before = known.get(state);
-    if (before !== undefined) return before;
-    const value = work(state);
-    known.set(state, value);
-    return value;
-  };
+/** Filler, glaze or paste with nothing on it: it takes up water. */
+export const isOpenBody = (state: Pick<ZoneState, 'stack'>): boolean => {
+  const { kind } = topOf(state);
+  return isBody(kind) && kind !== 'seam';
 };
+
+/** Grain that stays: it is dulled by pad, takes thin coats only, and is asked no level. A repair in it is smooth. */
+export const keepsGrain = (
+  { zone, patch, open, stack }: ZoneState,
+  { panel }: { readonly panel: Pick<PanelFacts, 'finish'> },
+): boolean =>
+  stack.some(({ kind }) => kind === 'texture') ||
+  (textureOf(zone, panel) === 'keep' && (patch === null || open.includes('shiny-grain')));
 
 /** Film over the substrate, µm; filler, glaze and seam fill a hollow and add no height. */
 export const heightUm = ({ stack }: Pick<ZoneState, 'stack'>): number =>
@@ -175,6 +216,23 @@ export function zoneOf(panel: PanelState, id: string): ZoneState {
   return found;
 }
 
+/** Area that a sealer or a coat may go on at all: not what is kept, and not ground into which colour only fades. */
+export const takesCoats = ({ role, patch }: Pick<ZoneState, 'role' | 'patch'>): boolean =>
+  role === 'refinish' || (role !== 'keep' && patch !== null);
+
+/** Zone to which an area belongs. */
+export const zoneIdOf = ({ zone, patch }: Pick<ZoneState, 'zone' | 'patch'>): string =>
+  patch?.zoneId ?? zone.id;
+
+/** All areas by their ids, so that nothing hangs on the order in which zones were recorded. */
+export const byId = remembered((panel: PanelState): readonly ZoneState[] =>
+  panel.zones.toSorted((a, b) => (a.zone.id < b.zone.id ? -1 : 1)),
+);
+
+/** The ground around a patch; undefined where it is not planned. */
+export const groundOf = (state: ZoneState, panel: PanelState): ZoneState | undefined =>
+  state.patch ? panel.zones.find(({ zone }) => zone.id === state.patch!.zoneId) : undefined;
+
 /** Larger first, then taller, then by name: never by their order. */
 const isAhead = (a: ZoneState, b: ZoneState): boolean =>
   a.zone.areaM2 !== b.zone.areaM2
@@ -184,10 +242,22 @@ const isAhead = (a: ZoneState, b: ZoneState): boolean =>
       : a.zone.id < b.zone.id;
 
 /** The largest zone with a border of nobody's making: what the others must come level with. */
-export const soundNeighbour = remembered((panel: PanelState): ZoneState | null => {
-  const sound = panel.zones.filter((state) => state.edge === 'sound' && heightUm(state) > 0);
-  return sound.reduce<ZoneState | null>((best, state) => (best && isAhead(best, state) ? best : state), null);
+const soundZone = remembered((panel: PanelState): { readonly state: ZoneState | null } => {
+  const sound = panel.zones.filter((state) => !state.patch && state.edge === 'sound' && heightUm(state) > 0);
+  const first = sound.reduce<ZoneState | null>(
+    (best, state) => (best && isAhead(best, state) ? best : state),
+    null,
+  );
+  return { state: first };
 });
+
+/** What an area must come level with: a patch with the sound ground around it, a zone with its sound neighbour. */
+export function soundNeighbour(state: ZoneState, panel: PanelState): ZoneState | null {
+  const ground = groundOf(state, panel);
+  if (ground?.edge === 'sound') return ground;
+  if (!state.patch && state.edge === 'sound') return null;
+  return soundZone(panel).state;
+}
 
 /**
  * Film that a block leaves for the last sanding to take off: the scratch of the coarsest block grade, µm.
@@ -210,21 +280,36 @@ const settledHeightUm = (state: ZoneState): number => {
   return heightUm(state) - state.surface.wavesUm - state.surface.peelUm - toCome;
 };
 
-/** Height of the sound neighbour over this zone, µm; negative when the zone stands proud; 0 without a neighbour. */
+/** Height of the sound neighbour over this area, µm; negative when the area stands proud; 0 without a neighbour. */
 export function gapUm(state: ZoneState, panel: PanelState): number {
-  const sound = soundNeighbour(panel);
-  return state.edge === 'sound' || !sound ? 0 : settledHeightUm(sound) - heightUm(state);
+  const sound = soundNeighbour(state, panel);
+  return sound && !state.patch?.isDished ? settledHeightUm(sound) - heightUm(state) : 0;
 }
 
-/** Step to the sound neighbour once the last sanding is done, µm; 0 where there is none to be level with. */
+/** Length over which unevenness is judged, mm (models.md 7). */
+const JUDGED_OVER_MM = 100;
+
+/**
+ * Step to the sound neighbour once the last sanding is done, µm; 0 where there is none to be level with. A patch that
+ * stands proud fades out over its taper, and filler in it is shaped that much lower.
+ */
 const ledgeUm = (state: ZoneState, panel: PanelState): number => {
-  if (state.edge === 'sound' || !soundNeighbour(panel)) return 0;
-  return Math.abs(gapUm(state, panel) + (awaitsLastSanding(state) ? LAST_SAND_UM : 0));
+  if (!soundNeighbour(state, panel) || state.patch?.isDished) return 0;
+  const stepUm = gapUm(state, panel) + (awaitsLastSanding(state) ? LAST_SAND_UM : 0);
+  if (!state.patch || stepUm >= 0) return Math.abs(stepUm);
+  if (state.stack.some(({ kind }) => isBody(kind))) return 0;
+  return -stepUm * Math.min(1, JUDGED_OVER_MM / state.extent.taperMm);
 };
 
 /** What is left unlevel: ledge against the neighbour, waves, peel and hollow; the largest counts. */
 export const unlevelUm = (state: ZoneState, panel: PanelState): number =>
   Math.max(ledgeUm(state, panel), state.surface.wavesUm, state.surface.peelUm, state.surface.lowUm);
+
+/** Layers of a stack that were found open, down to body work or to the substrate. */
+export const openedTo = (stack: readonly Layer[], to: 'body' | 'base'): readonly Layer[] => {
+  const last = to === 'base' ? 0 : stack.findLastIndex(({ kind }) => isBody(kind) || isSolid(kind));
+  return stack.slice(0, Math.max(0, last) + 1);
+};
 
 /** Layers laid by this plan, top first. */
 export const laidKinds = (state: ZoneState): LayerKind[] =>
@@ -237,3 +322,11 @@ export const isFoundFinish = (state: ZoneState): boolean => {
   const top = topOf(state);
   return !top.laid && (FILMS.has(familyOf(top.kind)) || top.kind === 'plastic-primed');
 };
+
+/** Film that came in with the panel, µm: what O1 judges the thickness of. */
+export const foundFilmUm = ({ stack }: Pick<ZoneState, 'stack'>): number =>
+  stack.reduce(
+    (sum, { kind, um, laid }) =>
+      familyOf(kind) === 'finish' && kind !== 'texture' && !laid ? sum + um : sum,
+    0,
+  );

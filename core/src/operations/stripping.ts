@@ -2,38 +2,77 @@ import { familyOf, isBody, isMetal, isRawPlastic } from '../materials/layer-kind
 import { removalCm3PerMin } from '../surface/ladder.ts';
 import { sandedMaterial, scratchDepthUm } from '../surface/scratch.ts';
 import type { PlainAct, SandAct } from './act.ts';
-import { figuresIn } from './context.ts';
-import { labourMin } from './labour.ts';
-import { areaOf, nothing, opReason, type Moment, type Operation } from './operation.ts';
-import { isFoundFinish, raise, settle, topOf, type Scratch, type ZoneState } from './state.ts';
+import { figuresIn, ruleIn, type Context } from './context.ts';
+import { workedM2, workedOn } from './extent.ts';
+import { textureOf } from '../survey/zone-facts.ts';
+import { formFactor, labourOn } from './labour.ts';
+import { nothing, opReason, type Moment, type Operation } from './operation.ts';
+import {
+  groundOf,
+  has,
+  isFoundFinish,
+  openedTo,
+  raise,
+  settle,
+  topOf,
+  type Layer,
+  type Matter,
+  type Scratch,
+  type ZoneState,
+} from './state.ts';
 
-/** Down to the substrate: by machine (with the sanding operations), by paint stripper or by blasting. */
+/** Down to sound ground: by machine (with the sanding operations), by paint stripper or by blasting. */
 
-/** The zone with everything off; what was filler leaves its hollow behind, a sealed joint lies open. */
+/** Matters of the substrate itself: what lies on it comes off down to it. */
+const OF_THE_BASE: readonly Matter[] = ['rust', 'pits', 'break', 'bad-ground', 'found-body', 'high'];
+/** Matters that are gone with the films, and with the body work under them. */
+const GONE_WITH_FILM: readonly Matter[] = ['rub', 'overspray', 'glue', 'unsound', 'soft', 'shiny-grain'];
+const GONE_WITH_BODY: readonly Matter[] = ['found-body', 'bad-ground', 'look'];
+
+/** How deep an area is stripped: films down to the body work under them, or all down to the substrate. */
+export function stripsTo(zone: ZoneState): 'body' | 'base' {
+  const isFilm = !isBody(topOf(zone).kind);
+  const hasBody = zone.stack.some(({ kind }) => isBody(kind) && kind !== 'seam');
+  return isFilm && hasBody && !OF_THE_BASE.some((matter) => has(zone, matter)) ? 'body' : 'base';
+}
+
+/** Layers that stripping takes off. */
+export const strippedLayers = (zone: ZoneState): readonly Layer[] =>
+  zone.stack.slice(openedTo(zone.stack, stripsTo(zone)).length);
+
+/** Finish that stays around an area leaves it with an edge of its own. */
+function hasFinishAround(zone: ZoneState, together: readonly string[], { panel }: Moment): boolean {
+  const ground = groundOf(zone, panel);
+  if (ground) return isFoundFinish(ground) && !together.includes(ground.zone.id);
+  return panel.zones.some(
+    (other) => !other.patch && isFoundFinish(other) && !together.includes(other.zone.id),
+  );
+}
+
+/** The area with what lies on sound ground taken off; what was filler leaves its hollow, a sealed joint lies open. */
 export function strippedBare(
   zone: ZoneState,
   scratch: Scratch | null,
   together: readonly string[],
-  { panel, endMin }: Moment,
+  moment: Moment,
 ): ZoneState {
-  const base = zone.stack[0]!;
-  const body = zone.stack.reduce(
-    (sum, { kind, um }) => (isBody(kind) && kind !== 'seam' ? sum + um : sum),
-    0,
-  );
-  const hadSeam = zone.stack.some(({ kind }) => kind === 'seam');
-  const settled = settle(zone, 'rub', 'found-body', 'overspray', 'glue', 'look');
-  const opened = hadSeam ? raise(settled, 'joint') : settled;
-  // Finish that stays around it leaves the zone with an edge of its own.
-  const staysAround = panel.zones.some((other) => isFoundFinish(other) && !together.includes(other.zone.id));
+  const off = strippedLayers(zone);
+  const stack = zone.stack.slice(0, zone.stack.length - off.length);
+  const isBase = stack.length === 1;
+  const hollowUm = off.reduce((sum, { kind, um }) => (isBody(kind) && kind !== 'seam' ? sum + um : sum), 0);
+  const base = stack[0]!;
+  const settled = settle(zone, ...GONE_WITH_FILM, ...(isBase ? GONE_WITH_BODY : []));
+  const opened = off.some(({ kind }) => kind === 'seam') ? raise(settled, 'joint') : settled;
+  const staysRough = textureOf(zone.zone, moment.context.panel) !== 'flatten';
+  const rough =
+    staysRough && off.some(({ kind }) => kind === 'texture') ? raise(opened, 'rough-coat') : opened;
+  const keepsPinholes = !isBase && zone.surface.hasPinholes;
   return {
-    ...(isRawPlastic(base.kind) ? raise(opened, 'static') : opened),
-    stack: [base],
-    unsoundShare: 0,
-    spots: null,
+    ...(isBase && isRawPlastic(base.kind) ? raise(rough, 'static') : rough),
+    stack,
     isSoluble: false,
-    edge: zone.edge === 'sound' && !staysAround ? 'sound' : 'raw',
-    bareSinceMin: isMetal(base.kind) ? endMin : null,
+    edge: zone.edge === 'sound' && !hasFinishAround(zone, together, moment) ? 'sound' : 'raw',
+    bareSinceMin: isBase && isMetal(base.kind) ? moment.endMin : null,
     surface: {
       ...zone.surface,
       soil: 'dusty',
@@ -42,29 +81,37 @@ export function strippedBare(
       scratch,
       wavesUm: 0,
       peelUm: 0,
-      hasPinholes: false,
-      lowUm: zone.surface.lowUm + body,
+      hasPinholes: keepsPinholes,
+      lowUm: zone.surface.lowUm + hollowUm,
     },
   };
 }
 
-/** Minutes to sand through all that lies on the substrate. */
-export const stripMinutes = (zone: ZoneState, act: SandAct): number =>
-  zone.stack.slice(1).reduce(
-    (sum, layer) => {
-      const rate = removalCm3PerMin(act.grades[0], act.tool, sandedMaterial(layer.kind));
-      return sum + (zone.zone.areaM2 * layer.um) / rate;
-    },
-    2 + 2 * zone.zone.areaM2,
-  );
+/** Film that the rate of stripping speaks of, µm, and the grade by which. */
+const RATED = { um: 120, grade: 'P80' } as const;
+
+/** Minutes to sand through what comes off: the shop's rate for a cured finish, in proportion to film and removal. */
+export function stripMinutes(zone: ZoneState, act: SandAct, context: Context): number {
+  const figures = figuresIn(context);
+  const rated = removalCm3PerMin(RATED.grade, act.tool, 'old-clear', figures);
+  const perM2 = strippedLayers(zone).reduce((sum, layer) => {
+    const rate = removalCm3PerMin(act.grades[0], act.tool, sandedMaterial(layer.kind), figures);
+    return sum + (layer.um / RATED.um) * (rated / rate);
+  }, 0);
+  return ruleIn(context, 'stripMinPerM2').value * formFactor(context) * perM2 * workedM2('strip-sand', zone);
+}
 
 /** Minutes until stripper has done its work (usual 45, looked at after 25), µm of film that one application lifts. */
 const DWELL_MIN = 45;
 const LIFTS_UM = 200;
 const STRIPPER_PER_M2 = 14;
+/** Setting out film, tools and water for stripper. */
+const STRIPPER_FIXED_MIN = 10;
+/** Share of the work that a further application takes. */
+const AGAIN_SHARE = 0.6;
 
 const applications = (zone: ZoneState): number =>
-  Math.max(1, Math.ceil(zone.stack.slice(1).reduce((sum, { um }) => sum + um, 0) / LIFTS_UM));
+  Math.max(1, Math.ceil(strippedLayers(zone).reduce((sum, { um }) => sum + um, 0) / LIFTS_UM));
 
 /** Stripper lifts finish, not filler: filler is ground out. */
 export const chemicalStripping: Operation<PlainAct> = {
@@ -74,12 +121,14 @@ export const chemicalStripping: Operation<PlainAct> = {
     const bare = strippedBare(zone, null, act.zones, moment);
     return raise({ ...bare, bareSinceMin: null, surface: { ...bare.surface, soil: 'grime' } }, 'stripper');
   },
-  cost: (zones, act) => {
+  cost: (zones, act, _, context) => {
     const most = Math.max(...zones.map(applications));
+    const areaM2 = workedOn(act.op, zones, context);
+    const perM2 = ruleIn(context, 'chemicalStripMinPerM2').value * formFactor(context);
     return {
-      handsOnMin: labourMin(act.op, areaOf(zones)) * most,
+      handsOnMin: STRIPPER_FIXED_MIN + perM2 * areaM2 * (1 + AGAIN_SHARE * (most - 1)),
       waitMin: DWELL_MIN * most,
-      materialCost: STRIPPER_PER_M2 * areaOf(zones) * most,
+      materialCost: STRIPPER_PER_M2 * areaM2 * most,
     };
   },
   explain: (zones) => [
@@ -96,25 +145,21 @@ export const chemicalStripping: Operation<PlainAct> = {
 const BLAST_PROFILE = 'P80';
 const BLAST_PER_M2 = 9;
 
+/** Blasting cleans to white metal: whatever rust and pits there were. */
 export const blasting: Operation<PlainAct> = {
   check: (zone) => (familyOf(zone.stack[0]!.kind) === 'metal' ? [] : [opReason('op.no-blasting')]),
   apply: (zone, act, moment) => {
     const scratch: Scratch = {
       grade: BLAST_PROFILE,
       tool: 'machine',
-      depthUm: scratchDepthUm(
-        BLAST_PROFILE,
-        'machine',
-        sandedMaterial(topOf(zone).kind),
-        figuresIn(moment.context),
-      ),
+      depthUm: scratchDepthUm(BLAST_PROFILE, 'machine', 'metal', figuresIn(moment.context)),
     };
-    return { ...strippedBare(zone, scratch, act.zones, moment), rust: 'none' };
+    return settle(strippedBare(zone, scratch, act.zones, moment), 'rust', 'pits');
   },
-  cost: (zones, act) => ({
-    handsOnMin: labourMin(act.op, areaOf(zones)),
+  cost: (zones, act, _, context) => ({
+    handsOnMin: labourOn(act.op, zones, context),
     waitMin: 0,
-    materialCost: BLAST_PER_M2 * areaOf(zones),
+    materialCost: BLAST_PER_M2 * workedOn(act.op, zones, context),
   }),
   explain: nothing,
 };

@@ -1,19 +1,23 @@
-import {
-  familyOf,
-  isBody,
-  isMetal,
-  isRawPlastic,
-  isSolid,
-  type LayerKind,
-} from '../materials/layer-kinds.ts';
-import { findingOf } from '../survey/finding.ts';
-import type { Panel, PanelFacts } from '../survey/panel.ts';
-import { isUnknownPlastic, testOf, textureOf, topKindOf } from '../survey/zone-facts.ts';
+import { familyOf, isBody, isMetal, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
+import { findingOf, type Finding, type FindingKind } from '../survey/finding.ts';
+import type { Panel } from '../survey/panel.ts';
+import { patchArea, spotsOf, surveyedZone, wholeExtent, type Patch } from '../survey/patches.ts';
+import { shopRule, type ShopRules } from '../survey/shop-rules.ts';
+import { isUnknownPlastic, roleOf, testOf, textureOf, topKindOf } from '../survey/zone-facts.ts';
 import type { Zone } from '../survey/zone.ts';
 import { sandedMaterial, scratchDepthUm } from '../surface/scratch.ts';
-import type { BareSpots, Damage, Layer, Matter, PanelState, Surface, ZoneState } from './state.ts';
+import { MATTERS_OF_FINDINGS, NOT_UNDER_BODY } from './law.ts';
+import {
+  openedTo,
+  raise,
+  type Layer,
+  type Matter,
+  type PanelState,
+  type Surface,
+  type ZoneState,
+} from './state.ts';
 
-/** From the survey to the state in which work begins. */
+/** From the survey to the state in which work begins: the ground of every zone, and its patches. */
 
 /** Thickness taken for a layer whose thickness nobody measured, µm (defaults). */
 const TYPICAL_UM: Partial<Record<LayerKind, number>> = {
@@ -25,39 +29,41 @@ const TYPICAL_UM: Partial<Record<LayerKind, number>> = {
   filler: 1000,
   glaze: 150,
   seam: 1500,
+  texture: 600,
   fiberglass: 0,
 };
 const FOUND_PEEL_UM = 25;
 const WAVE_MM = 150;
 /** Grain of a moulded texture that is to become smooth, peak to valley, µm (default). */
 const TEXTURE_UM = 60;
-/** Size of a stone chip, mm, and the most of its depth that is a step to be levelled, µm (defaults). */
-const CHIP_MM = 6;
-const CHIP_STEP_MOST_UM = 100;
 
-const filmOf = (stack: readonly Layer[]): number =>
-  stack.reduce((sum, { kind, um }) => (isSolid(kind) || isBody(kind) ? sum : sum + um), 0);
-
-/** Unevenness as found: measured waves, texture that goes, and the steps of chips; the largest counts. */
-function foundWavesUm(zone: Zone, panel: Pick<PanelFacts, 'finish'>, stack: readonly Layer[]): number {
-  const waves = findingOf(zone.findings, 'waves')?.um ?? 0;
-  const texture = textureOf(zone, panel) === 'flatten' ? TEXTURE_UM : 0;
-  const chips = findingOf(zone.findings, 'chips') ? Math.min(filmOf(stack), CHIP_STEP_MOST_UM) : 0;
-  return Math.max(waves, texture, chips);
+interface Around {
+  readonly panel: Panel;
+  readonly rules: ShopRules;
+  readonly panelHasFinish: boolean;
 }
 
-function surveySurface(zone: Zone, panel: Pick<PanelFacts, 'finish'>, stack: readonly Layer[]): Surface {
-  const top = stack[stack.length - 1]!.kind;
+const stackOf = (zone: Zone): Layer[] =>
+  zone.layers.map(({ kind, um }) => ({ kind, um: um ?? TYPICAL_UM[kind] ?? 0 }));
+
+const topKind = (stack: readonly Layer[]): LayerKind => stack[stack.length - 1]!.kind;
+
+function surveySurface(zone: Zone, stack: readonly Layer[], { panel }: Around): Surface {
   const grit = findingOf(zone.findings, 'coarse-scratches')?.grit;
   const waves = findingOf(zone.findings, 'waves');
+  const texture = textureOf(zone, panel) === 'flatten' ? TEXTURE_UM : 0;
   return {
     soil: 'grime',
     isTacked: false,
     scratch: grit
-      ? { grade: grit, tool: 'block', depthUm: scratchDepthUm(grit, 'block', sandedMaterial(top)) }
+      ? {
+          grade: grit,
+          tool: 'block',
+          depthUm: scratchDepthUm(grit, 'block', sandedMaterial(topKind(stack))),
+        }
       : null,
     hasGuideCoat: false,
-    wavesUm: foundWavesUm(zone, panel, stack),
+    wavesUm: Math.max(waves?.um ?? 0, texture),
     wavelengthMm: waves?.wavelengthMm ?? WAVE_MM,
     peelUm: findingOf(zone.findings, 'orange-peel') ? FOUND_PEEL_UM : 0,
     lowUm: (findingOf(zone.findings, 'low')?.depthMm ?? 0) * 1000,
@@ -65,90 +71,129 @@ function surveySurface(zone: Zone, panel: Pick<PanelFacts, 'finish'>, stack: rea
   };
 }
 
-const unsoundShare = (zone: Zone): number => {
-  const spread = (['peeling', 'checked', 'reacted'] as const).map(
-    (kind) => findingOf(zone.findings, kind)?.share ?? 0,
-  );
-  const crossCut = testOf(zone, 'cross-cut');
-  return Math.max(...spread, crossCut && crossCut.outcome >= 2 ? 1 : 0);
-};
+/** Cross-cut class from which a layer comes off. */
+const COMES_OFF = 2;
 
-function rustOf(zone: Zone): ZoneState['rust'] {
-  if (findingOf(zone.findings, 'rust-pitted')) return 'pitted';
-  return findingOf(zone.findings, 'rust-surface') ? 'surface' : 'none';
-}
-
-/** Rub-through spots, and chips as the spots that they are: their number follows from the share of the zone. */
-function spotsOf(zone: Zone, base: LayerKind): BareSpots | null {
-  const rubbed = findingOf(zone.findings, 'rub-through');
-  if (rubbed) return { mm: rubbed.spotMm, count: rubbed.count ?? 1, to: base };
-  const chips = findingOf(zone.findings, 'chips');
-  if (!chips) return null;
-  const chipM2 = (Math.PI * (CHIP_MM / 1000) ** 2) / 4;
-  return { mm: CHIP_MM, count: Math.max(1, Math.round((chips.share * zone.areaM2) / chipM2)), to: base };
-}
-
-function damageOf(zone: Zone): Damage | null {
-  const found = findingOf(zone.findings, 'crack') ?? findingOf(zone.findings, 'hole');
-  return found ? { kind: found.kind, lengthMm: found.lengthMm } : null;
-}
-
-/** What has to be settled on a zone before it may be coated, from its findings, tests and layers. */
-function mattersOf(zone: Zone, panel: PanelFacts, stack: readonly Layer[]): Matter[] {
-  const top = stack[stack.length - 1]!.kind;
-  const found = (kind: 'release-agent' | 'dressing' | 'glue-residue' | 'overspray'): boolean =>
-    findingOf(zone.findings, kind) !== undefined;
+/** What has to be settled on an area before it may be handed over, from its findings, tests and layers. */
+function mattersOf(zone: Zone, stack: readonly Layer[], { panel }: Around): Matter[] {
+  const top = topKind(stack);
   const isRaw = isRawPlastic(top);
-  const underBody = stack[stack.length - 2]?.kind;
+  const role = roleOf(zone, panel);
+  const under = (i: number): LayerKind | undefined => stack[i - 1]?.kind;
+  const found = zone.findings.flatMap(({ kind }) => MATTERS_OF_FINDINGS[kind]);
   const open: readonly (readonly [Matter, boolean])[] = [
-    ['wax', found('release-agent') || (isRaw && panel.new)],
-    ['dressing', found('dressing')],
-    ['glue', found('glue-residue')],
-    ['overspray', found('overspray')],
+    ['wax', isRaw && panel.new],
     ['static', isRaw],
-    ['hidden-edges', isRaw || panel.role === 'blend'],
+    ['hidden-edges', isRaw || role === 'blend' || role === 'clear-only'],
     ['rub', top === 'part-primer' && testOf(zone, 'solvent-rub') === undefined],
     ['tape', isRaw && isUnknownPlastic(zone) && testOf(zone, 'tape-hold') === undefined],
-    ['found-body', isBody(top) && top !== 'seam' && underBody !== undefined && isMetal(underBody)],
+    ['unsound', isFilm(top) && (testOf(zone, 'cross-cut')?.outcome ?? 0) >= COMES_OFF],
+    ['soft', isFilm(top) && testOf(zone, 'thumbnail')?.outcome === 'marks'],
+    [
+      'found-body',
+      isBody(top) &&
+        top !== 'seam' &&
+        under(stack.length - 1) !== undefined &&
+        isMetal(under(stack.length - 1)!),
+    ],
+    [
+      'bad-ground',
+      stack.some(({ kind }, i) => isBody(kind) && kind !== 'seam' && NOT_UNDER_BODY.has(under(i) ?? '')),
+    ],
+    [
+      'shiny-grain',
+      isFilm(top) && role !== 'keep' && (top === 'texture' || textureOf(zone, panel) === 'keep'),
+    ],
   ];
-  return open.flatMap(([matter, isOpen]) => (isOpen ? [matter] : [])).sort();
+  const all = [...found, ...open.flatMap(([matter, isOpen]) => (isOpen ? [matter] : []))];
+  return [...new Set(all)].sort();
 }
 
-function surveyZone(zone: Zone, panel: Panel, panelHasFinish: boolean): ZoneState {
-  const stack = zone.layers.map((layer) => ({
-    kind: layer.kind,
-    um: layer.um ?? TYPICAL_UM[layer.kind] ?? 0,
-  }));
-  const top = stack[stack.length - 1]!.kind;
+function stateOf(zone: Zone, stack: readonly Layer[], around: Around): ZoneState {
+  const { panel, rules, panelHasFinish } = around;
+  const top = topKind(stack);
   const isFinish = isFilm(top);
-  const hasEdge = findingOf(zone.findings, 'edge') ?? findingOf(zone.findings, 'chips');
+  const hasEdge = findingOf(zone.findings, 'edge') !== undefined;
   return {
     zone,
+    patch: null,
+    extent: wholeExtent(zone, rules),
+    role: roleOf(zone, panel),
     stack,
-    surface: surveySurface(zone, panel, stack),
-    unsoundShare: unsoundShare(zone),
-    rust: rustOf(zone),
+    surface: surveySurface(zone, stack, around),
     edge: hasEdge || (panelHasFinish && !isFinish) ? 'raw' : 'sound',
-    spots: spotsOf(zone, stack[0]!.kind),
     isSoluble:
       isFinish && (top === 'old-finish-soluble' || testOf(zone, 'solvent-rub')?.outcome === 'softens'),
-    open: mattersOf(zone, panel, stack),
-    damage: damageOf(zone),
+    open: mattersOf(zone, stack, around),
     bareSinceMin: null,
   };
 }
+
+/** Findings whose places lie open: what was on top there is gone. */
+const OPEN_PLACES: ReadonlySet<FindingKind> = new Set(['chips', 'rub-through']);
+
+function patchState(zone: Zone, patch: Patch, whole: readonly Finding[], around: Around): ZoneState {
+  const { kind } = patch.finding;
+  const lies = stackOf(zone);
+  const stack = OPEN_PLACES.has(kind) ? openedTo(lies, 'body') : lies;
+  const area: Zone = {
+    ...zone,
+    id: patchArea(zone.id, patch.id),
+    name: `${kind.replaceAll('-', ' ')} in ${zone.id}`,
+    areaM2: patch.extent.openM2,
+    findings: [...whole.filter((finding) => finding.kind !== kind), patch.finding],
+  };
+  const opened = stateOf(area, stack, around);
+  const isRough = lies.slice(stack.length).some((layer) => layer.kind === 'texture');
+  const state = isRough ? raise(opened, 'rough-coat') : opened;
+  const spots = OPEN_PLACES.has(kind) ? spotsOf(patch.finding) : null;
+  const isSmall = spots !== null && spots.mm <= shopRule(around.rules, 'bareSpotMm').value;
+  const opensFilm = isFilm(topKind(lies)) && OPEN_PLACES.has(kind);
+  return {
+    ...state,
+    patch: {
+      zoneId: zone.id,
+      id: patch.id,
+      finding: patch.finding,
+      spots,
+      isDished: kind === 'rub-through' && isSmall,
+    },
+    extent: patch.extent,
+    edge: kind === 'edge' || (opensFilm && kind === 'chips') ? 'raw' : opensFilm ? 'feathered' : 'sound',
+    // Edges and backs are dulled with the ground.
+    open: state.open.filter((matter) => matter !== 'hidden-edges'),
+  };
+}
+
+/** The ground of a zone, without what its patches take, and the patches. */
+function surveyZone(zone: Zone, around: Around): ZoneState[] {
+  const { findings, patches } = surveyedZone(zone, around.rules);
+  if (patches.length === 0) return [stateOf({ ...zone, findings: [...findings] }, stackOf(zone), around)];
+  const takenM2 = patches.reduce((sum, { extent }) => sum + extent.openM2, 0);
+  const areaM2 = Math.max(zone.areaM2 * LEAST_GROUND, zone.areaM2 - takenM2);
+  const ground = { ...zone, areaM2, findings: [...findings] };
+  return [
+    stateOf(ground, stackOf(zone), around),
+    ...patches.map((patch) => patchState(zone, patch, findings, around)),
+  ];
+}
+/** Share of a zone that is left for its ground, however much its patches take. */
+const LEAST_GROUND = 0.05;
 
 /** A found film that others must come level with: finish, a maker's primer on plastic, or a primer laid before. */
 const isFilm = (kind: LayerKind): boolean =>
   familyOf(kind) === 'finish' || familyOf(kind) === 'primer' || kind === 'plastic-primed';
 
-/** The panel as it comes in: dirty, unmasked, its parts on it, clock at 0. */
-export function surveyState(panel: Panel): PanelState {
-  const hasFinish = panel.zones.some((zone) => isFilm(topKindOf(zone)));
+/**
+ * The panel as it comes in: dirty, unmasked, its parts on it, clock at 0.
+ * @param rules the shop's figures: how far a patch is opened and where it stops being one
+ */
+export function surveyState(panel: Panel, rules: ShopRules): PanelState {
+  const panelHasFinish = panel.zones.some((zone) => isFilm(topKindOf(zone)));
   return {
     clockMin: 0,
     isMasked: false,
     arePartsOff: !panel.parts.some(({ plan }) => plan === 'remove'),
-    zones: panel.zones.map((zone) => surveyZone(zone, panel, hasFinish)),
+    zones: panel.zones.flatMap((zone) => surveyZone(zone, { panel, rules, panelHasFinish })),
   };
 }

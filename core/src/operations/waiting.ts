@@ -1,8 +1,10 @@
+import type { ProductSheet } from '../materials/sheet.ts';
 import type { CureAct, PlainAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
+import { isUnfit, nightOf } from './curing.ts';
 import { labourMin } from './labour.ts';
 import { nothing, opReason, type Operation } from './operation.ts';
-import { settle, topOf, type PanelState, type ZoneState } from './state.ts';
+import { has, settle, topOf, type PanelState, type ZoneState } from './state.ts';
 import type { Reason } from '../wording/reason.ts';
 
 /** Flash and cure: nothing changes but the clock, up to the moment that the slowest zone needs. */
@@ -10,6 +12,8 @@ import type { Reason } from '../wording/reason.ts';
 const BAKE_SET_UP_MIN = 6;
 const CURE_LOOK_MIN = 2;
 const BAKE_COST = 6;
+/** A found film that a thumbnail marks is given a day, and is pressed again (default). */
+const SOFT_FILM_MIN = 24 * 60;
 
 const until = (zones: readonly ZoneState[], panel: PanelState, at: (zone: ZoneState) => number): number =>
   Math.max(0, ...zones.map((zone) => at(zone) - panel.clockMin));
@@ -17,7 +21,11 @@ const until = (zones: readonly ZoneState[], panel: PanelState, at: (zone: ZoneSt
 const flashWait = (zones: readonly ZoneState[], panel: PanelState): number =>
   until(zones, panel, (zone) => topOf(zone).laid?.flashedAtMin ?? 0);
 const cureWait = (zones: readonly ZoneState[], panel: PanelState): number =>
-  until(zones, panel, (zone) => topOf(zone).laid?.sandableAtMin ?? 0);
+  until(
+    zones,
+    panel,
+    (zone) => topOf(zone).laid?.sandableAtMin ?? (has(zone, 'soft') ? panel.clockMin + SOFT_FILM_MIN : 0),
+  );
 
 export const flashing: Operation<PlainAct> = {
   check: nothing,
@@ -37,6 +45,20 @@ export const flashing: Operation<PlainAct> = {
   ],
 };
 
+/** How a night that is no place for an uncured coat is dealt with; nothing where there is none. */
+function explainNight(sheet: ProductSheet, { method }: CureAct, context: Context): Reason[] {
+  const night = nightOf(sheet, context);
+  if (!isUnfit(night)) return [];
+  const code =
+    method === 'bake' ? 'cure.not-at-night' : night.isAvoidable ? 'cure.morning' : 'cure.cold-night';
+  const facts = {
+    nightCelsius: night.celsius,
+    marginKelvin: night.marginKelvin,
+    minCelsius: sheet.climate.minCelsius,
+  };
+  return [{ rule: 'M3', code, source: 'model', facts }];
+}
+
 function explainCure(
   zones: readonly ZoneState[],
   act: CureAct,
@@ -46,9 +68,13 @@ function explainCure(
   const slowest = zones.reduce((a, b) =>
     (topOf(b).laid?.sandableAtMin ?? 0) > (topOf(a).laid?.sandableAtMin ?? 0) ? b : a,
   );
-  const sheet = sheetIn(context, topOf(slowest).laid!.sheetId);
+  const { laid } = topOf(slowest);
+  if (!laid)
+    return [{ rule: 'B3', code: 'cure.found', source: 'default', facts: { waitMin: SOFT_FILM_MIN } }];
+  const sheet = sheetIn(context, laid.sheetId);
   const { celsius, nightCelsius = celsius } = context.shop;
   const facts = { name: sheet.name, waitMin: cureWait(zones, panel), sheetMin: sheet.sandAfterMin ?? 0 };
+  const night = explainNight(sheet, act, context);
   if (act.method === 'bake')
     return [
       {
@@ -57,6 +83,7 @@ function explainCure(
         source: 'model',
         facts: { ...facts, bakeCelsius: ruleIn(context, 'bakeCelsius').value },
       },
+      ...night,
     ];
   return [
     {
@@ -65,12 +92,13 @@ function explainCure(
       source: 'model',
       facts: { ...facts, roomCelsius: celsius, nightCelsius },
     },
+    ...night,
   ];
 }
 
 export const curing: Operation<CureAct> = {
   check: nothing,
-  apply: (zone) => zone,
+  apply: (zone) => settle(zone, 'soft'),
   cost: (zones, act, panel) => ({
     handsOnMin: act.method === 'bake' ? BAKE_SET_UP_MIN : CURE_LOOK_MIN,
     waitMin: cureWait(zones, panel),

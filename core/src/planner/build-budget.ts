@@ -1,7 +1,14 @@
 import { isBody } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import { mustStay, ruleIn, type Context } from '../operations/context.ts';
-import { LAST_SAND_UM, gapUm, topOf, type PanelState, type ZoneState } from '../operations/state.ts';
+import {
+  LAST_SAND_UM,
+  gapUm,
+  soundNeighbour,
+  topOf,
+  type PanelState,
+  type ZoneState,
+} from '../operations/state.ts';
 import { coatsFor, filmBudget, type FilmBudget } from '../surface/budget.ts';
 
 /** The film budget of a build on each of its zones, from the state before it is sprayed. */
@@ -26,7 +33,7 @@ export interface ZoneBudget {
   readonly budget: FilmBudget;
 }
 
-/** Where the sound neighbour is built up too, the others have to rise with it. */
+/** Where the neighbour that an area must come level with is built up too, the area has to rise with it. */
 export function budgetsOf(
   sheet: ProductSheet,
   zones: readonly ZoneState[],
@@ -36,12 +43,16 @@ export function budgetsOf(
   const budgetOf = (zone: ZoneState, riseUm: number): FilmBudget =>
     filmBudget({
       mustStayUm: Math.max(0, mustStay(context, sheet.id).value - filmOfUm(zone, sheet)),
-      gapUm: gapUm(zone, panel) + (zone.edge === 'sound' ? 0 : riseUm),
+      gapUm: gapUm(zone, panel) + riseUm,
       wavesUm: wavesToCome(zone, context),
       peelUm,
       ladderUm: LAST_SAND_UM,
     });
-  const sound = zones.find((zone) => zone.edge === 'sound');
-  const riseUm = sound ? coatsFor(budgetOf(sound, 0).neededUm, sheet.film).filmUm - peelUm : 0;
-  return zones.map((zone) => ({ zone, budget: budgetOf(zone, riseUm) }));
+  const riseOf = (zone: ZoneState): number => {
+    const neighbour = soundNeighbour(zone, panel);
+    return neighbour && zones.includes(neighbour)
+      ? coatsFor(budgetOf(neighbour, 0).neededUm, sheet.film).filmUm - peelUm
+      : 0;
+  };
+  return zones.map((zone) => ({ zone, budget: budgetOf(zone, riseOf(zone)) }));
 }

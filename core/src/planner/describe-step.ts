@@ -1,6 +1,7 @@
 import { formatQuantity, type UnitSystem } from '../units/quantities.ts';
 import type { Source } from '../wording/reason.ts';
 import type { Step } from './plan.ts';
+import { placeWords } from './places.ts';
 
 /** A step in words for a person: what to do, and with what. Screens, print and export share it. */
 
@@ -29,6 +30,10 @@ const TITLES: Record<Step['op'], (step: Step) => string> = {
   'plastic-repair': () => 'Repair the break',
   'laminate-repair': () => 'Mend the laminate',
   'seam-seal': () => 'Seal the joint',
+  'texture-coat': (step) => step.sheetName ?? 'Texture coat',
+  'metal-repair': () => 'Bring the metal down',
+  condition: () => 'Condition the pits, rinse, dry',
+  'warm-out': () => 'Warm the dent out',
   promote: (step) => step.sheetName ?? 'Adhesion promoter',
   'prime-plastic': (step) => step.sheetName ?? 'Plastic primer',
   'prime-wet-on-wet': (step) => step.sheetName ?? 'Wet-on-wet primer',
@@ -71,6 +76,10 @@ export const OP_LABELS: Record<Step['op'], string> = {
   'plastic-repair': 'repair plastic',
   'laminate-repair': 'mend the laminate',
   'seam-seal': 'seal a joint',
+  'texture-coat': 'texture coat',
+  'metal-repair': 'repair metal',
+  condition: 'condition pitted metal',
+  'warm-out': 'warm a dent out',
   promote: 'adhesion promoter',
   'prime-epoxy': 'epoxy',
   'prime-etch': 'etch primer',
@@ -93,18 +102,26 @@ const TOOL_WORDS: Record<NonNullable<Step['tool']>, string> = {
   machine: 'machine',
   'machine-soft': 'soft pad',
   'wet-hand': 'wet, by hand',
+  'pad-fine': 'fine pad',
+  'pad-ultra-fine': 'ultra-fine pad and paste',
 };
 
 export const stepTitle = (step: Step): string => TITLES[step.op](step);
 
 const coatsText = (coats: number): string => `${coats} ${coats === 1 ? 'coat' : 'coats'}`;
 
-/** "2 coats on B, 3 coats on C" where zones get different numbers; undefined where they do not. */
-const coatsByZone = (step: Step): string | undefined =>
-  step.coatsByZone &&
-  Object.entries(step.coatsByZone)
-    .map(([zone, coats]) => `${coatsText(coats)} on ${zone}`)
+/** "2 coats on B, 3 coats on chips in C" where areas get different numbers; undefined where they do not. */
+function coatsByZone(step: Step): string | undefined {
+  if (!step.coatsByZone) return undefined;
+  const areas = Object.entries(step.coatsByZone);
+  const numbers = [...new Set(areas.map(([, coats]) => coats))].sort((a, b) => a - b);
+  return numbers
+    .map((coats) => {
+      const where = areas.filter(([, own]) => own === coats).map(([area]) => area);
+      return `${coatsText(coats)} on ${placeWords(where)}`;
+    })
     .join(', ');
+}
 
 /** The figure that a list shows beside the title, with where it comes from; null where there is none. */
 export function stepFigure(

@@ -3,6 +3,8 @@ import { isBody } from '../materials/layer-kinds.ts';
 import { ledgeLimit } from '../operations/context.ts';
 import { figuresOf } from '../surface/figures.ts';
 import { sandedMaterial } from '../surface/scratch.ts';
+import { patchesOf, readArea } from '../survey/patches.ts';
+import { crownOf } from '../survey/zone-facts.ts';
 import type { PlanTask } from './plan-panel.ts';
 import type { ZoneBuild } from './sanding-of-plan.ts';
 
@@ -14,23 +16,29 @@ const FIRST_GRADE = 'P240';
 const SEED = 1;
 
 /** What the blocking forecast of a build is asked with. */
-export const forecastTaskOf = (
+export function forecastTaskOf(
   build: ZoneBuild,
   { panel, shop, target }: Pick<PlanTask, 'panel' | 'shop' | 'target'>,
-): ForecastTask => ({
-  waves: {
-    um: Math.max(LEAST_WAVES_UM, Math.round(build.budget.wavesUm)),
-    lengthMm: build.waveLengthMm,
-  },
-  peelUm: build.budget.peelUm,
-  isCrowned: panel.shape !== 'flat',
-  areaM2: panel.zones.find(({ id }) => id === build.zoneId)?.areaM2 ?? panel.areaM2,
-  grade: FIRST_GRADE,
-  film: 'primer',
-  under: isBody(build.under) ? 'filler' : sandedMaterial(build.under),
-  filmUm: build.appliedUm,
-  mustStayUm: build.budget.mustStayUm,
-  limitUm: ledgeLimit({ shop, target }).value,
-  seed: SEED,
-  figures: figuresOf(shop.rules),
-});
+): ForecastTask {
+  const crown = crownOf(panel);
+  const { zone: zoneId, patch } = readArea(build.zoneId);
+  const reach = patchesOf(panel, shop.rules).find(({ areaId }) => areaId === build.zoneId)?.extent.reachM2;
+  return {
+    waves: {
+      um: Math.max(LEAST_WAVES_UM, Math.round(build.budget.wavesUm)),
+      lengthMm: build.waveLengthMm,
+    },
+    peelUm: build.budget.peelUm,
+    isCrowned: crown !== null,
+    ...(crown ? { crownRadiusMm: crown.radiusMm } : {}),
+    areaM2: (patch ? reach : panel.zones.find(({ id }) => id === zoneId)?.areaM2) ?? panel.areaM2,
+    grade: FIRST_GRADE,
+    film: 'primer',
+    under: isBody(build.under) ? 'filler' : sandedMaterial(build.under),
+    filmUm: build.appliedUm,
+    mustStayUm: build.budget.mustStayUm,
+    limitUm: ledgeLimit({ shop, target }).value,
+    seed: SEED,
+    figures: figuresOf(shop.rules),
+  };
+}

@@ -1,8 +1,15 @@
 import { surveyState } from '../operations/survey-state.ts';
 import type { Panel } from '../survey/panel.ts';
+import type { ShopRules } from '../survey/shop-rules.ts';
+import { withTestsTaken } from '../survey/test-guide.ts';
 import type { Stack } from './plan.ts';
 import { stackOf } from './steps.ts';
 
-/** Layers of every zone as found, by zone id; a thickness that nobody measured is the default for its kind. */
-export const foundStacks = (panel: Panel): Record<string, Stack> =>
-  Object.fromEntries(surveyState(panel).zones.map((state) => [state.zone.id, stackOf(state.stack)]));
+/**
+ * Layers of every area as found, by its id: the ground of each zone and its patches. A thickness that nobody measured is
+ * the default for its kind, and what tests showed is taken in.
+ */
+export const foundStacks = (panel: Panel, rules: ShopRules): Record<string, Stack> =>
+  Object.fromEntries(
+    surveyState(withTestsTaken(panel), rules).zones.map((state) => [state.zone.id, stackOf(state.stack)]),
+  );

@@ -54,7 +54,9 @@ test('filler that was found is checked or ground out before anything else', () =
 });
 
 test('what is low is filled, soluble finish may come off', () => {
-  expect(offers(benchOf([{ stack: 'steel', findings: [{ kind: 'low', depthMm: 1 }] }]))).toContain('fill A');
+  expect(offers(benchOf([{ stack: 'steel', findings: [{ kind: 'low', depthMm: 1 }] }]))).toContain(
+    'fill A/low',
+  );
   expect(offers(benchOf([{ stack: 'steel/old-finish-soluble:100' }]))[0]).toBe('strip-sand A');
 });
 
@@ -81,7 +83,7 @@ describe('a build', () => {
 describe('epoxy seals', () => {
   const offered = (schools: object, findings: object[] = []) =>
     offers(benchOf([{ stack: 'steel/ecoat:20', findings }], { shop: { schools } })).includes(
-      'seal A with epoxy',
+      findings.length > 0 ? 'seal A A/rub-through with epoxy' : 'seal A with epoxy',
     );
   const through = [{ kind: 'rub-through', spotMm: 80, count: 1 }];
   test('where the school says so', () => {

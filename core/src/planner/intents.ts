@@ -10,7 +10,9 @@ import {
   isFoundFinish,
   isRawComposite,
   isUnprimedPlastic,
+  takesCoats,
   topOf,
+  zoneIdOf,
   zoneOf,
   type PanelState,
   type ZoneState,
@@ -22,6 +24,7 @@ import { sideText } from '../survey/schools.ts';
 import { coatsFor } from '../surface/budget.ts';
 import type { Reason } from '../wording/reason.ts';
 import { budgetsOf, filmOfUm } from './build-budget.ts';
+import { openings } from './openings.ts';
 
 /**
  * What a technician might do next: the choices of a plan. Everything in between is preparation (prepare.ts).
@@ -59,16 +62,19 @@ const reason = (
   source,
 });
 
-/** Every act that is worth trying next, in a fixed order. */
+/** Every act that is worth trying next, in a fixed order. What must come off comes off before anything is chosen. */
 export function intents(panel: PanelState, context: Context): Act[] {
+  const opening = openings(panel, context);
+  if (opening.length > 0) return opening;
   const unchecked = panel.zones.filter((zone) => has(zone, 'found-body'));
   if (unchecked.length > 0) return foundFiller(unchecked, context);
-  const handOver: Act = { op: 'hand-over', zones: idsOf(panel.zones), why: [reason('C1', 'plan.hand-over')] };
+  const handedOver = panel.zones.filter(({ role }) => role !== 'keep');
+  const handOver: Act = { op: 'hand-over', zones: idsOf(handedOver), why: [reason('C1', 'plan.hand-over')] };
   if (panel.zones.some(isSealed)) return [handOver];
   return [...strips(panel, context), ...fills(panel, context), ...coats(panel, context), handOver];
 }
 
-const isOpenSoluble = (zone: ZoneState): boolean => zone.isSoluble && isFoundFinish(zone);
+const isOpenSoluble = (zone: ZoneState): boolean => zone.isSoluble && isFoundFinish(zone) && takesCoats(zone);
 
 /** The last coat is on. */
 const isSealed = (zone: ZoneState): boolean => topOf(zone).laid?.isLast === true;
@@ -84,17 +90,23 @@ const foundFiller = (zones: readonly ZoneState[], context: Context): Act[] => [
   grindOut(zones)([reason('F1', 'plan.refill'), schoolReason('filler', context)]),
 ];
 
+/** Hollows to be filled, metal and plastic with what is made for each. */
 function fills(panel: PanelState, context: Context): Act[] {
-  const low = panel.zones.filter((zone) => zone.surface.lowUm > 0 && !isBody(topOf(zone).kind));
-  if (low.length === 0) return [];
-  const isOnPlastic = low.some((zone) => isRawPlastic(zone.stack[0]!.kind));
-  const fitting = productsFor('fill', context).filter((sheet) => isForPlastic(sheet) === isOnPlastic);
-  return fitting.map((sheet) => ({
-    op: 'fill',
-    zones: idsOf(low),
-    sheetId: sheet.id,
-    why: [reason('F1', 'plan.fill'), schoolReason('filler', context)],
-  }));
+  const low = panel.zones.filter(
+    (zone) => zone.surface.lowUm > 0 && takesCoats(zone) && !(isBody(topOf(zone).kind) && topOf(zone).laid),
+  );
+  return [true, false].flatMap((isOnPlastic) => {
+    const group = low.filter((zone) => isRawPlastic(zone.stack[0]!.kind) === isOnPlastic);
+    if (group.length === 0) return [];
+    return productsFor('fill', context)
+      .filter((sheet) => isForPlastic(sheet) === isOnPlastic)
+      .map((sheet) => ({
+        op: 'fill' as const,
+        zones: idsOf(group),
+        sheetId: sheet.id,
+        why: [reason('F1', 'plan.fill'), ...(isOnPlastic ? [] : [schoolReason('filler', context)])],
+      }));
+  });
 }
 
 interface Around {
@@ -102,42 +114,54 @@ interface Around {
   readonly context: Context;
 }
 
+/** An area that is open, or that something of ours was laid on to make it level. */
+const isUnderRepair = (zone: ZoneState): boolean =>
+  zone.edge !== 'sound' ||
+  isBare(zone) ||
+  isBody(topOf(zone).kind) ||
+  isRawComposite(zone) ||
+  isUnprimedPlastic(zone) ||
+  isOpenSoluble(zone) ||
+  zone.patch !== null;
+
+/** Sound finish that base may go on as it is once it is sanded. */
+const isFitForBase = (zone: ZoneState): boolean =>
+  !zone.patch && isFoundFinish(zone) && topOf(zone).kind === 'old-finish' && !zone.isSoluble;
+
 /**
- * Zone sets that a coat may be meant for: the bare metal, all that is under repair, the whole panel; more build goes
- * where there is too little of it.
- * Sound finish is not primed along with a repair by a first coat; a build may go over all.
+ * Areas that a coat may be meant for: the bare metal, what is under repair, that and the zones around it, the whole
+ * panel; more build goes where there is too little of it. A sealer goes over all, or over what is primed.
  */
-function zoneSets(op: CoatOp, { panel, context }: Around): string[][] {
-  const all = idsOf(panel.zones);
-  const bare = idsOf(panel.zones.filter(isBare));
-  const underRepair = idsOf(
-    panel.zones.filter(
-      (zone) =>
-        zone.edge !== 'sound' ||
-        isBare(zone) ||
-        isBody(topOf(zone).kind) ||
-        isRawComposite(zone) ||
-        isUnprimedPlastic(zone) ||
-        isOpenSoluble(zone),
-    ),
-  );
-  const repair = underRepair.length > 0 ? underRepair : all;
-  const plastic = idsOf(panel.zones.filter((zone) => isUnprimedPlastic(zone) || isRubbedPlastic(zone)));
+function areaSets(op: CoatOp, { panel, context }: Around): string[][] {
+  const areas = panel.zones.filter(takesCoats);
+  const all = idsOf(areas);
+  const bareAreas = areas.filter(isBare);
+  const bare = idsOf(bareAreas);
+  const spots = idsOf(bareAreas.filter(({ patch }) => patch?.spots));
+  const wide = idsOf(bareAreas.filter(({ patch }) => !patch?.spots));
+  const underRepair = areas.filter(isUnderRepair);
+  const repair = underRepair.length > 0 ? idsOf(underRepair) : all;
+  const isAround = (zone: ZoneState): boolean =>
+    underRepair.some((other) => zoneIdOf(other) === zoneIdOf(zone));
+  const around = idsOf(areas.filter(isAround));
+  const primed = idsOf(areas.filter((zone) => !isFitForBase(zone)));
+  const plastic = idsOf(areas.filter(isUnprimedPlastic));
   // Nobody asks for a metal primer on a panel that is all plastic.
   const hasSolid = panel.zones.some(({ stack }) => familyOf(stack[0]!.kind) !== 'plastic');
   // Wet-on-wet is primer and sealer in one: over a coat of ours a sealer does the same.
   const isUncoated = panel.zones.every(({ stack }) => stack.every(({ laid, kind }) => !laid || isBody(kind)));
   const isThin = (zone: ZoneState): boolean => op === 'prime-build' && wantsMoreBuild(zone, panel, context);
-  const thin = idsOf(panel.zones.filter(isThin));
+  const thin = idsOf(areas.filter(isThin));
+  const etchesSpots = schoolIn(context, 'firstCoat').side === 'etch-spots' && spots.length > 0;
   const sets: Record<CoatOp, readonly string[][]> = {
     promote: [],
     'prime-plastic': [plastic],
-    'prime-wet-on-wet': [isUncoated ? all : []],
-    'prime-etch': [bare],
-    'prime-epoxy': [bare, repair],
+    'prime-wet-on-wet': isUncoated ? [all, primed] : [],
+    'prime-etch': [etchesSpots ? spots : bare],
+    'prime-epoxy': [...(etchesSpots ? [wide] : []), bare, repair],
     'prime-dtm': [repair, all],
-    'prime-build': [repair, all, thin],
-    seal: [panel.zones.some((zone) => isBuiltForOneSurface(zone, context)) ? [] : all],
+    'prime-build': [repair, around, all, thin],
+    seal: panel.zones.some((zone) => isBuiltForOneSurface(zone, context)) ? [] : [all, primed],
   };
   if (!hasSolid && (op === 'prime-dtm' || op === 'prime-etch')) return [];
   const seen = new Set<string>();
@@ -148,6 +172,7 @@ function zoneSets(op: CoatOp, { panel, context }: Around): string[][] {
 const isBuiltForOneSurface = (zone: ZoneState, context: Context): boolean => {
   const [found] = zone.stack.slice(-2);
   return (
+    !zone.patch &&
     zone.edge === 'sound' &&
     isSandableBuild(zone) &&
     familyOf(found!.kind) === 'finish' &&
@@ -155,8 +180,6 @@ const isBuiltForOneSurface = (zone: ZoneState, context: Context): boolean => {
     zone.surface.wavesUm <= ledgeLimit(context).value
   );
 };
-
-const isRubbedPlastic = ({ spots }: ZoneState): boolean => spots !== null && isRawPlastic(spots.to);
 
 const storeyOf = (zone: ZoneState): number => {
   const { kind, laid } = topOf(zone);
@@ -177,7 +200,7 @@ function mayTake(op: CoatOp, sheet: ProductSheet, zone: ZoneState, { panel, cont
 const mayEpoxySeal = (panel: PanelState, context: Context): boolean => {
   const { side, source } = schoolIn(context, 'epoxySealer');
   if (source !== 'default') return side === 'wet-on-wet';
-  return panel.zones.some(({ spots }) => spots !== null && isMetal(spots.to));
+  return panel.zones.some((zone) => zone.patch?.spots && isBare(zone));
 };
 
 function coats(panel: PanelState, context: Context): Act[] {
@@ -187,7 +210,7 @@ function coats(panel: PanelState, context: Context): Act[] {
     productsFor(op, context)
       .filter((sheet) => sealsWithEpoxy || !isEpoxySealer(sheet))
       .flatMap((sheet) =>
-        zoneSets(op, around)
+        areaSets(op, around)
           .map((ids) => ids.map((id) => zoneOf(panel, id)))
           .filter((zones) => zones.every((zone) => mayTake(op, sheet, zone, around)))
           .map((zones) => coatAct(op, sheet, zones, around)),
@@ -210,12 +233,17 @@ function coatAct(op: CoatOp, sheet: ProductSheet, zones: readonly ZoneState[], a
     zones: idsOf(zones),
     coats: Object.fromEntries(zones.map((zone) => [zone.zone.id, count.on(zone)])),
     isLightFirst,
-    why: [...purposeOf(op, sheet, zones, around.context), ...count.why, ...light],
+    why: [...purposeOf(op, sheet, zones, around), ...count.why, ...light],
     ...(count.toneL === undefined ? {} : { toneL: count.toneL }),
   };
 }
 
-function purposeOf(op: CoatOp, sheet: ProductSheet, zones: readonly ZoneState[], context: Context): Reason[] {
+function purposeOf(
+  op: CoatOp,
+  sheet: ProductSheet,
+  zones: readonly ZoneState[],
+  { panel, context }: Around,
+): Reason[] {
   if (op === 'seal') {
     const { closesMin } = sheet.recoat;
     const asSealer = isEpoxySealer(sheet) ? [reason('S8', 'S8.as-sealer', { closesMin }, 'sheet')] : [];
@@ -224,7 +252,8 @@ function purposeOf(op: CoatOp, sheet: ProductSheet, zones: readonly ZoneState[],
       leaves && schoolIn(context, 'ecoat').side === 'leave'
         ? [reason('N1', 'N1.leave', {}, schoolIn(context, 'ecoat').source)]
         : [];
-    return [...asSealer, reason('S1', 'S1.seal'), ...left];
+    const isAll = zones.length === panel.zones.filter(takesCoats).length;
+    return [...asSealer, reason('S1', isAll ? 'S1.seal' : 'S1.seal-primed'), ...left];
   }
   if (op === 'prime-plastic')
     return [reason('P3', 'plan.plastic-primer'), schoolReason('plasticSystem', context)];

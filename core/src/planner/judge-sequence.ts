@@ -63,7 +63,7 @@ export function judgeSequence(
     });
 
   own.forEach((typedAct, typed) => {
-    const read = actOf(typedAct, context);
+    const read = actOf(typedAct, context, panel);
     if (!read.ok) return problems.push({ path: String(typed), message: read.message });
     const { act } = read;
     const prepared = fillsIn ? prepare(panel, act, context) : null;
@@ -106,7 +106,7 @@ export function carryOutAll(
   const problems: string[] = [];
   let panel = start;
   own.forEach((typedAct, i) => {
-    const read = actOf(typedAct, context);
+    const read = actOf(typedAct, context, panel);
     if (!read.ok) return problems.push(`step ${i + 1}, ${read.message}`);
     const remarks = decideAct(read.act, panel, context);
     const { panel: after, cost } = carryOut(panel, read.act, context);

@@ -6,5 +6,5 @@ import { benchOfTask, type PlanTask } from './plan-panel.ts';
 /** Judges a sequence of a person's own on a panel as it was found. Stopped zones take no part in it. */
 export function judgeTask(task: PlanTask, own: readonly OwnAct[], options: JudgeOptions): Judgement {
   const { context } = benchOfTask(task);
-  return judgeSequence(surveyState(context.panel), own, context, options);
+  return judgeSequence(surveyState(context.panel, context.shop.rules), own, context, options);
 }

@@ -3,23 +3,30 @@ import { GRADES } from '../materials/grades.ts';
 import type { Act, BodyOp, CoatOp, OpName, SandOp } from '../operations/act.ts';
 import { BODY_OPS, COAT_OPS, OPS, SAND_OPS } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
-import { cureMethod } from '../operations/curing.ts';
+import { cureMethod, freshSheets } from '../operations/curing.ts';
 import { isProductFor } from '../operations/products.ts';
+import type { PanelState } from '../operations/state.ts';
 import { TOOLS, type Tool } from '../materials/tools.ts';
 import { gradeText } from '../survey/finding.ts';
-import { idSchema } from '../survey/zone.ts';
 import type { Step } from './plan.ts';
 
 /** A sequence that a person puts together, or that was really done: acts in a form that can be typed and sent. */
 
 const coats = z.number().int().min(1, 'must be at least 1 coat').max(8, 'must be at most 8 coats');
 
+const areaIdSchema = z
+  .string()
+  .min(1, 'needs an id of at least one character')
+  .max(125)
+  .regex(/^[A-Za-z0-9._-]+(\/[a-z0-9-]+)?$/, 'must be a zone such as A, or a patch of it such as A/chips');
+
 export const ownActSchema = z.object({
   op: z.enum(OPS, { error: 'is not an operation of the trade' }),
-  zones: z.array(idSchema).min(1, 'needs at least one zone').max(60),
+  /** Zones, or patches of them as `zone/patch`. */
+  zones: z.array(areaIdSchema).min(1, 'needs at least one zone').max(120),
   sheetId: z.string().min(1).max(60).optional(),
   /** One number for all zones, or by zone. */
-  coats: z.union([coats, z.record(idSchema, coats)]).optional(),
+  coats: z.union([coats, z.record(areaIdSchema, coats)]).optional(),
   /** Coarse to fine. */
   grits: z.array(gradeText).min(1).max(GRADES.length).optional(),
   tool: z.enum(TOOLS).optional(),
@@ -42,12 +49,12 @@ export type ReadAct =
 const within = <T extends string>(names: readonly T[], op: string): op is T =>
   (names as readonly string[]).includes(op);
 
-const USUAL_TOOL: Partial<Record<SandOp, Tool>> = { block: 'block', scuff: 'hand', denib: 'wet-hand' };
+const USUAL_TOOL: Partial<Record<SandOp, Tool>> = { block: 'block', scuff: 'pad-fine', denib: 'wet-hand' };
 
 /** The act behind a typed one, or what is missing in it. */
-export function actOf(own: OwnAct, context: Context): ReadAct {
+export function actOf(own: OwnAct, context: Context, panel: PanelState): ReadAct {
   const { op, zones } = own;
-  const unknown = zones.find((id) => !context.panel.zones.some((zone) => zone.id === id));
+  const unknown = zones.find((id) => !panel.zones.some(({ zone }) => zone.id === id));
   if (unknown)
     return { ok: false, message: `zones: "${unknown}" is not a zone of this panel that is planned` };
   const base = { zones, why: [] };
@@ -60,7 +67,13 @@ export function actOf(own: OwnAct, context: Context): ReadAct {
       act: { ...base, op, grades: [first, ...rest], tool: own.tool ?? USUAL_TOOL[op] ?? 'machine' },
     };
   }
-  if (op === 'cure') return { ok: true, act: { ...base, op, method: cureMethod(context) } };
+  if (op === 'cure') {
+    const fresh = freshSheets(
+      panel.zones.filter(({ zone }) => zones.includes(zone.id)),
+      context,
+    );
+    return { ok: true, act: { ...base, op, method: cureMethod(fresh, context) } };
+  }
   return { ok: true, act: { ...base, op } };
 }
 
@@ -79,9 +92,9 @@ function laid(op: CoatOp | BodyOp, { zones, sheetId, coats: typed }: OwnAct, { s
 }
 
 /** A step of a plan as an act that was done just so. */
-export const doneAs = ({ op, zones, sheetId, coats: most, coatsByZone, grits, tool }: Step): OwnAct => ({
+export const doneAs = ({ op, areas, sheetId, coats: most, coatsByZone, grits, tool }: Step): OwnAct => ({
   op,
-  zones,
+  zones: [...areas],
   ...(sheetId ? { sheetId } : {}),
   ...(coatsByZone ? { coats: coatsByZone } : most === undefined ? {} : { coats: most }),
   ...(grits ? { grits } : {}),

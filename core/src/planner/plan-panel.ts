@@ -1,11 +1,18 @@
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import { isLaying } from '../operations/act.ts';
-import { ledgeLimit, type Context } from '../operations/context.ts';
-import { unlevelUm, zoneOf } from '../operations/state.ts';
+import { contextFor, ledgeLimit, type Context } from '../operations/context.ts';
+import { keepsGrain, takesCoats, unlevelUm, zoneOf, type PanelState } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
-import { contradictionsOf } from '../survey/contradictions.ts';
+import { contradictionsOf, qualityProblems } from '../survey/contradictions.ts';
+import { findingWords } from '../survey/finding-words.ts';
 import type { Panel } from '../survey/panel.ts';
+import { surveyedZone } from '../survey/patches.ts';
+import { withRoles } from '../survey/roles.ts';
+import type { ShopRules } from '../survey/shop-rules.ts';
+import { withTestsTaken } from '../survey/test-guide.ts';
+import type { Zone } from '../survey/zone.ts';
+import { roleOf } from '../survey/zone-facts.ts';
 import { shapeProblems } from '../survey/regions.ts';
 import type { Schools } from '../survey/schools.ts';
 import type { Shop, Target } from '../survey/shop.ts';
@@ -17,7 +24,7 @@ import type { PanelPlan, Said, Step, System } from './plan.ts';
 import type { Performed } from './prepare.ts';
 import { totalsOf } from './score.ts';
 import { familyOfWay, searchSystems, type Refusal, type Searched, type Way } from './search-systems.ts';
-import { refusalOf, saidOf, stepOf } from './steps.ts';
+import { placesOf, refusalOf, saidOf, stepOf } from './steps.ts';
 import { stopOf, type Stop } from './stops.ts';
 import { refusedTitle, titleOf } from './titles.ts';
 
@@ -38,52 +45,92 @@ export interface PlanTask {
 export const shelfOf = (sheets: readonly ProductSheet[] = []): ReadonlyMap<string, ProductSheet> =>
   new Map([...GENERIC_SHELF, ...sheets].map((sheet) => [sheet.id, sheet]));
 
-/** The bench that a task describes: its context without stopped zones, and what stops those. */
-export function benchOfTask(task: PlanTask): {
+/** What a task is planned on: its context, without what is stopped or planned apart. */
+export interface BenchOfTask {
   readonly context: Context;
   readonly stopped: readonly Stop[];
-} {
+  /** What a person should know of how the survey was taken. */
+  readonly notes: readonly string[];
+}
+
+/** The bench that a task describes: tests taken in, roles settled, without zones that are stopped or planned apart. */
+export function benchOfTask(task: PlanTask): BenchOfTask {
   const shop = { ...task.shop, schools: { ...task.shop.schools, ...task.schools } };
-  const whole: Context = { panel: task.panel, shop, target: task.target, shelf: shelfOf(task.sheets) };
-  const misplaced = shapeProblems(task.panel).map((problem): Stop => ({ ...problem, rule: 'survey' }));
-  const stopped = task.panel.zones.flatMap(
+  const { panel, refinished } = withRoles(withTestsTaken(task.panel), shop.rules);
+  const whole: Context = { panel, shop, target: task.target, shelf: shelfOf(task.sheets) };
+  const misplaced = shapeProblems(panel).map((problem): Stop => ({ ...problem, rule: 'survey' }));
+  const stopped = panel.zones.flatMap(
     (zone) => misplaced.find(({ zoneId }) => zoneId === zone.id) ?? stopOf(zone, whole) ?? [],
   );
-  const zones = task.panel.zones.filter((zone) => !stopped.some((stop) => stop.zoneId === zone.id));
-  return { context: { ...whole, panel: { ...task.panel, zones } }, stopped };
+  const zones = panel.zones.filter((zone) => !zone.apart && !stopped.some((stop) => stop.zoneId === zone.id));
+  const notes = [
+    ...refinished.map(({ zoneId, findings }) =>
+      inZone(zoneId, sentence('plan.no-longer-blend', { findings: findings.map(findingWords).join(', ') })),
+    ),
+    ...zones.flatMap((zone) => assumedSizes(zone, shop.rules)),
+  ];
+  return { context: { ...whole, panel: { ...panel, zones } }, stopped, notes };
 }
+
+const inZone = (zoneId: string, text: string): string => `Zone ${zoneId}: ${text}`;
+
+/** Sizes that nobody gave: how large each patch was taken to be. */
+const assumedSizes = (zone: Zone, rules: ShopRules): string[] =>
+  surveyedZone(zone, rules)
+    .patches.filter(({ isAssumed }) => isAssumed)
+    .map(({ finding, placeMm, count }) => {
+      const times = count > 1 ? `, ${count} of them` : '';
+      const facts = { finding: findingWords(finding), zone: zone.id, sizeMm: placeMm, times };
+      return sentence('plan.assumed-size', facts);
+    });
 
 /**
  * Plans one panel: the best different systems that get every zone ready for base, the systems that are refused with
  * the first rule they break, and the zones that must be stopped. Deterministic; bounded (see search-systems).
  */
 export function planPanel(task: PlanTask): PanelPlan {
-  const { context, stopped } = benchOfTask(task);
+  const { context, stopped, notes } = benchOfTask(task);
   const { panel } = context;
   const schools = task.schools ? { schools: chosenSides(task.schools) } : {};
   const empty = {
     panelId: task.panel.id,
-    found: foundStacks(task.panel),
+    found: foundStacks(task.panel, task.shop.rules),
     stopped: [...stopped],
     sheetVersions: {},
     warnings: [],
     ...schools,
     ...(task.done ? { done: [...task.done] } : {}),
   };
-  if (panel.zones.length === 0) return { ...empty, chosen: null, systems: [] };
-  const done = carryOutAll(surveyState(panel), task.done ?? [], context);
+  const isAnyPlanned = panel.zones.some((zone) => roleOf(zone, panel) !== 'keep');
+  if (!isAnyPlanned) {
+    const kept = panel.zones.length > 0 ? [sentence('survey.kept-all', {})] : [];
+    return { ...empty, chosen: null, systems: [], warnings: kept };
+  }
+  const done = carryOutAll(surveyState(panel, context.shop.rules), task.done ?? [], context);
   const searched = searchSystems(done.panel, context);
   const write = stepWriter(context, done.steps);
   const ready = [...searched.ready]
     .sort((a, b) => a.cost - b.cost)
     .map((way) => readySystem(way, context, write));
+  const waits = stopped.filter(
+    ({ zoneId }) => !task.panel.zones.some(({ id, apart }) => apart && id === zoneId),
+  );
   const refused = searched.refused.map((refusal) => refusedSystem(refusal, context, write));
   return {
     ...empty,
-    chosen: ready[0]?.id ?? null,
+    // Nobody starts on the rest of a panel that goes back to the welder.
+    chosen: waits.length > 0 ? null : (ready[0]?.id ?? null),
     systems: [...ready, ...refused],
     sheetVersions: sheetVersions([...searched.ready, ...searched.refused], context),
-    warnings: [...done.problems, ...surveyWarnings(panel), ...warningsOf(searched, refused)],
+    warnings: [
+      ...done.problems,
+      ...(waits.length > 0
+        ? [sentence('plan.stopped', { zones: waits.map(({ zoneId }) => zoneId).join(', ') })]
+        : []),
+      ...notes,
+      ...surveyWarnings(panel, context),
+      ...warningsOf(searched, refused),
+    ],
   };
 }
 
@@ -91,8 +138,10 @@ const chosenSides = (schools: Schools): Record<string, string> =>
   Object.fromEntries(Object.entries(schools).flatMap(([name, side]) => (side ? [[name, side]] : [])));
 
 /** What contradicts itself in zones that are planned all the same. */
-const surveyWarnings = ({ zones }: Pick<Panel, 'zones'>): string[] =>
-  zones.flatMap((zone) => contradictionsOf(zone).map((text) => `Zone ${zone.id}: ${text}`));
+const surveyWarnings = (panel: Panel, { target }: Context): string[] =>
+  panel.zones.flatMap((zone) =>
+    [...contradictionsOf(zone), ...qualityProblems(zone, target)].map((text) => inZone(zone.id, text)),
+  );
 
 type Writer = (performed: readonly Performed[]) => Step[];
 
@@ -124,8 +173,18 @@ const rounded = (totals: System['totals']): System['totals'] => ({
   risk: Math.round(totals.risk * 100) / 100,
 });
 
+/** The largest ledge that is left, beside what its area allows; nothing where no area is asked for its level. */
+function levelOf(panel: PanelState, context: Context): Pick<System, 'level'> {
+  const judged = panel.zones.filter((zone) => takesCoats(zone) && !keepsGrain(zone, context));
+  const levels = judged.map((zone) => ({
+    ledgeUm: Math.round(unlevelUm(zone, panel)),
+    limitUm: ledgeLimit(contextFor(zone, context)).value,
+  }));
+  if (levels.length === 0) return {};
+  return { level: levels.reduce((a, b) => (b.ledgeUm / b.limitUm > a.ledgeUm / a.limitUm ? b : a)) };
+}
+
 function readySystem(way: Way, context: Context, write: Writer): System {
-  const ledges = way.panel.zones.map((zone) => unlevelUm(zone, way.panel));
   return {
     id: familyOfWay(way.choices.filter((act) => act.op !== 'hand-over')) || 'key-only',
     title: titleOf(way.choices),
@@ -133,7 +192,7 @@ function readySystem(way: Way, context: Context, write: Writer): System {
     refusedBy: [],
     remarks: remarksOf(way.steps),
     totals: rounded(totalsOf(way.steps)),
-    level: { ledgeUm: Math.round(Math.max(...ledges)), limitUm: ledgeLimit(context).value },
+    ...levelOf(way.panel, context),
     steps: write(way.steps),
   };
 }
@@ -147,7 +206,7 @@ function refusedSystem(refusal: Refusal, context: Context, write: Writer): Syste
     title: refusedTitle(choices, refused, zoneOf(refusal.panel, verdicts[0]!.zoneId)),
     verdict: 'refused',
     refusedBy: verdicts.map(refusalOf),
-    refusedStep: { op: refused.op, zones: [...refused.zones], ...(sheetName ? { sheetName } : {}) },
+    refusedStep: { op: refused.op, ...placesOf(refused, refusal.panel), ...(sheetName ? { sheetName } : {}) },
     remarks: remarksOf(steps),
     totals: rounded(totalsOf(steps)),
     steps: write(steps),

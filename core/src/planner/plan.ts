@@ -25,10 +25,19 @@ const windowSchema = z.object({ opensMin: z.number(), closesMin: z.number(), the
 /** A zone's layers, bottom to top, as they lie after a step. */
 export const stackSchema = z.array(z.object({ kind: z.enum(LAYER_KIND_NAMES), um: z.number() }));
 
+const patchRef = z.object({ zone: z.string(), patch: z.string() });
+const places = {
+  zones: z.array(z.string()),
+  /** Patches among what is worked on; their zones are in `zones`. */
+  patches: z.array(patchRef).optional(),
+  /** Exactly what is worked on: a zone's ground by the zone's id, a patch as `zone/patch`. */
+  areas: z.array(z.string()),
+};
+
 export const stepSchema = z.object({
   n: z.number().int(),
   op: z.enum(OPS),
-  zones: z.array(z.string()),
+  ...places,
   sheetId: z.string().optional(),
   sheetName: z.string().optional(),
   coats: z.number().int().optional(),
@@ -74,9 +83,7 @@ export const systemSchema = z.object({
   verdict: z.enum(['ready', 'refused']),
   refusedBy: z.array(refusalSchema),
   /** What would have been the next step of a refused system. */
-  refusedStep: z
-    .object({ op: z.enum(OPS), zones: z.array(z.string()), sheetName: z.string().optional() })
-    .optional(),
+  refusedStep: z.object({ op: z.enum(OPS), ...places, sheetName: z.string().optional() }).optional(),
   /** Remarks and schools: what speaks for and against it. */
   remarks: z.array(saidSchema.extend({ level: z.enum(['should', 'school']) })),
   totals: totalsSchema,

@@ -79,7 +79,7 @@ describe('what cannot be done', () => {
     const cracked = benchOf([{ stack: 'plastic-rigid', findings: [{ kind: 'crack', lengthMm: 40 }] }], {
       sheets: [inTheCold],
     });
-    const made = prepared(cracked, coat('prime-plastic', 'A', 2));
+    const made = prepared(cracked, coat('prime-plastic', 'A/crack', 2));
     expect(made).toMatchObject({ ok: false, refused: { op: 'plastic-repair' } });
     expect(!made.ok && made.refusals[0]!.reason.code).toBe('M3.temperature');
   });
@@ -101,16 +101,16 @@ test('work that nothing asked for is prepared like any other', () => {
   const dent = benchOf([{ stack: 'steel', findings: [{ kind: 'low', depthMm: 1 }] }], {
     shop: { schools: { filler: 'on-metal' } },
   });
-  expect(lines(prepared(dent, body('fill', 'A')))).toEqual([
-    'wash A',
-    'degrease A',
-    'abrade A P80',
-    'degrease A',
-    'fill A',
+  expect(lines(prepared(dent, body('fill', 'A/low')))).toEqual([
+    'wash A A/low',
+    'degrease A A/low',
+    'abrade A/low P80',
+    'degrease A/low',
+    'fill A/low',
   ]);
   expect(lines(prepared(dent, sand('abrade', 'A', 'P180')))).toEqual([
-    'wash A',
-    'degrease A',
+    'wash A A/low',
+    'degrease A A/low',
     'abrade A P180',
   ]);
 });

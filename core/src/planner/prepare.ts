@@ -5,7 +5,7 @@ import { carryOut, type Outcome } from '../operations/perform.ts';
 import type { Cost } from '../operations/operation.ts';
 import { isBare, remembered, zoneOf, type PanelState } from '../operations/state.ts';
 import { decideAct, type Memory } from '../rules/check-act.ts';
-import { REMEDY_ORDER } from '../rules/remedies.ts';
+import { remedyRank } from '../rules/remedies.ts';
 import { isRefusal, type Verdict } from '../rules/rule.ts';
 import type { Reason } from '../wording/reason.ts';
 
@@ -161,8 +161,7 @@ const endless = (act: Act, nSteps: number): Verdict => ({
 /** Remedies of the same kind are shared by their zones; the first in REMEDY_ORDER is taken up. */
 function nextRemedy(broken: readonly Verdict[], panel: PanelState): Act {
   const remedies = broken.map((verdict) => verdict.remedy!);
-  const rank = (act: Act): number => REMEDY_ORDER.indexOf(act.op);
-  const first = remedies.reduce((best, remedy) => (rank(remedy) < rank(best) ? remedy : best));
+  const first = remedies.reduce((best, remedy) => (remedyRank(remedy) < remedyRank(best) ? remedy : best));
   return share(
     first,
     remedies.filter((remedy) => remedy === first || isShareable(first, remedy, panel)),
@@ -182,7 +181,13 @@ const sandsMetal = (act: Act, panel: PanelState): boolean =>
   act.zones.some((id) => isBare(zoneOf(panel, id)));
 const onTheWay = ({ grades }: SandAct): string => grades.slice(0, -1).join();
 
+/** Edges and backs are done alike whatever lies beside them. */
+const FOLLOWS_EDGES = new Set<SandAct['op']>(['feather', 'scuff']);
+
 const sandsAlike = (a: SandAct, b: SandAct, panel: PanelState): boolean =>
+  FOLLOWS_EDGES.has(a.op) ? a.grades.join() === b.grades.join() : sandsFaceAlike(a, b, panel);
+
+const sandsFaceAlike = (a: SandAct, b: SandAct, panel: PanelState): boolean =>
   a.tool === b.tool && sandsMetal(a, panel) === sandsMetal(b, panel) && onTheWay(a) === onTheWay(b);
 
 /** One act in place of all of these, which are shareable with the first; their reasons are kept once each. */

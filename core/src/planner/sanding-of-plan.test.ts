@@ -33,7 +33,7 @@ describe('the sanding of the door', () => {
   test('every sanding step of the plan is in one stretch, with the plan’s own grades', () => {
     for (const { zoneId, steps, planned } of door.episodes) {
       const written = steps.map((n) => door.system.steps[n - 1]!);
-      expect(written.every(({ op, zones }) => /abrade|block/.test(op) && zones.includes(zoneId))).toBe(true);
+      expect(written.every(({ op, areas }) => /abrade|block/.test(op) && areas.includes(zoneId))).toBe(true);
       expect(planned.map(({ grade }) => grade)).toEqual(written.flatMap(({ grits }) => grits));
     }
   });
@@ -47,8 +47,8 @@ describe('the sanding of the door', () => {
   });
 
   test('filler is buried under build and may sink back; the last scratch of build shows through the coats to come', () => {
-    expect(of('C', 'filler').over).toMatchObject({ kind: 'buried' });
-    expect(of('C', 'build').over).toMatchObject({ kind: 'shows', coats: { sealerCoats: 1 } });
+    expect(of('C/low', 'filler').over).toMatchObject({ kind: 'buried' });
+    expect(of('C/low', 'build').over).toMatchObject({ kind: 'shows', coats: { sealerCoats: 1 } });
     expect(of('A', 'old-finish').over.kind).toBe('shows');
     expect([...new Set(door.episodes.map(episodeLabel))]).toEqual(
       expect.arrayContaining(['Filler', 'Build', 'Bare metal']),
@@ -57,13 +57,13 @@ describe('the sanding of the door', () => {
 
   test('what the rules let through passes here too, and what they would not shows', () => {
     const bench = { target: door.task.target, figures: DEFAULT_FIGURES };
-    const build = of('C', 'build');
+    const build = of('C/low', 'build');
     expect(showingOf(build, own(build), { celsius: 20 }, bench).passes).toBe(true);
     expect(showingOf(build, own(build), { celsius: 20, grade: 'P180' }, bench).passes).toBe(false);
     expect(
       showingOf(build, own(build), { celsius: 20, grade: 'P280', sealerCoats: 2 }, bench).grooves,
     ).toHaveLength(7);
-    const filler = of('C', 'filler');
+    const filler = of('C/low', 'filler');
     const cured = showingOf(filler, own(filler), { celsius: 20 }, bench);
     const hasty = showingOf(filler, own(filler), { celsius: 20, hours: 0.5 }, bench);
     const cold = showingOf(filler, own(filler), { celsius: 5, hours: 4 }, bench);
@@ -81,7 +81,7 @@ describe('the sanding of the door', () => {
       expect(build.cycles.way).toBe('one');
       expect(underLabel(build)).not.toBe('');
     }
-    expect(door.builds.find(({ zoneId }) => zoneId === 'C')!.underUm).toBeGreaterThan(900);
+    expect(door.builds.find(({ zoneId }) => zoneId === 'C/low')!.underUm).toBeGreaterThan(900);
   });
 });
 

@@ -5,6 +5,7 @@ import type { Tool } from '../materials/tools.ts';
 import { isCoat, isLaying, isSanding, lastGrade, type Act, type SandAct } from '../operations/act.ts';
 import { ruleIn, mustStay, sheetIn, type Context } from '../operations/context.ts';
 import { coatFilmUm } from '../operations/coating.ts';
+import { workedM2 } from '../operations/extent.ts';
 import { firstCutUm } from '../operations/sanding.ts';
 import { topOf, zoneOf, type ZoneState } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
@@ -174,7 +175,7 @@ function episodeOf(
     over,
     ...(isFilm ? { film: { um: top.um, mustStayUm: mustStay(context, top.laid!.sheetId).value } } : {}),
     task: {
-      areaM2: zone.zone.areaM2,
+      areaM2: workedM2(first.act.op, zone),
       material: sandedMaterial(top.kind),
       start,
       to: lastGrade(last.act),
@@ -213,10 +214,11 @@ function buildsOf({ act, before }: Performed, n: number, context: Context): Zone
 export function sandingOfPlan(task: PlanTask, planned: readonly Step[]): SandingOfPlan {
   const { context } = benchOfTask(task);
   if (context.panel.zones.length === 0) return { episodes: [], builds: [] };
-  const { steps } = carryOutAll(surveyState(context.panel), planned.map(doneAs), context);
+  const start = surveyState(context.panel, context.shop.rules);
+  const { steps } = carryOutAll(start, planned.map(doneAs), context);
   const bench = { steps, context };
   return {
-    episodes: context.panel.zones.flatMap(({ id }) =>
+    episodes: start.zones.flatMap(({ zone: { id } }) =>
       stretches(steps, id).flatMap((stretch) => episodeOf(stretch, id, bench) ?? []),
     ),
     builds: steps.flatMap((performed, i) => buildsOf(performed, i + 1, context)),

@@ -1,5 +1,6 @@
 import type { Context } from '../operations/context.ts';
 import { ruleIn, schoolIn } from '../operations/context.ts';
+import type { Level, Verdict } from '../rules/rule.ts';
 import type { Performed } from './prepare.ts';
 
 /**
@@ -10,8 +11,9 @@ import type { Performed } from './prepare.ts';
 const WAIT_WEIGHT = { overnight: 0.02, 'same-day': 0.2 } as const;
 /** A remark (a should rule) is worth avoiding at this much work. */
 const REMARK_MIN = 30;
-/** A shop's own school is followed unless the other side saves more than this. */
+/** A shop's own school is followed unless the other side saves more than this, and more on a larger panel. */
 const SCHOOL_MIN = 150;
+const SCHOOL_MIN_PER_M2 = 60;
 /** Share of risk that each remark and each deviation from a school adds. */
 const REMARK_RISK = 0.15;
 const SCHOOL_RISK = 0.05;
@@ -24,22 +26,24 @@ export interface Totals {
   readonly risk: number;
 }
 
+/** How many different things of a level are said of an act: once each, on however many areas it is done. */
+const saidOnce = (remarks: readonly Verdict[], level: Level): number =>
+  new Set(remarks.flatMap((remark) => (remark.level === level ? [remark.reason.code] : []))).size;
+
 /** What a stretch of steps costs, in minutes; never negative, so that a search by it is sound. */
 export function scoreOf(steps: readonly Performed[], context: Context): number {
   const perHour = Math.max(1, ruleIn(context, 'labourPerHour').value);
   const waitWeight = WAIT_WEIGHT[schoolIn(context, 'pace').side];
   return steps.reduce((sum, { cost, remarks }) => {
-    const schools = new Set(
-      remarks.filter(({ level }) => level === 'school').map(({ reason }) => reason.code),
-    );
-    const shoulds = remarks.filter(({ level }) => level === 'should').length;
+    const schools = saidOnce(remarks, 'school');
+    const shoulds = saidOnce(remarks, 'should');
     const money = (cost.materialCost / perHour) * 60;
     return (
       sum +
       cost.handsOnMin +
       cost.waitMin * waitWeight +
       money +
-      schools.size * SCHOOL_MIN +
+      schools * (SCHOOL_MIN + SCHOOL_MIN_PER_M2 * context.panel.areaM2) +
       shoulds * REMARK_MIN
     );
   }, 0);
@@ -48,10 +52,13 @@ export function scoreOf(steps: readonly Performed[], context: Context): number {
 /** The figures a person compares. */
 export function totalsOf(steps: readonly Performed[]): Totals {
   const last = steps[steps.length - 1];
-  const safe = steps
-    .flatMap(({ remarks }) => remarks)
-    .filter(({ level }) => level !== 'note')
-    .reduce((product, { level }) => product * (1 - (level === 'school' ? SCHOOL_RISK : REMARK_RISK)), 1);
+  const safe = steps.reduce(
+    (product, { remarks }) =>
+      product *
+      (1 - SCHOOL_RISK) ** saidOnce(remarks, 'school') *
+      (1 - REMARK_RISK) ** saidOnce(remarks, 'should'),
+    1,
+  );
   return {
     handsOnMin: steps.reduce((sum, { cost }) => sum + cost.handsOnMin, 0),
     elapsedMin: last ? last.after.clockMin : 0,

@@ -6,7 +6,7 @@ import { decideAct } from '../rules/check-act.ts';
 import { isRefusal, type Verdict } from '../rules/rule.ts';
 import { bestFirst, type Problem } from './best-first.ts';
 import { intents } from './intents.ts';
-import { sealsWithEpoxy } from './titles.ts';
+import { sealsPrimed, sealsWithEpoxy } from './titles.ts';
 import { newMemo, prepare, type Performed } from './prepare.ts';
 import { scoreOf } from './score.ts';
 
@@ -48,7 +48,9 @@ const COATS: readonly OpName[] = [...COAT_OPS, 'fill'];
 
 /** Choices by name: systems with the same family are the same system on other zones. */
 export const familyOfWay = (choices: readonly Act[]): string =>
-  choices.map((act) => (sealsWithEpoxy(act) ? 'seal-epoxy' : act.op)).join('.');
+  choices
+    .map((act) => `${sealsWithEpoxy(act) ? 'seal-epoxy' : act.op}${sealsPrimed(act) ? '-primed' : ''}`)
+    .join('.');
 
 /** Searches one panel; deterministic, bounded by MOST_STATES. */
 export function searchSystems(start: PanelState, context: Context): Searched {
@@ -111,17 +113,7 @@ const isHandedOver = (way: Way): boolean => way.choices[way.choices.length - 1]?
 const keyOf = ({ panel, choices }: Way): string =>
   `${isHandedOver({ panel, choices, steps: [] })}|${panel.isMasked}|${panel.zones.map(zoneKey).join('|')}`;
 
-const zoneKey = ({
-  zone,
-  stack,
-  surface,
-  edge,
-  spots,
-  open,
-  damage,
-  unsoundShare,
-  isSoluble,
-}: ZoneState): string =>
+const zoneKey = ({ zone, stack, surface, edge, open, isSoluble }: ZoneState): string =>
   [
     zone.id,
     stack
@@ -135,11 +127,8 @@ const zoneKey = ({
     Math.round(surface.wavesUm),
     surface.hasPinholes,
     edge,
-    spots?.to,
     open.join('+'),
-    damage?.kind,
     isSoluble,
-    unsoundShare,
   ].join(',');
 
 /** Keeps the cheapest way to each kind of refusal; handing over before any coat is nobody's question. */

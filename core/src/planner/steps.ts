@@ -2,7 +2,14 @@ import { isCoat, isLaying, isSanding, lastGrade, type Act, type CoatAct } from '
 import { coatFilmUm, flashMin, mostCoats } from '../operations/coating.ts';
 import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
 import { numbersOf } from '../operations/perform.ts';
-import { isBare, zoneOf, type Layer, type PanelState, type ZoneState } from '../operations/state.ts';
+import {
+  isBare,
+  zoneIdOf,
+  zoneOf,
+  type Layer,
+  type PanelState,
+  type ZoneState,
+} from '../operations/state.ts';
 import type { z } from 'zod';
 import { adviceOn } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
@@ -36,6 +43,20 @@ const THEN_WHAT = {
 
 export const stackOf = (stack: readonly Layer[]): Stack =>
   stack.map(({ kind, um }) => ({ kind, um: round(um) }));
+
+/** Where an act is done: the zones, the patches among them, and the exact areas. */
+export function placesOf(
+  act: Pick<Act, 'zones'>,
+  panel: PanelState,
+): Pick<Step, 'zones' | 'patches' | 'areas'> {
+  const areas = act.zones.map((id) => zoneOf(panel, id));
+  const patches = areas.flatMap(({ patch }) => (patch ? [{ zone: patch.zoneId, patch: patch.id }] : []));
+  return {
+    zones: [...new Set(areas.map(zoneIdOf))],
+    areas: [...act.zones],
+    ...(patches.length > 0 ? { patches } : {}),
+  };
+}
 
 const round = (value: number): number => Math.round(value * 10) / 10;
 
@@ -156,7 +177,7 @@ export function stepOf(performed: Performed, n: number, context: Context): Step 
   return {
     n,
     op: act.op,
-    zones: [...act.zones],
+    ...placesOf(act, before),
     ...(sheet ? { sheetId: sheet.id, sheetName: sheet.name } : {}),
     ...figures.fields,
     handsOnMin: round(cost.handsOnMin),

@@ -1,6 +1,7 @@
-import { isMetal, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
+import { isBody, isMetal, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
 import { bodyFiller, ruleIn, type Context } from '../operations/context.ts';
-import { findingOf } from '../survey/finding.ts';
+import { findingOf, type FindingKind } from '../survey/finding.ts';
+import { findingWords } from '../survey/finding-words.ts';
 import { impossibilitiesOf } from '../survey/contradictions.ts';
 import type { Zone } from '../survey/zone.ts';
 import { baseOf, testOf, topKindOf } from '../survey/zone-facts.ts';
@@ -27,6 +28,17 @@ const softStop = (zone: Zone, { shelf }: Context): boolean =>
 const slidesOff = (zone: Zone): boolean =>
   isRawPlastic(topKindOf(zone)) && testOf(zone, 'tape-hold')?.outcome === 'slides-off';
 
+/** What would have to be opened; under a maker's primer nobody knows which plastic lies there. */
+const OPENS: ReadonlySet<FindingKind> = new Set<FindingKind>([
+  'crack',
+  'hole',
+  'low',
+  'high',
+  'peeling',
+  'checked',
+  'reacted',
+]);
+
 /** The stop of one zone, or null when it can be planned. */
 export function stopOf(zone: Zone, context: Context): Stop | null {
   const stop = (rule: string, code: SentenceCode, facts: Facts = {}): Stop => ({
@@ -37,6 +49,14 @@ export function stopOf(zone: Zone, context: Context): Stop | null {
   const [impossible] = impossibilitiesOf(zone);
   if (impossible) return { zoneId: zone.id, rule: 'survey', text: impossible };
   if (findingOf(zone.findings, 'rust-through')) return stop('M5', 'M5.through');
+  const broken = findingOf(zone.findings, 'crack') ?? findingOf(zone.findings, 'hole');
+  if (broken && isMetal(baseOf(zone)))
+    return stop('M5', 'M5.broken', { damage: broken.kind, layer: labelOf(baseOf(zone)) });
+  if (findingOf(zone.findings, 'high') && !isMetal(baseOf(zone)) && !isBody(topKindOf(zone)))
+    return stop('K2', 'K2.high-stop', { layer: labelOf(baseOf(zone)) });
+  const opened = zone.findings.find(({ kind }) => OPENS.has(kind));
+  if (opened && baseOf(zone) === 'plastic-primed')
+    return stop('P9', 'P9.primed', { finding: findingWords(opened) });
   if (slidesOff(zone)) return stop('P7', 'P7.slides');
   if (softStop(zone, context)) return stop('P5', 'P5.soft', { layer: labelOf(baseOf(zone)) });
   const mostUm = bodyFiller(context)?.film.maxUm ?? ruleIn(context, 'fillerMaxUm').value;

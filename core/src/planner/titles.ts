@@ -1,5 +1,6 @@
 import { labelOf } from '../materials/layer-kinds.ts';
 import { isLastCoat, isStripping, type Act, type OpName } from '../operations/act.ts';
+import type { SentenceCode } from '../wording/sentences.ts';
 import type { Step } from './plan.ts';
 import { topOf, type ZoneState } from '../operations/state.ts';
 
@@ -7,9 +8,8 @@ import { topOf, type ZoneState } from '../operations/state.ts';
 
 const WORDS: Partial<Record<OpName, string>> = {
   inspect: 'filler kept on metal',
-  'strip-sand': 'old filler out',
   'strip-chemical': 'stripped',
-  'strip-blast': 'blasted',
+  'warm-out': 'dent warmed out',
   promote: 'promoter',
   'plastic-repair': 'repair',
   'prime-plastic': 'plastic primer',
@@ -23,9 +23,14 @@ const WORDS: Partial<Record<OpName, string>> = {
 };
 
 const EPOXY_SEALER = 'epoxy as sealer';
+const ON_PRIMED = ' on the primed areas';
 
 /** On one zone a strip is a strip, and an inspection is no work. */
-const ON_ZONE: Partial<Record<OpName, readonly string[]>> = { 'strip-sand': ['stripped'], inspect: [] };
+const ON_ZONE: Partial<Record<OpName, readonly string[]>> = {
+  'strip-sand': ['stripped'],
+  'strip-blast': ['blasted'],
+  inspect: [],
+};
 
 /** The sealer is a reduced epoxy. */
 export const sealsWithEpoxy = ({ op, why }: Pick<Act | Step, 'op' | 'why'>): boolean =>
@@ -35,11 +40,23 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 
 /** Stripping is named for what comes off. */
 const wordOf = (act: Act): string | undefined => {
-  if (sealsWithEpoxy(act)) return EPOXY_SEALER;
-  return isStripping(act) && act.why.some(({ code }) => code === 'O2.strip')
-    ? 'soluble finish off'
-    : WORDS[act.op];
+  const where = sealsPrimed(act) ? ON_PRIMED : '';
+  if (sealsWithEpoxy(act)) return EPOXY_SEALER + where;
+  if (act.op === 'seal') return WORDS.seal + where;
+  return isStripping(act) ? wordOfStrip(act) : WORDS[act.op];
 };
+
+/** A strip is named where it is a choice or takes a whole zone; opening patches is part of every system. */
+function wordOfStrip(act: Act): string | undefined {
+  const said = (code: SentenceCode): boolean => act.why.some((reason) => reason.code === code);
+  if (said('O2.strip')) return 'soluble finish off';
+  if (said('plan.refill') || said('F2.found')) return 'old filler out';
+  return act.zones.every((id) => id.includes('/')) ? undefined : WORDS['strip-chemical'];
+}
+
+/** The sealer goes over primed areas only. */
+export const sealsPrimed = ({ op, why }: Pick<Act | Step, 'op' | 'why'>): boolean =>
+  op === 'seal' && why.some(({ code }) => code === 'S1.seal-primed');
 
 const wordsOf = (choices: readonly Act[]): string[] => choices.flatMap((act) => wordOf(act) ?? []);
 
@@ -61,7 +78,7 @@ export function refusedTitle(choices: readonly Act[], refused: Act, brokenOn: Zo
       isLastCoat(refused) && !choices.some((act) => act.op === 'prime-build' || act.op === 'prime-dtm');
     return capital([...before, word, ...(isEarlySeal ? ['no build'] : [])].join(', '));
   }
-  return `${capital(word)} straight on ${labelOf(topOf(brokenOn).kind)}`;
+  return `${capital(word.replace(ON_PRIMED, ''))} straight on ${labelOf(topOf(brokenOn).kind)}`;
 }
 
 /** What a plan lays on one zone, or takes off it, in the words of the titles; "keyed only" where nothing. */

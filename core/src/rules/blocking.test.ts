@@ -6,7 +6,6 @@ import {
   coat,
   coated,
   dusted,
-  edged,
   heard,
   level,
   plain,
@@ -60,11 +59,11 @@ describe('K3: blocking stops at the film that must stay', () => {
   test('a hollow deeper than the build is filled first', () => {
     const hollow = put(
       benchOf([{ stack: 'steel', findings: [{ kind: 'low', depthMm: 0.9 }] }]),
-      'A',
+      'all',
       clean,
       coated('epoxy', 50),
     );
-    expect(heard('K3', coat('prime-build', 'A'), hollow)[0]).toMatch(
+    expect(heard('K3', coat('prime-build', 'A/low'), hollow)[0]).toMatch(
       /hollow of 0\.9 mm is deeper than build can level \(160 µm\)/,
     );
   });
@@ -109,8 +108,15 @@ describe('K4: the last grit, and no shine', () => {
 
 test('K5: sound areas are sanded before primed ones', () => {
   const both = put(benchOf([{ stack: 'steel/old-finish:100' }, { stack: 'steel' }]), 'all', clean);
-  const dusty = put(both, 'B', coated('build', 100), soiled('dusty'));
-  expect(heard('K5', sand('abrade', 'A', 'P400'), dusty)[0]).toMatch(/^should A: Primer dust/);
+  const dusty = put(both, 'B', coated('build', 100));
+  const first = verdictsOf('K5', sand('block', 'B', 'P240', 'block'), dusty)[0];
+  expect(first).toMatchObject({ level: 'must', remedy: { op: 'abrade', zones: ['A'] } });
+  const sanded = put(dusty, 'A', scratched('P600'), soiled('dusty'));
+  expect(verdictsOf('K5', sand('block', 'B', 'P240', 'block'), sanded)[0]?.remedy).toMatchObject({
+    op: 'degrease',
+    zones: ['A'],
+  });
+  expect(heard('K5', sand('block', 'B', 'P240', 'block'), put(sanded, 'A', clean))).toEqual([]);
   expect(heard('K5', sand('abrade', 'A B', 'P400'), dusty)).toEqual([
     expect.stringMatching(/^note A: In this step A first, wiped and covered, then B/),
   ]);
@@ -144,12 +150,15 @@ describe('what borders the panel', () => {
 });
 
 test('K6: a sand-through is primed again', () => {
-  const through = put(built(60), 'A', scratched('P400'), edged('feathered'), (zone) => ({
-    ...zone,
-    spots: { mm: 20, count: 2, to: 'filler' },
-  }));
-  expect(heard('K6', coat('seal', 'A'), through)[0]).toMatch(/2 sand-through to filler/);
-  expect(heard('K6', coat('prime-build', 'A'), through)).toEqual([]);
+  const through = put(
+    benchOf([
+      { stack: 'steel/filler:900/old-finish:100', findings: [{ kind: 'rub-through', spotMm: 20, count: 2 }] },
+    ]),
+    'all',
+    clean,
+  );
+  expect(heard('K6', coat('seal', 'A/rub-through'), through)[0]).toMatch(/2 sand-through to filler/);
+  expect(heard('K6', coat('prime-build', 'A/rub-through'), through)).toEqual([]);
 });
 
 test('K2: a drawn line names the zones that it runs through', () => {

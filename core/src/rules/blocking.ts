@@ -1,23 +1,26 @@
-import { grainUm, isCoarser } from '../materials/grades.ts';
+import { grainUm, isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, isMetal, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
-import {
-  COAT_OPS,
-  LAST_OPS,
-  SAND_OPS,
-  isCoat,
-  isLastCoat,
-  isSanding,
-  leadsToBase,
-} from '../operations/act.ts';
-import { mustStay, schoolIn, sheetIn } from '../operations/context.ts';
+import { COAT_OPS, LAST_OPS, isCoat, isLastCoat, leadsToBase, type Act } from '../operations/act.ts';
+import { contextFor, mustStay, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { keptUm } from '../operations/sanding.ts';
-import { has, isFoundFinish, remembered, topOf, zoneOf, type ZoneState } from '../operations/state.ts';
+import {
+  byId,
+  has,
+  isFoundFinish,
+  keepsGrain,
+  remembered,
+  takesCoats,
+  topOf,
+  zoneOf,
+  type ZoneState,
+} from '../operations/state.ts';
 import { countOfLines, drawnLines, zonesOnLines } from '../survey/body-lines.ts';
 import { bordersOf } from '../survey/panel.ts';
+import { readArea } from '../survey/patches.ts';
 import { isSandableBuild } from './build.ts';
 import { finalGrade, finalTool, telegraphOn } from './final-grade.ts';
-import { abrade, guideCoat, scuff } from './remedies.ts';
-import { advice, fine, speaker, type Rule, type ZoneTrial, type Verdict } from './rule.ts';
+import { abrade, guideCoat, scuff, wipe, type Remedy } from './remedies.ts';
+import { advice, fine, speaker, type Rule, type Trial, type ZoneTrial, type Verdict } from './rule.ts';
 
 /** Rules of guide coat, block and last grit. */
 
@@ -50,7 +53,7 @@ export const K2: Rule = {
     if (act.tool !== 'block') return k2.must(trial, { code: 'K2.fingertips', facts: { tool: act.tool } });
     if (zone.zone.id !== act.zones[0]) return fine;
     if (drawnLines(context.panel).length > 0) {
-      const zones = act.zones.filter((id) => zonesCrossed(context.panel).has(id)).join(', ');
+      const zones = act.zones.filter((id) => zonesCrossed(context.panel).has(readArea(id).zone)).join(', ');
       return zones ? k2.note(trial, { code: 'K2.crossed', facts: { zones } }) : fine;
     }
     const lines = countOfLines(context.panel);
@@ -135,9 +138,11 @@ export const K4: Rule = {
   on: [...COAT_OPS, 'hand-over'],
   asks: 'The last grit is fine enough for the next coat, and no shine is left anywhere.',
   judge: (trial) => {
-    const { act, zone } = trial;
+    const { act, zone, context } = trial;
     const top = topOf(zone);
     if (isMetal(top.kind) || isBody(top.kind) || isRawPlastic(top.kind)) return fine;
+    if (keepsGrain(zone, context) && !top.laid)
+      return has(zone, 'shiny-grain') ? k4.must(trial, { code: 'K4.grain', facts: {} }, scuff(zone)) : fine;
     if (!leadsToBase(act)) return keyUnderPrimer(trial);
     // A coat inside its window takes the next one unsanded; sound e-coat may too (N1). What was sanded is judged.
     const isUnsanded = zone.surface.scratch === null;
@@ -149,19 +154,46 @@ export const K4: Rule = {
 
 const k5 = speaker('K5');
 
+/** Grade with which sound finish is ready for what comes, whether sealer or base. */
+function soundGrade(zone: ZoneState, act: Act, context: Context): Grade | null {
+  if (zone.role !== 'refinish') return blendGrade(context);
+  const handOver: Act = { op: 'hand-over', zones: act.zones, why: [] };
+  return finalGrade(zone, handOver, contextFor(zone, context))?.grade ?? null;
+}
+
+/** What is still to be done on sound finish before dust of primer flies; null where it is sanded and wiped. */
+function soundRemedy(zone: ZoneState, { act, panel, context }: Trial): Remedy | null {
+  const grade = soundGrade(zone, act, context);
+  const { scratch, soil } = zone.surface;
+  if (!grade || keepsGrain(zone, context)) return null;
+  if (!scratch || isCoarser(scratch.grade, grade)) return abrade(zone, grade, finalTool(context), context);
+  return soil === 'dusty' ? wipe(zone, panel, context) : null;
+}
+
+/** Sound finish that stays: neither under repair nor kept as it is. */
+const isSoundGround = (zone: ZoneState): boolean =>
+  !zone.patch &&
+  zone.role !== 'keep' &&
+  zone.edge === 'sound' &&
+  isFoundFinish(zone) &&
+  topOf(zone).kind === 'old-finish' &&
+  !zone.isSoluble &&
+  zone.open.length === (has(zone, 'hidden-edges') ? 1 : 0);
+
 export const K5: Rule = {
   id: 'K5',
-  on: SAND_OPS,
-  asks: 'Sand and wipe sound areas first, primed areas last.',
+  on: ['guide-coat', 'block'],
+  asks: 'Sound areas are sanded, wiped and covered first, primed areas last.',
   reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel } = trial;
-    if (!isSanding(act) || !isFoundFinish(zone)) return fine;
-    const dustyPrimer = panel.zones.some(
-      (other) =>
-        isSandableBuild(other) && other.surface.soil === 'dusty' && !act.zones.includes(other.zone.id),
-    );
-    return dustyPrimer ? k5.should(trial, { code: 'K5.order', facts: {} }) : fine;
+    if (zone.zone.id !== act.zones[0] || !isSandableBuild(zone) || zone.surface.scratch) return fine;
+    return byId(panel)
+      .filter(isSoundGround)
+      .flatMap((sound) => {
+        const remedy = soundRemedy(sound, trial);
+        return remedy ? k5.must(trial, { code: 'K5.order', facts: {} }, remedy) : [];
+      });
   },
 };
 
@@ -192,13 +224,11 @@ export const K6: Rule = {
   on: [...LAST_OPS, 'hand-over'],
   asks: 'A sand-through to filler or plastic is primed again before sealer or base.',
   judge: (trial) => {
-    const { act, zone } = trial;
-    if (!leadsToBase(act) || !zone.spots || topOf(zone).kind === 'ecoat') return fine;
-    if (isLastCoat(act) && isMetal(zone.spots.to)) return fine;
-    return k6.must(trial, {
-      code: 'K6.through',
-      facts: { layer: labelOf(zone.spots.to), count: zone.spots.count },
-    });
+    const { zone } = trial;
+    const { kind, laid } = topOf(zone);
+    const spots = zone.patch?.spots;
+    if (!spots || laid || !(isBody(kind) || isRawPlastic(kind))) return fine;
+    return k6.must(trial, { code: 'K6.through', facts: { layer: labelOf(kind), count: spots.count } });
   },
 };
 
@@ -207,25 +237,38 @@ const k7 = speaker('K7');
 const BLEND_GRADE = 'P800';
 const UNDER_SOLVENT = 'P600';
 
+const blendGrade = ({ target }: Context): Grade =>
+  target.base.carrier === 'solvent' ? UNDER_SOLVENT : BLEND_GRADE;
+
 export const K7: Rule = {
   id: 'K7',
   on: ['hand-over'],
-  asks: 'A blend panel is sanded P800-P1000 all over, its edges by pad; no promoter or wet bed replaces it.',
+  asks: 'A blend panel is sanded P800-P1000 all over, its edges by ultra-fine pad; no promoter and no wet bed replaces it.',
   judge: (trial) => {
     const { zone, context } = trial;
-    if (context.panel.role !== 'blend' || !isFoundFinish(zone)) return fine;
-    const coarsest = context.target.base.carrier === 'solvent' ? UNDER_SOLVENT : BLEND_GRADE;
+    if (zone.role === 'refinish' || zone.role === 'keep' || zone.patch) return fine;
     const grade = zone.surface.scratch?.grade;
-    if (!grade || isCoarser(grade, coarsest))
+    if (!grade || isCoarser(grade, blendGrade(context)))
       return k7.must(
         trial,
-        { code: 'K7.grade', facts: { grit: BLEND_GRADE, found: grade ?? 'shine' } },
-        abrade(zone, BLEND_GRADE, finalTool(context), context),
+        { code: 'K7.grade', facts: { grit: blendGrade(context), found: grade ?? 'shine' } },
+        abrade(zone, blendGrade(context), finalTool(context), context),
       );
     return has(zone, 'hidden-edges')
-      ? k7.must(trial, { code: 'K7.edges', facts: {} }, scuff(zone))
+      ? k7.must(trial, { code: 'K7.edges', facts: {} }, scuff(zone, 'ultra-fine'))
       : k7.note(trial, { code: 'K7.no-substitute', facts: {} });
   },
+};
+
+/** Colour only fades out there: an undercoat would show. On a spot of it there may be one. */
+export const K7_COATS: Rule = {
+  id: 'K7',
+  on: COAT_OPS,
+  asks: 'A blend or clear-only area gets no undercoat but on its spots; a kept area gets none at all.',
+  judge: (trial) =>
+    takesCoats(trial.zone)
+      ? fine
+      : k7.must(trial, { code: trial.zone.role === 'keep' ? 'K7.kept' : 'K7.no-coat', facts: {} }),
 };
 
 export const K7_INTO = advice(
@@ -238,4 +281,4 @@ export const K7_INTO = advice(
   },
 );
 
-export const BLOCKING_RULES: readonly Rule[] = [K1, K2, K3, K4, K5, K5_NOTES, K6, K7, K7_INTO];
+export const BLOCKING_RULES: readonly Rule[] = [K1, K2, K3, K4, K5, K5_NOTES, K6, K7, K7_COATS, K7_INTO];

@@ -1,4 +1,5 @@
-import { labelOf } from '../materials/layer-kinds.ts';
+import { isBody, labelOf } from '../materials/layer-kinds.ts';
+import type { ProductSheet } from '../materials/sheet.ts';
 import {
   COAT_OPS,
   LAST_OPS,
@@ -7,16 +8,23 @@ import {
   isCoat,
   isLaying,
   isSanding,
+  isStripping,
   leadsToBase,
 } from '../operations/act.ts';
 import { coatFilmUm } from '../operations/coating.ts';
 import { ledgeLimit, mustStay, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { blockedZone, keptUm } from '../operations/sanding.ts';
 import {
+  has,
+  heightUm,
   isFoundFinish,
+  keepsGrain,
   laidKinds,
+  soundNeighbour,
+  takesCoats,
   topOf,
   unlevelUm,
+  type Layer,
   type PanelState,
   type Scratch,
   type ZoneState,
@@ -59,13 +67,29 @@ const blockRemedy = ({ zone, act, panel, context }: Trial) => {
 
 const noBuildAtAll = (trial: ZoneTrial): readonly Verdict[] => {
   const { act, zone, context } = trial;
-  if (act.op !== 'hand-over' || zone.edge === 'sound') return fine;
+  if (act.op !== 'hand-over' || zone.patch?.finding.kind === 'rub-through') return fine;
   const { side } = schoolIn(context, 'build');
   const laid = laidKinds(zone);
   const isBuilt = laid.some((kind) => kind === 'build' || kind === 'dtm');
-  if (side !== 'always' || laid.length === 0 || isBuilt) return fine;
+  // What is only sealed over sound finish is no repair; on metal and filler a panel is blocked or it is not known.
+  const isRepair = laid.some((kind) => kind === 'epoxy' || kind === 'etch' || kind === 'filler');
+  if (side !== 'always' || !isRepair || isBuilt) return fine;
   return b1.school(trial, { code: 'school.build', facts: { side } });
 };
+
+/** Step that a thin primer or a sealer evens out as it flows, µm (default); nobody levels with epoxy (S8). */
+const EVENED_OUT_UM = 25;
+
+const foundOf = ({ stack }: ZoneState): number => heightUm({ stack: stack.filter(({ laid }) => !laid) });
+
+/** Step that was there before thin films were laid in it, µm; 0 where build or nothing was laid. */
+function stepUnderThinUm(zone: ZoneState, panel: PanelState): number {
+  if (!topOf(zone).laid || zone.patch?.isDished) return 0;
+  const neighbour = soundNeighbour(zone, panel);
+  const laid = zone.stack.filter((layer) => layer.laid && !isBody(layer.kind));
+  if (!neighbour || laid.length === 0) return 0;
+  return laid.some(({ kind }) => isThick(kind)) ? 0 : foundOf(neighbour) - foundOf(zone);
+}
 
 export const B1: Rule = {
   id: 'B1',
@@ -74,13 +98,17 @@ export const B1: Rule = {
   reads: 'neighbour',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
-    if (!leadsToBase(act)) return fine;
+    if (!leadsToBase(act) || !takesCoats(zone) || keepsGrain(zone, context)) return fine;
+    // A rough coat comes on it yet.
+    if (has(zone, 'rough-coat')) return fine;
     const limit = ledgeLimit(context);
     const isRaw = isSandableBuild(zone) && zone.surface.scratch === null;
     const nowUm = unlevelUm(zone, panel);
     // Fresh build is judged by what blocking would leave of it.
     const blockedUm = isRaw ? afterBlockingUm(trial) : 0;
-    const ledgeUm = Math.max(nowUm, blockedUm);
+    const unevenUm = Math.max(nowUm, blockedUm);
+    const thinUm = unevenUm <= limit.value ? stepUnderThinUm(zone, panel) : 0;
+    const ledgeUm = Math.max(unevenUm, thinUm > EVENED_OUT_UM ? thinUm : 0);
     const { quality } = context.target;
     const layer = labelOf(topOf(zone).kind);
     const facts = { ledgeUm, limitUm: limit.value, quality, layer };
@@ -113,6 +141,16 @@ const filmOnTopUm = (zone: ZoneState, sheetId: string): number => {
   return top.laid?.sheetId === sheetId ? top.um : 0;
 };
 
+const isThick = (kind: string): boolean => kind === 'build' || kind === 'dtm';
+
+/** Build of another product on top that has not cured yet: what goes on it dries with it as one film. */
+function wetBuildUnder(zone: ZoneState, sheet: ProductSheet, clockMin: number): Layer | null {
+  const top = topOf(zone);
+  const { laid } = top;
+  const isWet = laid !== undefined && laid.sandableAtMin !== null && clockMin < laid.sandableAtMin;
+  return isWet && laid.sheetId !== sheet.id && isThick(top.kind) && isThick(sheet.kind) ? top : null;
+}
+
 export const B2: Rule = {
   id: 'B2',
   on: OPS,
@@ -129,6 +167,18 @@ export const B2: Rule = {
           facts: { sheet: sheet.name, filmUm, maxUm: sheet.film.maxUm },
           source: 'sheet',
         });
+      const wet = wetBuildUnder(zone, sheet, panel.clockMin);
+      const maxUm = Math.max(sheet.film.maxUm, wet ? sheetIn(context, wet.laid!.sheetId).film.maxUm : 0);
+      if (wet && filmUm + wet.um > maxUm)
+        return b2.must(
+          trial,
+          {
+            code: 'B2.one-film',
+            facts: { layer: labelOf(wet.kind), filmUm: filmUm + wet.um, maxUm },
+            source: 'sheet',
+          },
+          cure(zone, context),
+        );
     }
     const { laid } = topOf(zone);
     const touches = act.op !== 'flash' && act.op !== 'cure' && act.op !== 'mask';
@@ -148,6 +198,8 @@ export const B3: Rule = {
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     if (!isSanding(act) && act.op !== 'guide-coat') return fine;
+    if (has(zone, 'soft') && !isStripping(act))
+      return b3.must(trial, { code: 'B3.soft', facts: {} }, cure(zone, context));
     const top = topOf(zone);
     const at = top.laid?.sandableAtMin ?? null;
     if (at === null || panel.clockMin >= at - 1e-9) return fine;
@@ -204,4 +256,19 @@ export const K3_LOW: Rule = {
   },
 };
 
-export const BUILD_RULES: readonly Rule[] = [B1, B2, B3, B4, B5, K3_LOW];
+export const B1_SOUND: Rule = {
+  id: 'B1',
+  on: ['prime-build', 'prime-dtm'],
+  asks: 'Build goes where something has to be levelled or filled, not over sound finish around it.',
+  judge: (trial) => {
+    const { zone, context } = trial;
+    const { wavesUm, peelUm, lowUm } = zone.surface;
+    const isLevel = Math.max(wavesUm, peelUm, lowUm) <= ledgeLimit(context).value;
+    const isSound = !zone.patch && zone.edge === 'sound' && isFoundFinish(zone) && !zone.isSoluble && isLevel;
+    return isSound && topOf(zone).kind === 'old-finish' && schoolIn(context, 'build').side !== 'always'
+      ? b1.should(trial, { code: 'B1.sound', facts: {} })
+      : fine;
+  },
+};
+
+export const BUILD_RULES: readonly Rule[] = [B1, B1_SOUND, B2, B3, B4, B5, K3_LOW];

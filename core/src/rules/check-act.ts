@@ -1,6 +1,6 @@
 import { familyOf } from '../materials/layer-kinds.ts';
 import { OPS, type Act, type OpName } from '../operations/act.ts';
-import type { Context } from '../operations/context.ts';
+import { contextFor, type Context } from '../operations/context.ts';
 import { physicalReasons } from '../operations/perform.ts';
 import { soundNeighbour, zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { BLOCKING_RULES } from './blocking.ts';
@@ -10,6 +10,7 @@ import { COMPOSITE_RULES } from './composite.ts';
 import { FILLER_RULES } from './filler.ts';
 import { FINISH_RULES } from './finish.ts';
 import { METAL_RULES } from './metal.ts';
+import { OPEN_RULES } from './open-matters.ts';
 import { PLASTIC_RULES } from './plastic.ts';
 import { SEAL_RULES } from './seal.ts';
 import { isRefusal, type Rule, type Trial, type Verdict } from './rule.ts';
@@ -25,6 +26,7 @@ export const RULES: readonly Rule[] = [
   ...BLOCKING_RULES,
   ...SEAL_RULES,
   ...CLEAN_RULES,
+  ...OPEN_RULES,
 ];
 
 /** What is physically wrong with an act, of whatever rule the operation names; heard after the rules of the trade. */
@@ -46,7 +48,10 @@ const ADVICE = rulesOn(({ isAdvice }) => isAdvice === true);
 const DECIDING = rulesOn(({ isAdvice }) => !isAdvice);
 
 const trialsOf = (act: Act, panel: PanelState, context: Context): Trial[] =>
-  act.zones.map((id) => ({ act, zone: zoneOf(panel, id), panel, context }));
+  act.zones.map((id) => {
+    const zone = zoneOf(panel, id);
+    return { act, zone, panel, context: contextFor(zone, context) };
+  });
 
 /** What each rule of an operation said, at the rule's place in the list. */
 type Said = (readonly Verdict[] | undefined)[];
@@ -125,8 +130,9 @@ export function decideAct(
   const trials = trialsOf(act, panel, context);
   const rules = DECIDING.get(act.op)!;
   if (!memory) return heard(rules, { trials });
-  const neighbour = soundNeighbour(panel);
-  const before = trials.map(({ zone }) => heardBefore(memory.hearings, zone, memory.name, neighbour));
+  const before = trials.map(({ zone }) =>
+    heardBefore(memory.hearings, zone, memory.name, soundNeighbour(zone, panel)),
+  );
   return heard(rules, { trials, before, endsAtRefusal: memory.endsAtRefusal });
 }
 

@@ -1,7 +1,7 @@
 import { isBody } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAYING_OPS, isCoat, isLaying } from '../operations/act.ts';
 import { sheetIn } from '../operations/context.ts';
-import { has, topOf } from '../operations/state.ts';
+import { has, isBare, isOpenBody, topOf, type ZoneState } from '../operations/state.ts';
 import { BORDER_PLANS, bordersOf } from '../survey/panel.ts';
 import { mask, removeParts, tack, wash, wipe } from './remedies.ts';
 import { advice, fine, speaker, type Rule, type Trial, type ZoneTrial, type Verdict } from './rule.ts';
@@ -46,6 +46,18 @@ function maskNotes(trial: ZoneTrial): readonly Verdict[] {
   ];
 }
 
+/** Open filler takes up liquid: it is blown off and tacked, never wiped wet. */
+const isBlownOff = (zone: ZoneState): boolean => isBody(topOf(zone).kind) && zone.surface.soil === 'dusty';
+
+/**
+ * Masking stays clean when the dust is over. Bare metal is the exception: its time starts when it is sanded, so
+ * what is around it is masked first.
+ */
+function isReadyForMasking({ act, panel }: Trial): boolean {
+  const coated = panel.zones.filter(({ zone }) => act.zones.includes(zone.id));
+  return coated.some(isBare) || coated.every((zone) => zone.surface.soil === 'clean' || isBlownOff(zone));
+}
+
 export const C1: Rule = {
   id: 'C1',
   on: [...LAYING_OPS, 'degrease', 'antistatic-wipe', 'temper', 'wash', 'mask', 'hand-over'],
@@ -61,26 +73,22 @@ export const C1: Rule = {
         ? fine
         : c1.must(trial, { code: 'C1.dust', facts: {} }, wipe(zone, panel, context));
     if (!isLaying(act)) {
-      if (soil === 'grime') return c1.must(trial, { code: 'C1.wash', facts: {} }, wash(panel));
+      if (soil === 'grime' && !isOpenBody(zone))
+        return c1.must(trial, { code: 'C1.wash', facts: {} }, wash(panel));
       return has(zone, 'glue') ? c1.note(trial, { code: 'C1.glue', facts: {} }) : fine;
     }
-    // Open filler takes up liquid: it is blown off and tacked, never wiped wet.
-    const isOpenBody = isBody(topOf(zone).kind) && soil === 'dusty';
-    if (soil !== 'clean' && !isOpenBody)
+    const sheet = sheetIn(context, act.sheetId);
+    if (soil !== 'clean' && !isBlownOff(zone))
       return c1.must(
         trial,
         { code: soil === 'dusty' ? 'C1.dust' : 'C1.degrease', facts: {} },
         wipe(zone, panel, context),
       );
     if (!isCoat(act)) return fine;
-    if (!panel.isMasked)
-      return c1.must(
-        trial,
-        { code: 'C1.mask', facts: { sheet: sheetIn(context, act.sheetId).name } },
-        mask(panel),
-      );
+    if (!panel.isMasked && isReadyForMasking(trial))
+      return c1.must(trial, { code: 'C1.mask', facts: { sheet: sheet.name } }, mask(panel));
     if (isTacked) return fine;
-    return c1.must(trial, { code: isOpenBody ? 'C1.open-filler' : 'C1.tack', facts: {} }, tack(zone));
+    return c1.must(trial, { code: isBlownOff(zone) ? 'C1.open-filler' : 'C1.tack', facts: {} }, tack(zone));
   },
 };
 

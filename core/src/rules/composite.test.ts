@@ -44,7 +44,7 @@ describe('GP2: never into the cloth', () => {
 
 test('GP2: a broken laminate is mended before any coat', () => {
   const broken = benchOf([{ stack: 'fiberglass', findings: [{ kind: 'hole', lengthMm: 60 }] }]);
-  expect(verdictsOf('GP2', coat('prime-epoxy', 'A'), broken)[0]?.remedy).toMatchObject({
+  expect(verdictsOf('GP2', coat('prime-epoxy', 'A/hole'), broken)[0]?.remedy).toMatchObject({
     op: 'laminate-repair',
   });
   expect(heard('GP2', coat('prime-epoxy', 'A'), raw())).toEqual([]);

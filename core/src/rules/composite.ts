@@ -1,9 +1,9 @@
 import { isCoarser, type Grade } from '../materials/grades.ts';
 import { familyOf, labelOf } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isSanding } from '../operations/act.ts';
-import { has, isRawComposite, topOf } from '../operations/state.ts';
+import { has, isFoundFinish, isRawComposite, topOf } from '../operations/state.ts';
 import { heatVerdicts } from './heat.ts';
-import { lookAgain, mendLaminate, wipe } from './remedies.ts';
+import { lookAgain, mendLaminate, strip, wipe } from './remedies.ts';
 import { advice, fine, speaker, type Rule } from './rule.ts';
 
 /** Rules of fiberglass. */
@@ -32,15 +32,20 @@ const COARSEST: Grade = 'P180';
 export const GP2: Rule = {
   id: 'GP2',
   only: 'composite',
-  on: [...SAND_OPS, ...COAT_OPS],
+  on: [...SAND_OPS, ...COAT_OPS, 'hand-over'],
   asks: 'Fiberglass is sanded P180 to P320, never into the cloth; a broken laminate is mended first.',
   judge: (trial) => {
-    const { act, zone } = trial;
-    const isComposite = familyOf(zone.stack[0]!.kind) === 'composite';
-    if (isCoat(act))
-      return isComposite && zone.damage
-        ? gp2.must(trial, { code: 'GP2.mend', facts: { lengthMm: zone.damage.lengthMm } }, mendLaminate(zone))
-        : fine;
+    const { act, zone, context } = trial;
+    if (isCoat(act) || act.op === 'hand-over') {
+      if (!has(zone, 'break')) return fine;
+      if (isFoundFinish(zone))
+        return gp2.must(
+          trial,
+          { code: 'GP2.bare', facts: { layer: labelOf(topOf(zone).kind) } },
+          strip([zone], context),
+        );
+      return gp2.must(trial, { code: 'GP2.mend', facts: {} }, mendLaminate(zone));
+    }
     if (!isSanding(act) || act.op === 'feather' || act.op === 'scuff') return fine;
     const sanded = act.op === 'strip-sand' ? zone.stack[0]! : topOf(zone);
     if (familyOf(sanded.kind) !== 'composite' || !isCoarser(act.grades[0], COARSEST)) return fine;

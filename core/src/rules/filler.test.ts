@@ -14,16 +14,17 @@ import {
 
 const low = (depthMm: number) => [{ kind: 'low', depthMm }];
 const hollow = (stack: string, depthMm = 1, around = {}) =>
-  put(benchOf([{ stack, findings: low(depthMm) }], around), 'A', clean);
+  put(benchOf([{ stack, findings: low(depthMm) }], around), 'all', clean);
+const DENT = 'A/low';
 const onMetal = { shop: { schools: { filler: 'on-metal' } } };
 
 describe('F1: filler over cured, abraded epoxy or on abraded metal', () => {
   const epoxied = (sandableAtMin: number) =>
-    put(hollow('steel'), 'A', coated('epoxy', 50, { sandableAtMin }), scratched('P180', 'machine'));
+    put(hollow('steel'), DENT, coated('epoxy', 50, { sandableAtMin }), scratched('P180', 'machine'));
   test('over cured, abraded epoxy it is the default school', () =>
-    expect(heard('F1', body('fill', 'A'), epoxied(0))).toEqual([]));
+    expect(heard('F1', body('fill', DENT), epoxied(0))).toEqual([]));
   test('not over epoxy that is still soft: it is left to cure', () => {
-    expect(verdictsOf('F1', body('fill', 'A'), epoxied(600))[0]).toMatchObject({
+    expect(verdictsOf('F1', body('fill', DENT), epoxied(600))[0]).toMatchObject({
       level: 'must',
       reason: { code: 'F1.uncured' },
       remedy: { op: 'cure' },
@@ -32,42 +33,52 @@ describe('F1: filler over cured, abraded epoxy or on abraded metal', () => {
   test('metal is keyed P80, coarser than for epoxy', () => {
     const [verdict] = verdictsOf(
       'F1',
-      body('fill', 'A'),
-      put(hollow('steel', 1, onMetal), 'A', scratched('P180', 'machine')),
+      body('fill', DENT),
+      put(hollow('steel', 1, onMetal), DENT, scratched('P180', 'machine')),
     );
     expect(verdict).toMatchObject({ level: 'must', remedy: { op: 'abrade', grades: ['P80'] } });
   });
   test('on metal it is a school, which the shop may choose', () => {
     const keyed = (around = {}) =>
-      heard('F1', body('fill', 'A'), put(hollow('steel', 1, around), 'A', scratched('P80', 'machine')));
-    expect(keyed()).toEqual([expect.stringMatching(/^school A/)]);
+      heard('F1', body('fill', DENT), put(hollow('steel', 1, around), DENT, scratched('P80', 'machine')));
+    expect(keyed()).toEqual([expect.stringMatching(/^school A\/low/)]);
     expect(keyed(onMetal)).toEqual([]);
   });
-  test('filler that is found on metal may stay, as a school', () => {
-    expect(heard('F1', plain('inspect', 'A'), benchOf([{ stack: 'steel/filler:800' }]))).toEqual([
-      expect.stringMatching(/^school A/),
-    ]);
-    expect(heard('F1', plain('inspect', 'A'), benchOf([{ stack: 'steel/filler:800' }], onMetal))).toEqual([]);
+  test('filler that is found and sound stays, whatever the school of new work', () => {
+    for (const around of [{}, onMetal])
+      expect(heard('F1', plain('inspect', 'A'), benchOf([{ stack: 'steel/filler:800' }], around))).toEqual(
+        [],
+      );
   });
 });
 
 describe('F2: never over etch or a finish', () => {
   test('etch', () =>
-    expect(heard('F2', body('fill', 'A'), put(hollow('steel'), 'A', coated('etch', 8)))[0]).toMatch(
-      /never lies over etch/,
+    expect(heard('F2', body('fill', DENT), put(hollow('steel'), DENT, coated('etch', 8)))[0]).toMatch(
+      /does not allow it over etch/,
     ));
-  test('old finish', () =>
-    expect(heard('F2', body('fill', 'A'), hollow('steel/old-finish:100'))[0]).toMatch(
-      /never lies over old finish/,
-    ));
+  test('old finish under a dent is ground away first', () => {
+    const [verdict] = verdictsOf('F2', body('fill', DENT), hollow('steel/old-finish:100'));
+    expect(verdict).toMatchObject({
+      reason: { code: 'F2.over' },
+      remedy: { op: 'strip-sand', zones: [DENT] },
+    });
+  });
+  test('filler found on finish is never kept', () => {
+    const found = benchOf([{ stack: 'steel/old-finish:100/filler:600' }]);
+    expect(verdictsOf('F2', plain('inspect', 'A'), found)[0]).toMatchObject({
+      level: 'must',
+      remedy: { op: 'strip-sand' },
+    });
+  });
   test('epoxy is fine', () =>
-    expect(heard('F2', body('fill', 'A'), put(hollow('steel'), 'A', coated('epoxy', 50)))).toEqual([]));
+    expect(heard('F2', body('fill', DENT), put(hollow('steel'), DENT, coated('epoxy', 50)))).toEqual([]));
 });
 
 describe('F3: inside the sheet’s thickness', () => {
-  test('3 mm may', () => expect(heard('F3', body('fill', 'A'), hollow('steel', 3))).toEqual([]));
+  test('3 mm may', () => expect(heard('F3', body('fill', DENT), hollow('steel', 3))).toEqual([]));
   test('3.1 mm may not', () =>
-    expect(heard('F3', body('fill', 'A'), hollow('steel', 3.1))[0]).toMatch(
+    expect(heard('F3', body('fill', DENT), hollow('steel', 3.1))[0]).toMatch(
       /3\.1 mm of filler, at most 3 mm/,
     ));
 });
@@ -135,8 +146,8 @@ describe('F7: pinholes are glazed before primer', () => {
 });
 
 test('F4: the hardener share of the sheet is said where filler or glaze is mixed', () => {
-  expect(heard('F4', body('fill', 'A'), hollow('steel'))[0]).toMatch(
-    /^note A: Hardener 2% by mass, from 1% to 3%/,
+  expect(heard('F4', body('fill', DENT), hollow('steel'))[0]).toMatch(
+    /^note A\/low: Hardener 2% by mass, from 1% to 3%/,
   );
   expect(heard('F4', body('plastic-repair', 'A'), hollow('plastic-rigid'))).toEqual([]);
 });

@@ -1,5 +1,5 @@
 import { isCoarser, type Grade } from '../materials/grades.ts';
-import { isBody, isMetal, labelOf } from '../materials/layer-kinds.ts';
+import { isBody, isMetal, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
 import {
   BODY_OPS,
   COAT_OPS,
@@ -7,18 +7,27 @@ import {
   isBodywork,
   isCoat,
   isSanding,
+  leadsToBase,
   type BodyAct,
 } from '../operations/act.ts';
 import { bodyFilmUm, liftsOf } from '../operations/bodywork.ts';
-import { figuresIn, bodyFiller, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import {
+  contextFor,
+  figuresIn,
+  bodyFiller,
+  ruleIn,
+  schoolIn,
+  sheetIn,
+  type Context,
+} from '../operations/context.ts';
 import { SANDABLE_CONVERSION } from '../operations/curing.ts';
-import { has, isBare, topOf, type ZoneState } from '../operations/state.ts';
+import { byId, has, isBare, isFoundFinish, isOpenBody, topOf, type ZoneState } from '../operations/state.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
 import { sinkBackUm } from '../surface/sink-back.ts';
 import { glossLimitUm } from '../surface/telegraph.ts';
 import type { Source } from '../wording/reason.ts';
-import { abrade, bodyWork, cure, shape } from './remedies.ts';
-import { advice, fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
+import { abrade, bodyWork, cure, grindOut, shape, sheetFor, strip } from './remedies.ts';
+import { advice, fine, speaker, type Rule, type Trial, type Verdict, type ZoneTrial } from './rule.ts';
 
 /** Rules of filler and glaze. */
 
@@ -29,7 +38,8 @@ const keyForFiller = (trial: Trial, act: BodyAct): readonly Verdict[] => {
   const { zone, panel, context } = trial;
   const top = topOf(zone);
   const range = sheetIn(context, act.sheetId).over[top.kind];
-  if (!range) return fine;
+  // Paste goes on fresh promoter as it is; the plastic under it was ground before.
+  if (!range || top.kind === 'promoter') return fine;
   if (top.laid && top.laid.sandableAtMin !== null && panel.clockMin < top.laid.sandableAtMin)
     return f1.must(trial, { code: 'F1.uncured', facts: { layer: labelOf(top.kind) } }, cure(zone, context));
   const grade = zone.surface.scratch?.grade;
@@ -48,36 +58,37 @@ const keyForFiller = (trial: Trial, act: BodyAct): readonly Verdict[] => {
 
 export const F1: Rule = {
   id: 'F1',
-  on: ['fill', 'inspect'],
+  on: ['fill'],
   asks: 'Filler goes over cured, abraded epoxy or on metal abraded P40-P80: the shop chooses.',
   reads: 'panel',
   judge: (trial) => {
     const { act, zone, context } = trial;
+    // A school is about new work: filler that is there and sound stays whatever it lies on.
+    if (act.op !== 'fill' || !isMetal(zone.stack[0]!.kind))
+      return act.op === 'fill' ? keyForFiller(trial, act) : fine;
     const { side } = schoolIn(context, 'filler');
-    if (act.op === 'inspect' && has(zone, 'found-body'))
-      return side === 'over-epoxy'
-        ? f1.school(trial, { code: 'school.filler', facts: { side, done: 'on metal' } })
-        : fine;
-    if (act.op !== 'fill') return fine;
     const done = isBare(zone) ? 'on-metal' : 'over-epoxy';
     const deviates =
-      done === side ? fine : f1.school(trial, { code: 'school.filler', facts: { side, done } });
+      done === side || isOpenBody(zone)
+        ? fine
+        : f1.school(trial, { code: 'school.filler', facts: { side, done } });
     return [...keyForFiller(trial, act), ...deviates];
   },
 };
 
 const f2 = speaker('F2');
-const NO_FILLER_OVER = new Set<string>(['etch', 'old-finish', 'old-finish-soluble']);
 
 export const F2: Rule = {
   id: 'F2',
-  on: ['fill'],
+  on: ['fill', 'inspect', ...COAT_OPS],
   asks: 'Filler never over etch, one-pack primer or a finish; its edge ends on metal or epoxy.',
   judge: (trial) => {
-    const { act, zone } = trial;
-    const kind = topOf(zone).kind;
-    if (act.op !== 'fill' || !NO_FILLER_OVER.has(kind)) return fine;
-    return f2.must(trial, { code: 'F2.over', facts: { layer: labelOf(kind) } });
+    const { act, zone, context } = trial;
+    if (has(zone, 'bad-ground')) return f2.must(trial, { code: 'F2.found', facts: {} }, grindOut([zone]));
+    if (act.op !== 'fill' || !isFoundFinish(zone)) return fine;
+    const { kind } = topOf(zone);
+    if (kind in sheetIn(context, act.sheetId).over) return fine;
+    return f2.must(trial, { code: 'F2.over', facts: { layer: labelOf(kind) } }, strip([zone], context));
   },
 };
 
@@ -124,10 +135,11 @@ const f5 = speaker('F5');
 
 export const F5: Rule = {
   id: 'F5',
-  on: SAND_OPS,
-  asks: 'Filler is sanded dry.',
+  on: [...SAND_OPS, 'wash'],
+  asks: 'Filler is sanded dry, and no water touches it while it is open.',
   judge: (trial) => {
     const { act, zone } = trial;
+    if (act.op === 'wash') return isOpenBody(zone) ? f5.must(trial, { code: 'F5.water', facts: {} }) : fine;
     if (!isSanding(act) || !isBody(topOf(zone).kind)) return fine;
     return act.isWet || act.tool === 'wet-hand' ? f5.must(trial, { code: 'F5.wet', facts: {} }) : fine;
   },
@@ -176,11 +188,47 @@ export const F6: Rule = {
   },
 };
 
+/** Open filler that still makes dust or takes glaze: pinholes, or a scratch coarser than its last grade. */
+const isUnfinished = (zone: ZoneState, target: Grade): boolean => {
+  const grade = zone.surface.scratch?.grade;
+  return zone.surface.hasPinholes || !grade || isCoarser(grade, target);
+};
+
+/** Filler beside it is glazed, shaped and finished before primer stands there fresh to catch its dust. */
+export const FILLER_FIRST: Rule = {
+  id: 'F6',
+  on: COAT_OPS,
+  asks: 'Filler dust is over before fresh primer stands beside it.',
+  reads: 'panel',
+  judge: (trial) => {
+    const { act, zone, panel, context } = trial;
+    if (!isCoat(act) || act.op === 'promote' || zone.zone.id !== act.zones[0]) return fine;
+    const open = byId(panel).filter((other) => isOpenBody(other) && !act.zones.includes(other.zone.id));
+    return open.flatMap((other) => {
+      const { grade } = fillerFinish(contextFor(other, context));
+      if (!isUnfinished(other, grade)) return [];
+      const glaze = other.surface.hasPinholes ? sheetFor(context, 'glaze', [topOf(other).kind]) : undefined;
+      const remedy = glaze ? bodyWork('glaze', other, glaze) : shape(other, grade, context);
+      return f6.must(trial, { code: 'F6.first', facts: { grit: grade } }, remedy);
+    });
+  },
+};
+
 const f7 = speaker('F7');
+
+const leftOpen = (trial: ZoneTrial): readonly Verdict[] => f7.must(trial, { code: 'F7.pinholes', facts: {} });
+
+/** Pinholes in a joint: sealer over sealer. */
+const sealedAgain = (trial: ZoneTrial): readonly Verdict[] => {
+  const sheet = sheetFor(trial.context, 'seam', ['seam']);
+  return sheet
+    ? f7.must(trial, { code: 'F7.joint', facts: {} }, bodyWork('seam-seal', trial.zone, sheet))
+    : leftOpen(trial);
+};
 
 export const F7: Rule = {
   id: 'F7',
-  on: [...COAT_OPS, 'glaze'],
+  on: [...COAT_OPS, 'glaze', 'hand-over'],
   asks: 'Pinholes are opened, blown out, glazed and levelled before primer.',
   judge: (trial) => {
     const { act, zone, context } = trial;
@@ -191,11 +239,21 @@ export const F7: Rule = {
         ? fine
         : f7.must(trial, { code: 'F7.thick', facts: { glazeUm, maxUm: most.value }, source: most.source });
     }
-    if (!isCoat(act) || !zone.surface.hasPinholes || isMetal(topOf(zone).kind)) return fine;
+    const { kind: topKind } = topOf(zone);
+    if (!zone.surface.hasPinholes || isMetal(topKind) || act.op === 'promote') return fine;
+    // Glaze holds on primed plastic, not on raw: primer first.
+    if (isRawPlastic(topKind) || topKind === 'promoter') return leadsToBase(act) ? leftOpen(trial) : fine;
+    if (topKind === 'seam') return sealedAgain(trial);
     const sheet = [...context.shelf.values()].find(({ kind }) => kind === 'glaze');
+    if (isFoundFinish(zone) && sheet && !(topOf(zone).kind in sheet.over))
+      return f7.must(
+        trial,
+        { code: 'F7.under', facts: { layer: labelOf(topOf(zone).kind) } },
+        strip([zone], context),
+      );
     if (!sheet) return f7.must(trial, { code: 'F7.no-glaze', facts: {} });
     return f7.must(trial, { code: 'F7.pinholes', facts: {} }, bodyWork('glaze', zone, sheet));
   },
 };
 
-export const FILLER_RULES: readonly Rule[] = [F1, F2, F3, F4, F5, F6, F7];
+export const FILLER_RULES: readonly Rule[] = [F1, F2, F3, F4, F5, F6, FILLER_FIRST, F7];

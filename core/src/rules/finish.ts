@@ -1,8 +1,20 @@
-import { familyOf, labelOf } from '../materials/layer-kinds.ts';
+import { labelOf } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying } from '../operations/act.ts';
 import { sagOf } from '../operations/coating.ts';
 import { ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
-import { has, isFoundFinish, topOf, type PanelState, type ZoneState } from '../operations/state.ts';
+import {
+  byId,
+  foundFilmUm,
+  groundOf,
+  has,
+  isBare,
+  isFoundFinish,
+  takesCoats,
+  topOf,
+  type PanelState,
+  type ZoneState,
+} from '../operations/state.ts';
+import { topKindOf } from '../survey/zone-facts.ts';
 import { spotFacts, spotProblem } from './metal.ts';
 import { abrade, feather, rub, strip, wipe } from './remedies.ts';
 import { fine, speaker, type Rule, type ZoneTrial } from './rule.ts';
@@ -11,14 +23,9 @@ import { fine, speaker, type Rule, type ZoneTrial } from './rule.ts';
 
 const o1 = speaker('O1');
 
-const foundFilmUm = (zone: ZoneState): number =>
-  zone.stack.reduce(
-    (sum, layer) => (familyOf(layer.kind) === 'finish' && !layer.laid ? sum + layer.um : sum),
-    0,
-  );
-
 const unsoundPercent = (panel: PanelState, panelM2: number): number =>
-  (panel.zones.reduce((sum, zone) => sum + zone.unsoundShare * zone.zone.areaM2, 0) / panelM2) * 100;
+  (panel.zones.reduce((sum, zone) => sum + (has(zone, 'unsound') ? zone.extent.openM2 : 0), 0) / panelM2) *
+  100;
 
 export const O1: Rule = {
   id: 'O1',
@@ -36,7 +43,7 @@ export const O1: Rule = {
         { code: 'O1.thick', facts: { filmUm, limitUm: filmLimit.value }, source: filmLimit.source },
         strip([zone], context),
       );
-    if (zone.unsoundShare === 0) return fine;
+    if (!has(zone, 'unsound')) return fine;
     const wide = ruleIn(context, 'stripPanelSharePercent');
     const sharePercent = unsoundPercent(panel, context.panel.areaM2);
     if (sharePercent <= wide.value)
@@ -45,7 +52,7 @@ export const O1: Rule = {
         { code: 'O1.local', facts: { sharePercent, limitPercent: wide.value }, source: wide.source },
         strip([zone], context),
       );
-    const finishes = panel.zones.filter(isFoundFinish);
+    const finishes = panel.zones.filter((other) => isFoundFinish(other) && other.role !== 'keep');
     return o1.must(
       trial,
       { code: 'O1.panel', facts: { sharePercent, limitPercent: wide.value }, source: wide.source },
@@ -68,7 +75,7 @@ export const O2: Rule = {
       const isolates =
         isCoat(act) && act.op === 'prime-epoxy' && (act.coats[zone.zone.id] ?? 1) >= ISOLATING_COATS;
       return isolates
-        ? fine
+        ? o2.should(trial, { code: 'O2.isolated', facts: {} })
         : o2.must(trial, { code: 'O2.isolate', facts: { layer: labelOf(topOf(zone).kind) } });
     }
     if (!isCoat(act)) return fine;
@@ -110,16 +117,45 @@ export const O3: Rule = {
 
 const o4 = speaker('O4');
 
+/** Finish that stays around an area: where all is stripped nothing has an edge. */
+const hasFinishBeside = (zone: ZoneState, panel: PanelState): boolean => {
+  const ground = groundOf(zone, panel);
+  return ground ? isFoundFinish(ground) : panel.zones.some((other) => !other.patch && isFoundFinish(other));
+};
+
 export const O4: Rule = {
   id: 'O4',
-  on: COAT_OPS,
+  on: [...COAT_OPS, 'hand-over'],
   asks: 'Edges of old finish are feathered, and primer reaches past the feather.',
+  reads: 'panel',
   judge: (trial) => {
-    const { act, zone, context } = trial;
-    if (!isCoat(act) || zone.edge !== 'raw') return fine;
+    const { act, zone, panel, context } = trial;
+    if (zone.edge !== 'raw' || act.op === 'promote') return fine;
+    // An edge within one zone, found as such, has its finish on both sides.
+    if (!hasFinishBeside(zone, panel) && !isFoundFinish(zone)) return fine;
     const width = ruleIn(context, 'featherMmPerLayer');
     const facts = { layerMm: width.value, overlapMm: ruleIn(context, 'primerOverlapMm').value };
-    return o4.must(trial, { code: 'O4.feather', facts, source: width.source }, feather(zone));
+    return o4.must(trial, { code: 'O4.feather', facts, source: width.source }, feather(zone, context));
+  },
+};
+
+/** Edges elsewhere on the panel are cut before fresh primer stands beside their dust. */
+export const O4_TOGETHER: Rule = {
+  id: 'O4',
+  on: COAT_OPS,
+  asks: 'All raw edges of the panel are feathered before the first primer.',
+  reads: 'panel',
+  judge: (trial) => {
+    const { act, zone, panel, context } = trial;
+    if (zone.zone.id !== act.zones[0] || act.op === 'promote') return fine;
+    const isRaw = (state: ZoneState): boolean =>
+      state.edge === 'raw' &&
+      takesCoats(state) &&
+      !act.zones.includes(state.zone.id) &&
+      (hasFinishBeside(state, panel) || isFoundFinish(state));
+    return byId(panel)
+      .filter(isRaw)
+      .flatMap((other) => o4.must(trial, { code: 'O4.together', facts: {} }, feather(other, context)));
   },
 };
 
@@ -173,15 +209,16 @@ export const N3: Rule = {
   asks: 'Cut-throughs in e-coat get the treatment of bare metal.',
   judge: (trial) => {
     const { act, zone } = trial;
-    if (topOf(zone).kind !== 'ecoat' || !zone.spots) return fine;
+    const spots = zone.patch?.spots;
+    if (!spots || !isBare(zone) || topKindOf(zone.zone) !== 'ecoat') return fine;
     if (act.op === 'hand-over')
-      return n3.must(trial, { code: 'N3.uncovered', facts: { count: zone.spots.count } });
+      return n3.must(trial, { code: 'N3.uncovered', facts: { count: spots.count } });
     if (!spotProblem(trial)) return fine;
     return n3.must(trial, {
       code: 'N3.cut-through',
-      facts: { ...spotFacts(trial), layer: labelOf(zone.spots.to) },
+      facts: { ...spotFacts(trial), layer: labelOf(topOf(zone).kind) },
     });
   },
 };
 
-export const FINISH_RULES: readonly Rule[] = [O1, O2, O3, O4, O5, N1, N2, N3];
+export const FINISH_RULES: readonly Rule[] = [O1, O2, O3, O4, O4_TOGETHER, O5, N1, N2, N3];

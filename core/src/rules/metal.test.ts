@@ -42,16 +42,19 @@ describe('M1: bare metal gets a corrosion-resisting first coat', () => {
       benchOf([
         { stack: 'steel/old-finish:100', areaM2: 2, findings: [{ kind: 'rub-through', spotMm, count }] },
       ]),
-      'A',
+      'all',
       clean,
       scratched('P400'),
     );
+  const SPOTS = 'A/rub-through';
   test('sealer covers small rub-through spots and no larger ones', () => {
-    expect(heard('M1', coat('seal', 'A'), rubbed(30, 3))).toEqual([]);
-    expect(heard('M1', coat('seal', 'A'), rubbed(60, 1))[0]).toMatch(/1 rub-through spots of 60 mm/);
+    expect(heard('M1', coat('seal', SPOTS), rubbed(30, 3))).toEqual([]);
+    expect(heard('M1', coat('seal', SPOTS), rubbed(60, 1))[0]).toMatch(/1 rub-through spots of 60 mm/);
   });
   test('many small spots together are too much', () => {
-    expect(heard('M1', coat('seal', 'A'), rubbed(50, 60))[0]).toMatch(/5.89 ?% of the panel|6% of the panel/);
+    expect(heard('M1', coat('seal', SPOTS), rubbed(50, 60))[0]).toMatch(
+      /5.89 ?% of the panel|6% of the panel/,
+    );
   });
 });
 
@@ -249,6 +252,6 @@ describe('stripping', () => {
     expect(verdictsOf('M1', coat('prime-build', 'A'), open)[0]?.remedy).toMatchObject({ op: 'seam-seal' });
     const none = benchOf(STEEL, { without: ['seam'] });
     const bare = put(none, 'A', clean, coated('epoxy', 50), (zone) => raise(zone, 'joint'));
-    expect(heard('M1', coat('prime-build', 'A'), bare)[0]).toMatch(/no seam sealer on the shelf/);
+    expect(heard('M1', coat('seal', 'A'), bare)[0]).toMatch(/no seam sealer on the shelf/);
   });
 });

@@ -1,10 +1,38 @@
 import { dewMarginOf } from '../climate/dew-margin.ts';
 import { isCoarser, type Grade } from '../materials/grades.ts';
-import { isBody, isMetal, labelOf, type LayerKind } from '../materials/layer-kinds.ts';
-import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying, isSanding, type Act } from '../operations/act.ts';
+import { isBody, labelOf, type LayerKind } from '../materials/layer-kinds.ts';
+import type { ProductSheet } from '../materials/sheet.ts';
+import {
+  COAT_OPS,
+  LAYING_OPS,
+  SAND_OPS,
+  isCoat,
+  isLastCoat,
+  isLaying,
+  isSanding,
+  leadsToBase,
+  type Act,
+} from '../operations/act.ts';
 import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
-import { has, isBare, isUnprimedPlastic, topOf, type ZoneState } from '../operations/state.ts';
-import { ZINC_GRADE, abrade, bodyWork, isLargeFlat, mask, removeRust, sheetFor, wash } from './remedies.ts';
+import { sectionsOf } from '../operations/cleaning.ts';
+import { freshSheets, nightOf } from '../operations/curing.ts';
+import { has, isBare, isOpenBody, isUnprimedPlastic, topOf } from '../operations/state.ts';
+import { spotShareOf } from '../survey/patches.ts';
+import {
+  ZINC_GRADE,
+  abrade,
+  blast,
+  bodyWork,
+  condition,
+  isLargeFlat,
+  mask,
+  mayBlast,
+  removeRust,
+  repairMetal,
+  sheetFor,
+  strip,
+  wash,
+} from './remedies.ts';
 import { advice, fine, speaker, type Rule, type Trial, type ZoneTrial, type Verdict } from './rule.ts';
 
 /** Rules of bare metal. */
@@ -18,29 +46,31 @@ const METAL_GRADES: Partial<Record<LayerKind, Grade>> = {
 };
 const metalGrade = (kind: LayerKind): Grade => METAL_GRADES[kind] ?? STEEL_GRADE;
 const UNDER_FILLER: Grade = 'P80';
+/** Scratch that a small bare spot gets under a coat whose sheet names no bare metal (default). */
+const SPOT_RANGE = { coarsest: 'P80', finest: 'P320' } as const;
 const gradeUnder = (act: Act, kind: LayerKind): Grade =>
   act.op === 'fill' ? UNDER_FILLER : metalGrade(kind);
 
-/** Share of the panel that rub-through spots take, percent. */
-const spotSharePercent = ({ spots }: ZoneState, context: Context): number =>
-  spots ? ((spots.count * Math.PI * (spots.mm / 1000) ** 2) / 4 / context.panel.areaM2) * 100 : 0;
+/** Share of the panel that all small bare spots take together, percent. */
+const spotSharePercent = ({ panel }: Context): number => spotShareOf(panel) * 100;
 
-/** Whether the spots are small enough, and the product willing, to be covered without a corrosion coat. */
+/** Whether bare spots are too large, or the product unwilling, to be covered without a corrosion coat; null if all is well. */
 export function spotProblem({ zone, act, context }: ZoneTrial): 'size' | 'sheet' | null {
-  if (!zone.spots || !isCoat(act)) return null;
+  const spots = zone.patch?.spots;
+  if (!spots || !isBare(zone) || !isCoat(act)) return null;
   const sheet = sheetIn(context, act.sheetId);
   if (sheet.resistsCorrosion) return null;
   const tooLarge =
-    zone.spots.mm > ruleIn(context, 'bareSpotMm').value ||
-    spotSharePercent(zone, context) > ruleIn(context, 'bareSpotSharePercent').value;
+    spots.mm > ruleIn(context, 'bareSpotMm').value ||
+    spotSharePercent(context) > ruleIn(context, 'bareSpotSharePercent').value;
   if (tooLarge) return 'size';
   return sheet.coversBareSpots ? null : 'sheet';
 }
 
 export const spotFacts = ({ zone, context }: ZoneTrial) => ({
-  spotMm: zone.spots?.mm ?? 0,
-  count: zone.spots?.count ?? 0,
-  sharePercent: spotSharePercent(zone, context),
+  spotMm: zone.patch?.spots?.mm ?? 0,
+  count: zone.patch?.spots?.count ?? 0,
+  sharePercent: spotSharePercent(context),
   limitMm: ruleIn(context, 'bareSpotMm').value,
   limitPercent: ruleIn(context, 'bareSpotSharePercent').value,
 });
@@ -52,13 +82,37 @@ const FIRST_COAT: Partial<Record<Act['op'], string>> = {
   'prime-dtm': 'dtm',
 };
 
-/** A joint whose sealer was stripped lets water creep under whatever covers it. */
+/** An open joint lets water creep under whatever covers it: it is sealed over the first coat that sealer may lie on. */
 const openJoint = (trial: ZoneTrial): readonly Verdict[] => {
-  const { zone, context } = trial;
+  const { act, zone, context } = trial;
   const sheet = sheetFor(context, 'seam', [topOf(zone).kind]);
-  return sheet
-    ? m1.must(trial, { code: 'M1.joint', facts: {} }, bodyWork('seam-seal', zone, sheet))
+  if (sheet) return m1.must(trial, { code: 'M1.joint', facts: {} }, bodyWork('seam-seal', zone, sheet));
+  return !leadsToBase(act)
+    ? fine
     : m1.must(trial, { code: 'M1.no-seam', facts: { layer: labelOf(topOf(zone).kind) } });
+};
+
+const unprotected = (trial: ZoneTrial, sheet: ProductSheet): readonly Verdict[] =>
+  m1.must(trial, {
+    code: 'M1.bare',
+    facts: { sheet: sheet.name, layer: labelOf(topOf(trial.zone).kind) },
+    source: 'sheet',
+  });
+
+/** A sealer, a build or wet-on-wet over small spots: as far as size, number and sheet allow. */
+const overSpots = (trial: ZoneTrial): readonly Verdict[] => {
+  const { zone, context } = trial;
+  const problem = spotProblem(trial);
+  if (!problem) return fine;
+  if (problem === 'sheet') {
+    const { act } = trial;
+    return isCoat(act) ? unprotected(trial, sheetIn(context, act.sheetId)) : fine;
+  }
+  return m1.must(trial, {
+    code: 'M1.spots',
+    facts: { ...spotFacts(trial), layer: labelOf(topOf(zone).kind) },
+    source: ruleIn(context, 'bareSpotMm').source,
+  });
 };
 
 export const M1: Rule = {
@@ -69,28 +123,22 @@ export const M1: Rule = {
     const { act, zone, context } = trial;
     if (act.op === 'hand-over' && isBare(zone))
       return m1.must(trial, { code: 'M1.left-bare', facts: { layer: labelOf(topOf(zone).kind) } });
-    if (has(zone, 'joint') && !isBare(zone)) return openJoint(trial);
-    if (!isCoat(act)) return fine;
-    const sheet = sheetIn(context, act.sheetId);
-    if (isBare(zone)) {
-      if (!sheet.resistsCorrosion)
-        return m1.must(trial, {
-          code: 'M1.bare',
-          facts: { sheet: sheet.name, layer: labelOf(topOf(zone).kind) },
-          source: 'sheet',
-        });
-      const { side } = schoolIn(context, 'firstCoat');
-      return FIRST_COAT[act.op] === side
-        ? fine
-        : m1.school(trial, { code: 'school.first-coat', facts: { sheet: sheet.name, side } });
+    if (has(zone, 'joint') && !isBare(zone)) {
+      const sealed = openJoint(trial);
+      if (sealed.length > 0) return sealed;
     }
-    if (topOf(zone).kind === 'ecoat' || !isMetal(zone.spots?.to ?? 'steel') || !spotProblem(trial))
-      return fine;
-    return m1.must(trial, {
-      code: 'M1.spots',
-      facts: spotFacts(trial),
-      source: ruleIn(context, 'bareSpotMm').source,
-    });
+    if (!isCoat(act)) return fine;
+    if (!isBare(zone)) return fine;
+    const sheet = sheetIn(context, act.sheetId);
+    // A chip has lain open; only what was just rubbed through may do without a corrosion coat.
+    const isRubbed = zone.patch?.finding.kind === 'rub-through';
+    if (!sheet.resistsCorrosion) return isRubbed ? overSpots(trial) : unprotected(trial, sheet);
+    const { side } = schoolIn(context, 'firstCoat');
+    // Etch is for spots whatever the school of the rest; a shop of that school primes larger metal with epoxy.
+    const isOwn = FIRST_COAT[act.op] === side || (side === 'etch-spots' && !zone.patch?.spots);
+    return isOwn || isLastCoat(act)
+      ? fine
+      : m1.school(trial, { code: 'school.first-coat', facts: { sheet: sheet.name, side } });
   },
 };
 
@@ -130,12 +178,25 @@ export const M2: Rule = {
 
 const m3 = speaker('M3');
 
+/** Dew on a film that is not through dulls and lifts it: such a night is kept out of, by heat or by an early start. */
+function throughTheNight(trial: ZoneTrial): readonly Verdict[] {
+  const [sheet] = freshSheets([trial.zone], trial.context);
+  const night = sheet ? nightOf(sheet, trial.context) : null;
+  if (!sheet || !night?.isDamp || night.isAvoidable) return fine;
+  const { celsius: nightCelsius, marginKelvin, limitKelvin } = night;
+  return m3.must(trial, {
+    code: 'M3.night',
+    facts: { sheet: sheet.name, nightCelsius, marginKelvin, limitKelvin },
+  });
+}
+
 export const M3: Rule = {
   id: 'M3',
-  on: LAYING_OPS,
-  asks: 'Nothing is sprayed near the dew point or outside the sheet’s climate.',
+  on: [...LAYING_OPS, 'cure'],
+  asks: 'Nothing is sprayed, or left to cure, near the dew point or outside the sheet’s climate.',
   judge: (trial) => {
     const { act, zone, context } = trial;
+    if (act.op === 'cure') return act.method === 'air' ? throughTheNight(trial) : fine;
     if (!isLaying(act)) return fine;
     const { celsius, relativeHumidity } = context.shop;
     const { isEnough, source, ...margin } = dewMarginOf(zone.zone, context.shop);
@@ -168,7 +229,7 @@ export const M4: Rule = {
     const { act, zone, context } = trial;
     if (!isCoat(act) || !isBare(zone)) return fine;
     const kind = topOf(zone).kind;
-    const range = sheetIn(context, act.sheetId).over[kind];
+    const range = sheetIn(context, act.sheetId).over[kind] ?? (zone.patch?.spots ? SPOT_RANGE : undefined);
     if (!range) return fine;
     const wanted = metalGrade(kind);
     const target = isCoarser(range.finest, wanted) ? range.finest : wanted;
@@ -188,19 +249,61 @@ export const M4: Rule = {
 
 const m5 = speaker('M5');
 
+/** Rust is ground or blasted off bare metal; under a film or filler that comes off first, until bright metal all round. */
+const rusty = (trial: ZoneTrial): readonly Verdict[] => {
+  const { zone, context } = trial;
+  if (!isBare(zone))
+    return m5.must(
+      trial,
+      { code: 'M5.under', facts: { layer: labelOf(topOf(zone).kind) } },
+      strip([zone], context),
+    );
+  if (has(zone, 'pits') && mayBlast([zone], context))
+    return m5.must(trial, { code: 'M5.blast', facts: {} }, blast(zone));
+  return m5.must(trial, { code: 'M5.surface', facts: {} }, removeRust(zone));
+};
+
 export const M5: Rule = {
   id: 'M5',
   only: 'metal',
-  on: LAYING_OPS,
-  asks: 'Rust comes off before anything goes on.',
+  on: [...LAYING_OPS, 'hand-over'],
+  asks: 'Rust comes off to bright metal; pits are blasted or conditioned, and what the acid leaves is sanded off.',
   judge: (trial) => {
-    const { act, zone } = trial;
-    if (!isLaying(act) || zone.rust === 'none') return fine;
-    return m5.must(
-      trial,
-      { code: zone.rust === 'pitted' ? 'M5.pitted' : 'M5.surface', facts: {} },
-      removeRust(zone),
-    );
+    const { zone, context } = trial;
+    if (has(zone, 'rust')) return rusty(trial);
+    if (has(zone, 'pits'))
+      return m5.must(
+        trial,
+        { code: 'M5.pitted', facts: {} },
+        mayBlast([zone], context) ? blast(zone) : condition(zone),
+      );
+    const grit = metalGrade(topOf(zone).kind);
+    return has(zone, 'acid')
+      ? m5.must(trial, { code: 'M5.acid', facts: { grit } }, abrade(zone, grit, 'machine', context))
+      : fine;
+  },
+};
+
+const highs = speaker('K2');
+
+/** Something proud in metal is brought down at the metal before it is primed: no filler and no block hides it. */
+export const HIGH: Rule = {
+  id: 'M5',
+  only: 'metal',
+  on: [...LAYING_OPS, 'hand-over'],
+  asks: 'What stands proud in metal is brought down before anything goes on.',
+  judge: (trial) => {
+    const { zone, context } = trial;
+    if (!has(zone, 'high')) return fine;
+    if (isOpenBody(zone))
+      return highs.must(trial, { code: 'K2.high-body', facts: {} }, abrade(zone, 'P80', 'block', context));
+    return isBare(zone)
+      ? highs.must(trial, { code: 'K2.high', facts: {} }, repairMetal(zone))
+      : highs.must(
+          trial,
+          { code: 'K2.high-under', facts: { layer: labelOf(topOf(zone).kind) } },
+          strip([zone], context),
+        );
   },
 };
 
@@ -211,7 +314,7 @@ const etchVerdicts = (trial: Trial): readonly Verdict[] => {
   if (zone.stack.some((layer) => isBody(layer.kind))) return m6.must(trial, { code: 'M6.filler', facts: {} });
   const limit = ruleIn(context, 'etchSharePercent');
   const areaM2 = panel.zones.reduce(
-    (sum, other) => (act.zones.includes(other.zone.id) ? sum + other.zone.areaM2 : sum),
+    (sum, other) => (act.zones.includes(other.zone.id) ? sum + other.extent.openM2 : sum),
     0,
   );
   const sharePercent = (areaM2 / context.panel.areaM2) * 100;
@@ -304,13 +407,7 @@ export const M10: Rule = {
   judge: (trial) => {
     const { act, zone, context } = trial;
     if (isSanding(act)) {
-      if (
-        act.op === 'feather' ||
-        act.op === 'scuff' ||
-        !sandsZinc(trial) ||
-        !isCoarser(act.grades[0], ZINC_GRADE)
-      )
-        return fine;
+      if (act.op === 'scuff' || !sandsZinc(trial) || !isCoarser(act.grades[0], ZINC_GRADE)) return fine;
       return m10.must(trial, { code: 'M10.cut', facts: { grit: act.grades[0], limit: ZINC_GRADE } });
     }
     if (act.op === 'strip-blast')
@@ -327,4 +424,15 @@ export const M10: Rule = {
   },
 };
 
-export const METAL_RULES: readonly Rule[] = [M1, M2, M3, M4, M5, M6, M7, M8, M9, M10];
+export const M2_SECTIONS = advice(
+  'M2',
+  COAT_OPS,
+  'Large bare areas are abraded, wiped and coated section by section.',
+  ({ zone, context }) => {
+    const sections = isBare(zone) ? sectionsOf(zone, context) : 1;
+    if (sections < 2) return null;
+    return { code: 'M2.sections', facts: { sections, sectionM2: zone.extent.openM2 / sections } };
+  },
+);
+
+export const METAL_RULES: readonly Rule[] = [M1, M2, M2_SECTIONS, M3, M4, M5, HIGH, M6, M7, M8, M9, M10];

@@ -62,11 +62,17 @@ test('P2: a raw new moulding should be tempered before it is sanded', () => {
 });
 
 describe('P3: the finish decides about sanding', () => {
-  test('smooth plastic is keyed P320 and P500', () => {
-    const shiny = put(ready(), 'A', (zone) => ({ ...zone, surface: { ...zone.surface, scratch: null } }));
-    expect(verdictsOf('P3', coat('promote', 'A'), shiny)[0]?.remedy).toMatchObject({
+  test('smooth plastic is dulled with a fine pad; without one in the shop it is keyed P320 and P500', () => {
+    const shiny = (around = {}) =>
+      put(ready(benchOf([{ stack: 'plastic-olefin' }], around)), 'A', (zone) => ({
+        ...zone,
+        surface: { ...zone.surface, scratch: null },
+      }));
+    expect(verdictsOf('P3', coat('promote', 'A'), shiny())[0]?.remedy).toMatchObject({ tool: 'pad-fine' });
+    const shop = { tools: ['block', 'machine', 'hand'], stock: ['P180', 'P320', 'P400', 'P600'] };
+    expect(verdictsOf('P3', coat('promote', 'A'), shiny({ shop }))[0]?.remedy).toMatchObject({
       op: 'abrade',
-      grades: ['P320', 'P500'],
+      grades: ['P320', 'P600'],
     });
     expect(heard('P3', coat('promote', 'A'), ready())).toEqual([]);
   });
@@ -148,17 +154,22 @@ test('P8: hidden edges are dulled, then sprayed first', () => {
 });
 
 describe('P9: a break is mended first', () => {
-  const cracked = ready(rawPart([{ kind: 'crack', lengthMm: 40 }]));
+  const CRACK = 'A/crack';
+  const cracked = put(ready(rawPart([{ kind: 'crack', lengthMm: 40 }])), CRACK, clean);
   test('before any coat, ground and promoted', () => {
-    expect(verdictsOf('P9', coat('prime-plastic', 'A'), cracked)[0]?.remedy).toMatchObject({
+    expect(verdictsOf('P9', coat('prime-plastic', CRACK), cracked)[0]?.remedy).toMatchObject({
       op: 'plastic-repair',
     });
-    const ungrounded = verdictsOf('P9', body('plastic-repair', 'A'), cracked);
+    const ungrounded = verdictsOf('P9', body('plastic-repair', CRACK), cracked);
     expect(ungrounded[0]?.remedy).toMatchObject({ op: 'abrade', grades: ['P80'] });
-    const ground = put(cracked, 'A', scratched('P80', 'machine'));
-    expect(heard('P9', body('plastic-repair', 'A'), ground)[0]).toMatch(/^note A: Loose material away/);
-    expect(verdictsOf('P4', body('plastic-repair', 'A'), ground)[0]?.remedy).toMatchObject({ op: 'promote' });
-    expect(heard('P9', coat('promote', 'A'), ground)).toEqual([]);
+    const ground = put(cracked, CRACK, scratched('P80', 'machine'));
+    expect(heard('P9', body('plastic-repair', CRACK), ground)[0]).toMatch(
+      /^note A\/crack: Loose material away/,
+    );
+    expect(verdictsOf('P4', body('plastic-repair', CRACK), ground)[0]?.remedy).toMatchObject({
+      op: 'promote',
+    });
+    expect(heard('P9', coat('promote', CRACK), ground)).toEqual([]);
   });
   test('a sound part has nothing to mend', () => {
     expect(heard('P9', coat('prime-plastic', 'A'), ready())).toEqual([]);
@@ -169,7 +180,9 @@ describe('P9: a break is mended first', () => {
         without: ['filler'],
       }),
     );
-    expect(heard('P9', coat('prime-plastic', 'A'), shop)[0]).toMatch(/hole of 30 mm needs a repair paste/);
+    expect(heard('P9', coat('prime-plastic', 'A/hole'), shop)[0]).toMatch(
+      /hole of 30 mm needs a repair paste/,
+    );
   });
 });
 

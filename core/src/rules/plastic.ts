@@ -1,20 +1,35 @@
 import { isCoarser } from '../materials/grades.ts';
 import { isBody, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
 import { isTwoPack } from '../materials/sheet.ts';
-import {
-  COAT_OPS,
-  LAYING_OPS,
-  SAND_OPS,
-  isCoat,
-  isLaying,
-  isSanding,
-  type CoatAct,
-} from '../operations/act.ts';
+import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying, isSanding } from '../operations/act.ts';
 import { isForPlastic, schoolIn, sheetIn, type Context } from '../operations/context.ts';
-import { has, isUnprimedPlastic, topOf, type ZoneState } from '../operations/state.ts';
-import { isFlexible, isLowEnergy, testOf, textureOf } from '../survey/zone-facts.ts';
+import {
+  has,
+  isFoundFinish,
+  isOpenBody,
+  isUnprimedPlastic,
+  keepsGrain,
+  topOf,
+  type ZoneState,
+} from '../operations/state.ts';
+import { findingOf } from '../survey/finding.ts';
+import { isFlexible, isLowEnergy, testOf } from '../survey/zone-facts.ts';
 import { heatVerdicts } from './heat.ts';
-import { abrade, bodyWork, promote, rub, scuff, sheetFor, temper, wash, wipe } from './remedies.ts';
+import {
+  abrade,
+  bodyWork,
+  promote,
+  rub,
+  keepsPads,
+  padded,
+  scuff,
+  sheetFor,
+  stocked,
+  strip,
+  temper,
+  washAgain,
+  wipe,
+} from './remedies.ts';
 import { fine, speaker, type Rule, type ZoneTrial, type Verdict } from './rule.ts';
 
 /** Rules of plastic: what lies bare, what it bends like and what it lets go of. */
@@ -30,7 +45,12 @@ export const P1: Rule = {
   reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
-    if (has(zone, 'dressing')) return p1.must(trial, { code: 'P1.dressing', facts: {} }, wash(panel));
+    if (has(zone, 'dressing') && !(act.op === 'degrease' && isOpenBody(zone)))
+      return p1.must(
+        trial,
+        { code: 'P1.dressing', facts: {} },
+        isOpenBody(zone) ? wipe(zone, panel, context) : washAgain(zone, panel),
+      );
     if (!isUnprimedPlastic(zone)) return fine;
     if (act.op === 'degrease')
       return schoolIn(context, 'rawPlasticSolvent').side === 'yes'
@@ -61,57 +81,58 @@ const p3 = speaker('P3');
 const SMOOTH = ['P320', 'P500'] as const;
 const FILLS_TEXTURE = new Set(['prime-build', 'prime-dtm']);
 /** Work by which a texture that is to stay would be lost. */
-const FLATTENS = new Set(['abrade', 'block', 'strip-sand', 'feather']);
+const FLATTENS = new Set(['abrade', 'block', 'feather']);
 
+/** A coat that is thin enough to leave grain as it is: what is laid on it, or the film that was found on it. */
 const keptTexture = (trial: ZoneTrial): readonly Verdict[] => {
   const { act, zone } = trial;
   // A repair takes its texture along; the rest of the zone keeps it.
-  if (FLATTENS.has(act.op) && isBarePlastic(zone) && !zone.damage)
+  const isRepaired = zone.patch !== null || has(zone, 'break') || topOf(zone).kind === 'texture';
+  if (FLATTENS.has(act.op) && !isRepaired && !topOf(zone).laid && zone.edge !== 'raw')
     return p3.must(trial, { code: 'P3.keep', facts: {} });
-  return FILLS_TEXTURE.has(act.op) ? p3.must(trial, { code: 'P3.no-build', facts: {} }) : fine;
+  return FILLS_TEXTURE.has(act.op) && !isRepaired ? p3.must(trial, { code: 'P3.no-build', facts: {} }) : fine;
 };
 
 export const P3: Rule = {
   id: 'P3',
-  only: 'plastic',
   on: [...SAND_OPS, ...COAT_OPS],
   asks: 'Smooth plastic is keyed P320 then P500; texture that stays is not sanded; texture that goes is built over.',
   judge: (trial) => {
     const { act, zone, context } = trial;
-    const base = zone.stack[0]!.kind;
-    if (!isRawPlastic(base)) return fine;
-    if (textureOf(zone.zone, context.panel) === 'keep') return keptTexture(trial);
-    if (isSanding(act) || !isBarePlastic(zone) || zone.damage) return fine;
-    const grade = zone.surface.scratch?.grade;
-    if (grade && !isCoarser(grade, SMOOTH[1])) return fine;
-    const facts = { from: SMOOTH[0], grit: SMOOTH[1], found: grade ?? 'no scratch' };
-    return p3.must(trial, { code: 'P3.smooth', facts }, (why) => ({
-      op: 'abrade',
-      zones: [zone.zone.id],
-      grades: SMOOTH,
-      tool: 'hand',
-      why,
-    }));
+    if (keepsGrain(zone, context)) return keptTexture(trial);
+    if (!isRawPlastic(zone.stack[0]!.kind)) return fine;
+    if (isSanding(act) || !isBarePlastic(zone) || has(zone, 'break')) return fine;
+    const { scratch } = zone.surface;
+    if (scratch && (scratch.tool === 'pad-fine' || !isCoarser(scratch.grade, SMOOTH[1]))) return fine;
+    const found = scratch?.grade ?? 'no scratch';
+    return keepsPads(context) && !scratch
+      ? p3.must(trial, { code: 'P3.pad', facts: {} }, padded(zone))
+      : p3.must(trial, { code: 'P3.smooth', facts: { from: SMOOTH[0], grit: SMOOTH[1], found } }, (why) => ({
+          op: 'abrade',
+          zones: [zone.zone.id],
+          grades: stocked(SMOOTH, context),
+          tool: 'hand',
+          why,
+        }));
   },
 };
 
 const p4 = speaker('P4');
 
-/** Plastic of low energy that a coat would touch: bare in the whole zone, or at rub-through spots. */
-const touchesLowEnergy = (zone: ZoneState): boolean =>
-  isLowEnergy(zone.zone) && (isUnprimedPlastic(zone) || (zone.spots !== null && isRawPlastic(zone.spots.to)));
+/** Plastic of low energy that a coat or a paste would touch. */
+const touchesLowEnergy = (zone: ZoneState): boolean => isLowEnergy(zone.zone) && isUnprimedPlastic(zone);
 
 export const P4: Rule = {
   id: 'P4',
   only: 'plastic',
-  on: [...COAT_OPS, 'plastic-repair'],
+  on: [...COAT_OPS, 'plastic-repair', 'fill'],
   asks: 'Low-energy plastic gets an adhesion promoter and is overcoated inside its window.',
   reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     if (!isLaying(act) || act.op === 'promote' || !touchesLowEnergy(zone)) return fine;
     const top = topOf(zone);
-    if (act.op !== 'plastic-repair' && 'plastic-olefin' in sheetIn(context, act.sheetId).over) return fine;
+    if (isCoat(act) && 'plastic-olefin' in sheetIn(context, act.sheetId).over) return fine;
     const isOpen =
       top.kind === 'promoter' && top.laid !== undefined && panel.clockMin <= top.laid.closesAtMin;
     if (isOpen) return fine;
@@ -192,12 +213,24 @@ const p9 = speaker('P9');
 /** Grind of a broken place: slow, so that nothing melts. */
 const GRIND = { coarsest: 'P60', finest: 'P80' } as const;
 
-const mend = (trial: ZoneTrial, act: CoatAct): readonly Verdict[] => {
-  const { zone, context } = trial;
+const damageFacts = (zone: ZoneState) => {
+  const found = findingOf(zone.zone.findings, 'crack') ?? findingOf(zone.zone.findings, 'hole');
+  return { damage: found?.kind ?? 'crack', lengthMm: found?.lengthMm ?? 0 };
+};
+
+/** A break is bared on both sides, ground, and filled before anything else is sprayed there. */
+const mend = (trial: ZoneTrial): readonly Verdict[] => {
+  const { act, zone, context } = trial;
+  const facts = damageFacts(zone);
+  if (isFoundFinish(zone))
+    return p9.must(
+      trial,
+      { code: 'P9.bare', facts: { layer: labelOf(topOf(zone).kind) } },
+      strip([zone], context),
+    );
   const isForRepair = act.op === 'promote' && isGround(zone);
   if (isForRepair) return fine;
   const sheet = pasteIn(context);
-  const facts = { damage: zone.damage!.kind, lengthMm: zone.damage!.lengthMm };
   return sheet
     ? p9.must(trial, { code: 'P9.mend', facts }, bodyWork('plastic-repair', zone, sheet))
     : p9.must(trial, { code: 'P9.no-paste', facts });
@@ -215,12 +248,12 @@ const isGround = ({ surface }: ZoneState): boolean => {
 export const P9: Rule = {
   id: 'P9',
   only: 'plastic',
-  on: [...COAT_OPS, 'plastic-repair'],
+  on: [...COAT_OPS, 'plastic-repair', 'hand-over'],
   asks: 'A crack or hole is cleaned and ground on both sides, promoted, backed, filled in one wet session, shaped, promoted again.',
   judge: (trial) => {
     const { act, zone, context } = trial;
-    if (!zone.damage || !isRawPlastic(zone.stack[0]!.kind)) return fine;
-    if (isCoat(act)) return mend(trial, act);
+    if (!has(zone, 'break') || !isRawPlastic(zone.stack[0]!.kind)) return fine;
+    if (act.op !== 'plastic-repair' || isFoundFinish(zone)) return mend(trial);
     if (topOf(zone).kind === 'promoter') return p9.note(trial, { code: 'P9.how', facts: {} });
     return isGround(zone)
       ? p9.note(trial, { code: 'P9.how', facts: {} })

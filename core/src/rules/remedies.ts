@@ -1,10 +1,18 @@
-import { isCoarser, type Grade } from '../materials/grades.ts';
+import { GRADES, grainUm, isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, isMetal, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Act, BodyAct, CleanAct, OpName, PlainAct, SandAct, STRIP_OPS } from '../operations/act.ts';
 import { figuresIn, ruleIn, schoolIn, type Context } from '../operations/context.ts';
-import { cureMethod } from '../operations/curing.ts';
-import { has, isUnprimedPlastic, topOf, type PanelState, type ZoneState } from '../operations/state.ts';
+import { cureMethod, freshSheets } from '../operations/curing.ts';
+import { workedM2 } from '../operations/extent.ts';
+import {
+  has,
+  isOpenBody,
+  isUnprimedPlastic,
+  topOf,
+  type PanelState,
+  type ZoneState,
+} from '../operations/state.ts';
 import type { SandingFigures } from '../surface/figures.ts';
 import { bestLadder, scratchOf } from '../surface/ladder.ts';
 import { sandedMaterial } from '../surface/scratch.ts';
@@ -22,7 +30,7 @@ const GENTLE: ReadonlySet<LayerKind> = new Set([
 export const ZINC_GRADE: Grade = 'P180';
 
 /** The work that rules ask for. Each maker waits for the reason, which becomes the act's `why`. */
-type Remedy = (why: readonly Reason[]) => Act;
+export type Remedy = (why: readonly Reason[]) => Act;
 
 const plain =
   (op: PlainAct['op'] | CleanAct['op'], zones: readonly string[]): Remedy =>
@@ -36,8 +44,16 @@ const all = (panel: PanelState, wanted: (zone: ZoneState) => boolean = () => tru
 export const wash = (panel: PanelState): Remedy =>
   plain(
     'wash',
-    all(panel, (zone) => zone.surface.soil === 'grime'),
+    all(panel, (zone) => zone.surface.soil === 'grime' && !isOpenBody(zone)),
   );
+/** Dressing is washed off twice; on other areas only the water that runs over them. */
+export const washAgain = (zone: ZoneState, panel: PanelState): Remedy =>
+  plain('wash', [
+    ...new Set([
+      zone.zone.id,
+      ...all(panel, (other) => other.surface.soil === 'grime' && !isOpenBody(other)),
+    ]),
+  ]);
 /** What a zone is wiped with: raw plastic with the antistatic cleaner, by some schools after a solvent degrease. */
 function wipeOf(zone: ZoneState, context: Context): 'degrease' | 'antistatic-wipe' {
   if (!isUnprimedPlastic(zone)) return 'degrease';
@@ -61,7 +77,12 @@ export const guideCoat = (zone: ZoneState): Remedy => plain('guide-coat', [zone.
 
 export const cure =
   (zone: ZoneState, context: Context): Remedy =>
-  (why) => ({ op: 'cure', zones: [zone.zone.id], method: cureMethod(context), why });
+  (why) => ({
+    op: 'cure',
+    zones: [zone.zone.id],
+    method: cureMethod(freshSheets([zone], context), context),
+    why,
+  });
 
 const sand =
   (op: SandAct['op'], zones: readonly string[], grades: readonly [Grade, ...Grade[]], tool: Tool): Remedy =>
@@ -69,10 +90,28 @@ const sand =
 
 export const block = (zone: ZoneState, grade: Grade): Remedy =>
   sand('block', [zone.zone.id], [grade], 'block');
-/** Pad over hidden edges, recesses and backs. */
-export const scuff = (zone: ZoneState): Remedy => sand('scuff', [zone.zone.id], ['P400'], 'hand');
-export const feather = (zone: ZoneState): Remedy =>
-  sand('feather', [zone.zone.id], ['P120', 'P180', 'P320'], 'machine');
+/** Fine pad over hidden edges, recesses and backs that a primer goes on; ultra-fine where only clear or colour does. */
+export const scuff = (zone: ZoneState, pad: 'fine' | 'ultra-fine' = 'fine'): Remedy =>
+  sand(
+    'scuff',
+    [zone.zone.id],
+    [pad === 'fine' ? 'P360' : 'P800'],
+    pad === 'fine' ? 'pad-fine' : 'pad-ultra-fine',
+  );
+
+/** Whether the shop keeps fine pads: one that lists no tools has the usual ones. */
+export const keepsPads = ({ shop }: Context): boolean => shop.tools?.includes('pad-fine') ?? true;
+
+/** A fine pad soaked in cleaner over the face of smooth plastic. */
+export const padded = (zone: ZoneState): Remedy => sand('abrade', [zone.zone.id], ['P360'], 'pad-fine');
+
+/** Grades of a feathered edge, where the shop keeps them; over zinc and glass it begins finer. */
+const FEATHER = ['P120', 'P180', 'P320'] as const;
+const GENTLE_FEATHER = ['P180', 'P240', 'P320'] as const;
+export const feather = (zone: ZoneState, context: Context): Remedy => {
+  const wanted = GENTLE.has(zone.stack[0]!.kind) ? GENTLE_FEATHER : FEATHER;
+  return sand('feather', [zone.zone.id], stocked(wanted, context), 'machine');
+};
 
 /** Grade that strips to the substrate: P80, or what does not cut through zinc or into the cloth of a laminate. */
 export const stripGrade = (zones: readonly ZoneState[]): Grade =>
@@ -80,19 +119,30 @@ export const stripGrade = (zones: readonly ZoneState[]): Grade =>
 /** A flat thin panel of this size warps under heat and peening (rule M7), m². */
 const LARGE_M2 = 0.8;
 export const isLargeFlat = (zones: readonly ZoneState[], { panel }: Context): boolean =>
-  panel.shape === 'flat' && zones.reduce((sum, { zone }) => sum + zone.areaM2, 0) > LARGE_M2;
+  panel.shape === 'flat' && zones.reduce((sum, { extent }) => sum + extent.openM2, 0) > LARGE_M2;
 
 /** By the shop's school where the substrate bears it; large flat panels are stripped chemically where no school is set. */
 function stripOp(zones: readonly ZoneState[], context: Context): (typeof STRIP_OPS)[number] {
   const { side, source } = schoolIn(context, 'strip');
   const isMetalAll = zones.every(({ stack }) => isMetal(stack[0]!.kind));
   const hasBody = zones.some(({ stack }) => stack.some(({ kind }) => isBody(kind)));
-  const hasZinc = zones.some(({ stack }) => stack[0]!.kind === 'zinc-steel');
-  const wanted = source === 'default' && isLargeFlat(zones, context) ? 'chemical' : side;
-  if (!isMetalAll) return 'strip-sand';
+  const isLarge = isLargeFlat(zones, context);
+  const warps = isLarge && (source === 'default' || side === 'blast');
+  const wanted = warps ? 'chemical' : side;
+  // A patch is opened where it is, whatever a whole panel would be stripped with.
+  if (!isMetalAll || zones.every(({ patch }) => patch)) return 'strip-sand';
   if (wanted === 'chemical' && !hasBody) return 'strip-chemical';
-  return wanted === 'blast' && !hasZinc ? 'strip-blast' : 'strip-sand';
+  return wanted === 'blast' && mayBlast(zones, context) && !hasBody ? 'strip-blast' : 'strip-sand';
 }
+
+/** Whether the shop blasts and the part bears it: no zinc, and no large flat skin. */
+export const mayBlast = (zones: readonly ZoneState[], context: Context): boolean =>
+  schoolIn(context, 'strip').side === 'blast' &&
+  !isLargeFlat(zones, context) &&
+  zones.every(({ stack }) => isMetal(stack[0]!.kind) && stack[0]!.kind !== 'zinc-steel');
+export const blast = (zone: ZoneState): Remedy => plain('strip-blast', [zone.zone.id]);
+export const condition = (zone: ZoneState): Remedy => plain('condition', [zone.zone.id]);
+export const repairMetal = (zone: ZoneState): Remedy => plain('metal-repair', [zone.zone.id]);
 
 export const strip = (zones: readonly ZoneState[], context: Context): Remedy => {
   const ids = zones.map((zone) => zone.zone.id).sort();
@@ -125,7 +175,17 @@ export const promote = (zone: ZoneState, sheet: ProductSheet): Remedy => {
   return (why) => ({ op: 'promote', zones: [id], sheetId: sheet.id, coats: { [id]: sheet.film.coats }, why });
 };
 export const removeRust = (zone: ZoneState): Remedy =>
-  sand('remove-rust', [zone.zone.id], ['P80'], 'machine');
+  sand('remove-rust', [zone.zone.id], [stripGrade([zone])], 'machine');
+
+/** Grades as the shop keeps them: each the next finer one that it has, each once; as wanted where it has none finer. */
+export function stocked<const G extends readonly Grade[]>(wanted: G, context: Context): [Grade, ...Grade[]] {
+  const { stock } = context.shop;
+  const kept = wanted.map((grade) => {
+    if (!stock || stock.includes(grade)) return grade;
+    return GRADES.find((other) => grainUm(other) < grainUm(grade) && stock.includes(other)) ?? grade;
+  });
+  return [...new Set(kept)] as [Grade, ...Grade[]];
+}
 
 /** Ladders that were worked out before: the same few are asked for at every step of a search. */
 const KNOWN_LADDERS = new WeakMap<SandingFigures, Map<string, [Grade, ...Grade[]]>>();
@@ -143,15 +203,18 @@ export function gradesTo(zone: ZoneState, target: Grade, tool: Tool, context: Co
   if (!from || !isCoarser(from, target)) return [target];
   const material = sandedMaterial(topOf(zone).kind);
   const largestJump = ruleIn(context, 'largestJump').value;
-  const { areaM2 } = zone.zone;
+  const areaM2 = workedM2('abrade', zone);
   const figures = figuresIn(context);
   const known = knownLadders(figures);
   const { stock } = context.shop;
-  const name = `${from} ${target} ${tool} ${material} ${areaM2} ${largestJump} ${stock?.join() ?? ''}`;
+  const name = `${from} ${target} ${tool} ${topOf(zone).kind} ${areaM2} ${largestJump} ${stock?.join() ?? ''}`;
   const before = known.get(name);
   if (before) return before;
   const start = scratchOf({ grade: from, tool }, material, figures);
-  const task = { start, to: target, tools: [tool], areaM2, material, largestJump };
+  // Zinc and glass are never cut by a step on the way either.
+  const gentle =
+    GENTLE.has(topOf(zone).kind) && !isCoarser(target, ZINC_GRADE) ? { coarsest: ZINC_GRADE } : {};
+  const task = { start, to: target, tools: [tool], areaM2, material, largestJump, ...gentle };
   // A stock that cannot bridge the gap has to be bought for it.
   const ladder = bestLadder({ ...task, ...(stock ? { stock } : {}) }, figures) ?? bestLadder(task, figures);
   const grades = (ladder?.steps.map((step) => step.grade) ?? [target]) as [Grade, ...Grade[]];
@@ -180,8 +243,16 @@ export const bodyWork =
   (op: BodyAct['op'], zone: ZoneState, sheet: ProductSheet): Remedy =>
   (why) => ({ op, zones: [zone.zone.id], sheetId: sheet.id, why });
 
+/** The first cleaning comes before everything that it would wet or that grease would be rubbed in by. */
+const isFirstWipe = ({ op, why }: Act): boolean =>
+  (op === 'degrease' || op === 'antistatic-wipe') && why[0]?.code === 'C1.degrease';
+
+/** Place of a remedy among others that are asked for at once; the lowest is taken up first. */
+export const remedyRank = (act: Act): number =>
+  isFirstWipe(act) ? REMEDY_ORDER.indexOf('temper') + 0.5 : REMEDY_ORDER.indexOf(act.op);
+
 /** In which order remedies are taken up when several are asked for: what makes dust before what takes it away. */
-export const REMEDY_ORDER: readonly OpName[] = [
+const REMEDY_ORDER: readonly OpName[] = [
   'remove-part',
   'wash',
   'test',
@@ -189,20 +260,23 @@ export const REMEDY_ORDER: readonly OpName[] = [
   'strip-chemical',
   'strip-blast',
   'strip-sand',
+  'metal-repair',
   'remove-rust',
+  'condition',
   'cure',
   'flash',
   'inspect',
   'laminate-repair',
   'plastic-repair',
   'seam-seal',
+  'texture-coat',
   'glaze',
   'feather',
   'scuff',
   'guide-coat',
   'block',
-  'abrade',
   'mask',
+  'abrade',
   'degrease',
   'antistatic-wipe',
   'promote',

@@ -54,13 +54,21 @@ test('S3: the next coat goes on inside the window; past it, scuff', () => {
 
 test('S4: a tone far from the base is remarked', () => {
   const target = { base: { color: '#1b7f86' } };
-  const under = (toneL: number) =>
+  const under = (toneL: number, kind: 'sealer' | 'build' = 'sealer') =>
     heard(
       'S4',
-      coat('seal', 'A', 1, { toneL }),
-      put(benchOf([{ stack: 'steel/ecoat:20' }], { target }), 'A', clean),
+      plain('hand-over', 'A'),
+      put(benchOf([{ stack: 'steel/ecoat:20' }], { target }), 'A', clean, coated(kind, 25, { toneL })),
     );
   expect(under(40)).toEqual([]);
+  expect(under(80, 'build')).toHaveLength(1);
+  const found = (color: string) =>
+    heard(
+      'S4',
+      plain('hand-over', 'A'),
+      benchOf([{ stack: 'steel/old-finish:100', color }], { target: { base: { color: '#f4f4f2' } } }),
+    );
+  expect([found('#f0f0f0').length, found('#101010').length]).toEqual([0, 1]);
   expect(under(80)[0]).toMatch(/^should A: Tone L\* 80 is far from a base of L\* 48/);
 });
 

@@ -1,10 +1,10 @@
 import { lightnessOfHex } from '../film/tone.ts';
 import { isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, labelOf } from '../materials/layer-kinds.ts';
-import { COAT_OPS, LAST_OPS, SAND_OPS, isCoat, isLastCoat, isSanding } from '../operations/act.ts';
+import { COAT_OPS, LAST_OPS, SAND_OPS, isCoat, isSanding } from '../operations/act.ts';
 import { sagOf } from '../operations/coating.ts';
 import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
-import { topOf } from '../operations/state.ts';
+import { topOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { bordersOf } from '../survey/panel.ts';
 import { finalTool } from './final-grade.ts';
 import { abrade } from './remedies.ts';
@@ -25,33 +25,42 @@ const NOT_FOR_BASE = new Set<string>([
   'plastic-primed',
 ]);
 
+/** Areas that one base goes over: what is kept or only blended into has its own tone already. */
+const basedAreas = (panel: PanelState): readonly ZoneState[] =>
+  panel.zones.filter((zone) => zone.role === 'refinish' || (zone.role !== 'keep' && zone.patch !== null));
+
 export const S1: Rule = {
   id: 'S1',
   on: ['hand-over'],
-  asks: 'Seal where substrates are mixed, cut through, or the tone must change.',
+  asks: 'Seal where substrates are mixed, cut through, or the tone must change: all over, or the primed areas.',
   reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel } = trial;
-    if (act.op !== 'hand-over') return fine;
     const { kind } = topOf(zone);
+    if (zone.role === 'keep') return fine;
     if (isBody(kind) || NOT_FOR_BASE.has(kind))
       return s1.must(trial, { code: 'S1.unprimed', facts: { layer: labelOf(kind) } });
     if (zone.zone.id !== act.zones[0]) return fine;
-    const tops = new Set(panel.zones.map((other) => topOf(other).kind));
-    if (tops.size < 2) return fine;
+    // Sealed areas may end in sound finish; primer beside it, or two primers side by side, show through base.
+    const tops = new Set(basedAreas(panel).map((other) => topOf(other).kind));
+    const unsealed = [...tops].filter((top) => !SEALS.has(top));
+    const isEven = tops.size < 2 || (unsealed.length === 1 && unsealed[0] === 'old-finish');
+    if (isEven) return fine;
     return s1.must(trial, { code: 'S1.mixed', facts: { layers: [...tops].map(labelOf).join(', ') } });
   },
 };
+/** Coats that end their own suction: base lies on them as on sound finish. */
+const SEALS = new Set<string>(['sealer', 'wet-on-wet', 'epoxy']);
 
 const s2 = speaker('S2');
 
 export const S2: Rule = {
   id: 'S2',
-  on: LAST_OPS,
-  asks: 'One full coat, or a light and a medium one: the shop chooses, inside the sag limit.',
+  on: COAT_OPS,
+  asks: 'One full coat, or a light and a medium one: the shop chooses; no coat of any kind over the sag limit.',
   judge: (trial) => {
     const { act, zone, context } = trial;
-    if (!isLastCoat(act)) return fine;
+    if (!isCoat(act)) return fine;
     const { wetUm, limitUm } = sagOf(act, context);
     if (wetUm > limitUm)
       return s2.must(trial, { code: 'S2.sag', facts: { wetUm, limitUm }, source: 'model' });
@@ -105,19 +114,29 @@ export function baseLightness({ target }: Context): number | null {
   return typeof color === 'string' ? lightnessOfHex(color) : color.L;
 }
 
+/** Tone of what base will go on, L*: what was mixed, or the finish that was found; null where nobody knows. */
+function topTone({ stack, zone }: ZoneState): number | null {
+  const top = stack[stack.length - 1]!;
+  if (top.laid) return top.laid.toneL ?? null;
+  const layer = zone.layers[zone.layers.length - 1]!;
+  if (layer.kind !== top.kind) return null;
+  return layer.toneL ?? (layer.color ? lightnessOfHex(layer.color) : null);
+}
+
 export const S4: Rule = {
   id: 'S4',
-  on: LAST_OPS,
-  asks: 'The sealer’s tone lets the base hide soon.',
+  on: ['hand-over'],
+  asks: 'Whatever base goes on has a tone that lets it hide soon.',
   judge: (trial) => {
-    const { act, context } = trial;
+    const { zone, context } = trial;
     const baseL = baseLightness(context);
-    if (!isLastCoat(act) || act.toneL === undefined || baseL === null) return fine;
+    const toneL = topTone(zone);
+    if (baseL === null || toneL === null || zone.role !== 'refinish') return fine;
     const gap = ruleIn(context, 'toneGapL');
-    if (Math.abs(act.toneL - baseL) <= gap.value) return fine;
+    if (Math.abs(toneL - baseL) <= gap.value) return fine;
     return s4.should(trial, {
       code: 'S4.tone',
-      facts: { toneL: act.toneL, baseL: Math.round(baseL) },
+      facts: { toneL: Math.round(toneL), baseL: Math.round(baseL) },
       source: gap.source,
     });
   },

@@ -1,6 +1,6 @@
 import type { Tool } from '../materials/tools.ts';
 import { shopRule, type ShopRuleName, type ShopRules } from '../survey/shop-rules.ts';
-import type { Quality } from '../survey/shop.ts';
+import type { Quality } from '../survey/qualities.ts';
 import type { SandedMaterial } from './scratch.ts';
 
 /** The constants of the sanding models in force, in the shape in which the models use them. */
@@ -40,6 +40,8 @@ function compile(rules: ShopRules): SandingFigures {
       machine: of('scratchMachineShare'),
       'machine-soft': of('scratchMachineSoftShare'),
       'wet-hand': of('scratchWetHandShare'),
+      'pad-fine': of('scratchHandShare'),
+      'pad-ultra-fine': of('scratchHandShare'),
     },
     scratchFactor: {
       primer: REFERENCE,
@@ -65,6 +67,8 @@ function compile(rules: ShopRules): SandingFigures {
       block: of('rateBlockFactor'),
       hand: of('rateHandFactor'),
       'wet-hand': of('rateHandFactor'),
+      'pad-fine': of('rateHandFactor'),
+      'pad-ultra-fine': of('rateHandFactor'),
     },
     gradeChangeMin: of('gradeChangeMin'),
     gradeChangeMinPerM2: of('gradeChangeMinPerM2'),

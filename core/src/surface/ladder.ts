@@ -70,7 +70,8 @@ export const removalCm3PerMin = (
 const cuttingMin = (grade: Grade, depthUm: number, sanding: Sanding, figures: SandingFigures): number =>
   (sanding.areaM2 * depthUm) / removalCm3PerMin(grade, sanding.tool, sanding.material, figures);
 
-const changeMin = (areaM2: number, figures: SandingFigures): number =>
+/** Minutes that taking up a grade costs on an area: change of disc, guide coat and wipe. */
+export const gradeChangeMinutes = (areaM2: number, figures: SandingFigures): number =>
   figures.gradeChangeMin + figures.gradeChangeMinPerM2 * areaM2;
 
 /** Minutes to take `depthUm` off an area with one grade, disc change and wipe included. */
@@ -79,7 +80,7 @@ export const sandingMinutes = (
   depthUm: number,
   sanding: Sanding,
   figures: SandingFigures = DEFAULT_FIGURES,
-): number => cuttingMin(grade, depthUm, sanding, figures) + changeMin(sanding.areaM2, figures);
+): number => cuttingMin(grade, depthUm, sanding, figures) + gradeChangeMinutes(sanding.areaM2, figures);
 
 /** The scratch of a grade as the start of a ladder. */
 export const scratchOf = (
@@ -107,7 +108,7 @@ export function ladderOf(
       grade,
       tool,
       takenUm,
-      minutes: cutMin + changeMin(surface.areaM2, figures),
+      minutes: cutMin + gradeChangeMinutes(surface.areaM2, figures),
       discs: cutMin / figures.discLifeMin,
       jump,
       leavesUm: after.depthUm,
@@ -164,7 +165,7 @@ export function bestLadder(task: LadderTask, figures: SandingFigures = DEFAULT_F
   const { start, to, areaM2, material, largestJump = Infinity, levelsFirst = false } = task;
   if (start.grade === to && !levelsFirst) return ladderOf(start, [], task, figures);
   const worth = discMinutes(figures);
-  const change = changeMin(areaM2, figures);
+  const change = gradeChangeMinutes(areaM2, figures);
   const nodes = rungsOf(task).map((rung) => ({
     rung,
     grain: grainUm(rung.grade),

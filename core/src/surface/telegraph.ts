@@ -1,6 +1,7 @@
 import { gradesBetween, type Grade } from '../materials/grades.ts';
 import type { Tool } from '../materials/tools.ts';
-import type { Quality, Target } from '../survey/shop.ts';
+import type { Quality } from '../survey/qualities.ts';
+import type { Target } from '../survey/shop.ts';
 import { DEFAULT_FIGURES, type SandingFigures } from './figures.ts';
 import { scratchDepthUm, type SandedMaterial } from './scratch.ts';
 

@@ -9,17 +9,36 @@ describe('contradictions are named with their remedy', () => {
   test.each<[string, ZoneSketch, RegExp]>([
     ['metal over paint', { stack: 'old-finish:90/steel' }, /Put the layers in order/],
     ['filler in the air', { stack: 'filler:500/old-finish:90' }, /add the substrate/],
-    ['filler over etch', { stack: 'steel/etch:8/filler:500' }, /will not hold/],
     ['a found topcoat', { stack: 'steel/clear:50' }, /recorded as old finish/],
     [
       'rust on plastic',
       { stack: 'plastic-rigid', findings: [{ kind: 'rust-pitted' }] },
-      /does not go with rigid plastic/,
+      /Pitted rust and rigid plastic do not go together/,
     ],
     [
       'peeling bare metal',
       { stack: 'steel', findings: [{ kind: 'peeling', share: 1 }] },
-      /does not go with bare steel/,
+      /Peeling and bare steel do not go together/,
+    ],
+    [
+      'a patch larger than its zone',
+      { stack: 'steel/old-finish:100', areaM2: 0.1, findings: [{ kind: 'peeling', areaM2: 0.4 }] },
+      /Peeling of 0.4 m² is larger than its zone of 0.1 m²/,
+    ],
+    [
+      'a texture coat of 0 mm',
+      { stack: 'steel/epoxy:50/texture:0' },
+      /Texture coat of 0 mm: give its thickness/,
+    ],
+    [
+      'a blend area of bare metal',
+      { stack: 'steel', facts: { role: 'blend' } },
+      /Colour fades out on sound finish only, and this is bare steel/,
+    ],
+    [
+      'a kept area with damage',
+      { stack: 'steel/old-finish:100', findings: [{ kind: 'chips' }], facts: { role: 'keep' } },
+      /Kept as it is, yet damage is recorded/,
     ],
     [
       'texture kept and flattened',

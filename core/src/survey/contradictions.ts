@@ -10,6 +10,10 @@ import {
 import { sentence } from '../wording/say.ts';
 import type { SentenceCode } from '../wording/sentences.ts';
 import type { FindingKind } from './finding.ts';
+import { findingWords } from './finding-words.ts';
+import { tooLargeM2 } from './patches.ts';
+import { lowerQuality } from './qualities.ts';
+import type { Target } from './shop.ts';
 import type { Zone } from './zone.ts';
 import { baseOf, testOf, topKindOf } from './zone-facts.ts';
 
@@ -29,8 +33,7 @@ const NEEDS: Partial<
   'orange-peel': { on: 'top', families: ['finish', 'primer', 'topcoat'] },
   'release-agent': { on: 'base', families: ['plastic', 'composite'] },
   'unknown-plastic': { on: 'base', families: ['plastic'] },
-  crack: { on: 'base', families: ['plastic', 'composite'] },
-  hole: { on: 'base', families: ['plastic', 'composite'] },
+  pinholes: { on: 'top', families: ['finish', 'primer', 'topcoat', 'body', 'composite', 'plastic'] },
 };
 
 const say = (code: SentenceCode, facts: Record<string, string | number> = {}): string =>
@@ -42,10 +45,8 @@ function stackProblems({ layers }: Zone): string[] {
   if (buried) return [say('survey.buried', { layer: labelOf(buried.kind), under: labelOf(layers[0]!.kind) })];
   if (!isSolid(layers[0]!.kind) && layers.length > 1 && isBody(layers[0]!.kind))
     return [say('survey.no-base', { layer: labelOf(layers[0]!.kind) })];
-  const soft = layers.find(
-    ({ kind }, i) => isBody(kind) && ['etch', 'promoter'].includes(layers[i - 1]?.kind ?? ''),
-  );
-  if (soft) return [say('survey.body-over-etch', { layer: labelOf(soft.kind) })];
+  const thin = layers.find(({ kind, um }) => kind === 'texture' && um === 0);
+  if (thin) return [say('survey.no-thickness', { layer: labelOf(thin.kind) })];
   return isTopcoat(top.kind) ? [say('survey.topcoat', { layer: labelOf(top.kind) })] : [];
 }
 
@@ -55,11 +56,15 @@ const surfaceFamily = (kind: LayerKind): Family => (kind === 'plastic-primed' ? 
 function findingProblems(zone: Zone): string[] {
   const top = surfaceFamily(topKindOf(zone));
   const base = familyOf(baseOf(zone));
+  const hasGrain =
+    (['plastic', 'composite'].includes(base) && top !== 'body') || topKindOf(zone) === 'texture';
   const odd = zone.findings.flatMap(({ kind }) => {
+    if (kind === 'texture' && !hasGrain)
+      return [say('survey.finding', { finding: findingWords({ kind }), layer: labelOf(topKindOf(zone)) })];
     const need = NEEDS[kind];
     if (!need || need.families.includes(need.on === 'top' ? top : base)) return [];
     const layer = need.on === 'top' ? topKindOf(zone) : baseOf(zone);
-    return [say('survey.finding', { finding: kind.replaceAll('-', ' '), layer: labelOf(layer) })];
+    return [say('survey.finding', { finding: findingWords({ kind }), layer: labelOf(layer) })];
   });
   const wants = new Set(
     zone.findings.flatMap((finding) => (finding.kind === 'texture' ? [finding.want] : [])),
@@ -87,8 +92,47 @@ function testProblems(zone: Zone): string[] {
   ];
 }
 
+const M2 = (areaM2: number): number => Math.round(areaM2 * 10_000) / 10_000;
+
+/** A place that is larger than the zone on which it was found. */
+const sizeProblems = (zone: Zone): string[] =>
+  zone.findings.flatMap((finding) => {
+    const findingM2 = tooLargeM2(finding, zone);
+    return findingM2 === null
+      ? []
+      : [
+          say('survey.too-large', {
+            finding: findingWords(finding),
+            findingM2: M2(findingM2),
+            zoneM2: zone.areaM2,
+          }),
+        ];
+  });
+
+const FADES: ReadonlySet<string> = new Set(['old-finish', 'old-finish-soluble', 'plastic-primed', 'texture']);
+
+/** A role that the zone's surface does not bear, or that its findings speak against. */
+function roleProblems(zone: Zone): string[] {
+  if (zone.role === 'keep' && zone.findings.length > 0) return [say('survey.role-findings')];
+  const fades = zone.role === 'blend' || zone.role === 'clear-only';
+  return fades && !FADES.has(topKindOf(zone))
+    ? [say('survey.role', { layer: labelOf(topKindOf(zone)) })]
+    : [];
+}
+
+/** A zone's own quality is for where nobody looks: it is never above the job's. */
+export const qualityProblems = (zone: Zone, { quality }: Pick<Target, 'quality'>): string[] =>
+  zone.quality && lowerQuality(zone.quality, quality) === quality && zone.quality !== quality
+    ? [say('survey.quality', { own: zone.quality, quality })]
+    : [];
+
 /** What no panel can be: a stack or a finding that its material does not have. Nothing is planned on it. */
-export const impossibilitiesOf = (zone: Zone): string[] => [...stackProblems(zone), ...findingProblems(zone)];
+export const impossibilitiesOf = (zone: Zone): string[] => [
+  ...stackProblems(zone),
+  ...findingProblems(zone),
+  ...sizeProblems(zone),
+  ...roleProblems(zone),
+];
 
 /** All that contradicts itself in this zone, tests included, each with how to put it right; empty where all fits. */
 export const contradictionsOf = (zone: Zone): string[] => [...impossibilitiesOf(zone), ...testProblems(zone)];

@@ -1,4 +1,5 @@
 import type { Panel } from './panel.ts';
+import { surveyedZone } from './patches.ts';
 import { areaOfPolygonM2, boundsOf } from './polygon.ts';
 import { isInRegion, type Region } from './regions.ts';
 
@@ -49,10 +50,27 @@ export function spansAlong(cut: CutLine, regions: readonly Region[]): CutSpan[] 
   return spans;
 }
 
-/** A level cut through the zone that lies deepest in the panel: the one with the smallest shape. */
-export function usualCut({ outline, zones }: Pick<Panel, 'outline' | 'zones'>): CutLine | null {
+/** Height of a level line through the first patch of a panel, by its mark or by its zone; null where there is none. */
+function patchHeight(panel: Pick<Panel, 'outline' | 'zones'>): number | null {
+  const damaged = panel.zones.find((zone) => surveyedZone(zone, {}).patches.length > 0);
+  if (!damaged || !panel.outline) return null;
+  const [patch] = surveyedZone(damaged, {}).patches;
+  if (patch!.finding.atMm) return patch!.finding.atMm[1];
+  const { top, bottom } = boundsOf(damaged.shape ?? panel.outline);
+  return (top + bottom) / 2;
+}
+
+/** A level cut through the first patch, else through the zone that lies deepest: the one with the smallest shape. */
+export function usualCut(panel: Pick<Panel, 'outline' | 'zones'>): CutLine | null {
+  const { outline, zones } = panel;
   if (!outline) return null;
   const { left, right, top, bottom } = boundsOf(outline);
+  const through = patchHeight(panel);
+  if (through !== null)
+    return [
+      [left, through],
+      [right, through],
+    ];
   const shaped = zones.flatMap(({ shape }) => (shape ? [shape] : []));
   const smallest = shaped.toSorted((a, b) => areaOfPolygonM2(a) - areaOfPolygonM2(b))[0];
   const inner = smallest && boundsOf(smallest);

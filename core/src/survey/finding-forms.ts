@@ -13,14 +13,17 @@ export type FindingField =
       readonly quantity: Quantity;
       readonly least: number;
       readonly most: number;
+      /** May be left open. */
+      readonly isOptional?: boolean;
     }
-  | { readonly kind: 'share'; readonly name: string; readonly label: string }
-  | { readonly kind: 'count'; readonly name: string; readonly label: string }
+  | { readonly kind: 'share'; readonly name: string; readonly label: string; readonly isOptional?: boolean }
+  | { readonly kind: 'count'; readonly name: string; readonly label: string; readonly isOptional?: boolean }
   | {
       readonly kind: 'choice';
       readonly name: string;
       readonly label: string;
       readonly options: readonly string[];
+      readonly isOptional?: boolean;
     };
 
 export interface FindingForm {
@@ -38,8 +41,20 @@ const number = (name: string, label: string, quantity: Quantity, most: number): 
   most,
 });
 const share: FindingField = { kind: 'share', name: 'share', label: 'share of the zone' };
+/** Sizes that may be left open: a finding without one is taken as its kind usually is. */
+const open = (field: FindingField): FindingField => ({ ...field, isOptional: true });
+const sizeMm = open(number('sizeMm', 'across', 'Mm', 5000));
+const lengthMm = open(number('lengthMm', 'length', 'Mm', 5000));
+const areaM2 = open({ ...number('areaM2', 'spread over', 'M2', 200), least: 0.0001 } as FindingField);
+const count = (label: string): FindingField => ({ kind: 'count', name: 'count', label });
 const grit: FindingField = { kind: 'choice', name: 'grit', label: 'grit', options: GRADES };
 const plain = (kind: PlainFinding, label: string): FindingForm => ({ label, fields: [], blank: { kind } });
+/** Local damage: its size across, where somebody measured it. */
+const local = (kind: PlainFinding, label: string): FindingForm => ({
+  label,
+  fields: [sizeMm],
+  blank: { kind },
+});
 const spread = (kind: SpreadFinding, label: string): FindingForm => ({
   label,
   fields: [share],
@@ -54,8 +69,13 @@ export const FINDING_FORMS: Record<FindingKind, FindingForm> = {
   },
   low: {
     label: 'hollow',
-    fields: [number('depthMm', 'depth', 'Mm', 50)],
+    fields: [number('depthMm', 'depth', 'Mm', 50), sizeMm],
     blank: { kind: 'low', depthMm: 1 },
+  },
+  high: {
+    label: 'high spot',
+    fields: [number('heightMm', 'height', 'Mm', 50), sizeMm],
+    blank: { kind: 'high', heightMm: 1 },
   },
   waves: {
     label: 'waves',
@@ -72,7 +92,11 @@ export const FINDING_FORMS: Record<FindingKind, FindingForm> = {
   },
   peeling: spread('peeling', 'peeling'),
   checked: spread('checked', 'checked or crazed'),
-  chips: spread('chips', 'chips'),
+  chips: {
+    label: 'chips',
+    fields: [count('chips'), sizeMm, areaM2],
+    blank: { kind: 'chips', count: 20, sizeMm: 4 },
+  },
   reacted: spread('reacted', 'wrinkled by an earlier coat'),
   texture: {
     label: 'texture',
@@ -89,9 +113,9 @@ export const FINDING_FORMS: Record<FindingKind, FindingForm> = {
     fields: [number('lengthMm', 'length', 'Mm', 5000)],
     blank: { kind: 'hole', lengthMm: 20 },
   },
-  pinholes: plain('pinholes', 'pinholes'),
-  'rust-surface': plain('rust-surface', 'surface rust'),
-  'rust-pitted': plain('rust-pitted', 'pitted rust'),
+  pinholes: local('pinholes', 'pinholes'),
+  'rust-surface': local('rust-surface', 'surface rust'),
+  'rust-pitted': local('rust-pitted', 'pitted rust'),
   'rust-through': plain('rust-through', 'rusted through'),
   'orange-peel': plain('orange-peel', 'orange peel'),
   'release-agent': plain('release-agent', 'release agent'),
@@ -99,5 +123,6 @@ export const FINDING_FORMS: Record<FindingKind, FindingForm> = {
   'glue-residue': plain('glue-residue', 'glue residue'),
   overspray: plain('overspray', 'overspray'),
   edge: plain('edge', 'edge to feather'),
+  'open-joint': { label: 'open joint', fields: [lengthMm], blank: { kind: 'open-joint' } },
   'unknown-plastic': plain('unknown-plastic', 'unknown plastic'),
 };

@@ -43,6 +43,19 @@ export const panelFactsSchema = z.looseObject({
   offVehicle: z.boolean().default(false),
   new: z.boolean().default(false),
   finish: z.enum(['smooth', 'keep-texture']).default('smooth'),
+  /** Radius of a crowned or sharp panel; measured with a straightedge, else the usual one of its shape. */
+  crownRadiusMm: z
+    .number()
+    .min(50, 'must be at least 50 mm: measure chord² / (8 x gap) with a straightedge')
+    .max(1_000_000, 'must be at most 1 000 000 mm; a flatter panel is "flat"')
+    .optional(),
+  /** Equal parts that are worked on as one batch. */
+  count: z
+    .number()
+    .int('must be a whole number of parts')
+    .min(1, 'must be at least 1 part')
+    .max(500, 'must be at most 500 parts')
+    .default(1),
   bodyLines: z.union([z.number().int().min(0).max(50), z.array(z.unknown()).max(50)]).optional(),
   /** Shape that the outline came from; `free` for one that was measured. */
   kind: z.string().max(40).optional(),

@@ -33,8 +33,8 @@ export const SCHOOLS = {
     cured: side('cured overnight and scuffed', 'forgiving for slow workers'),
   },
   build: {
-    always: side('build and block always', 'a blocked panel is a known panel'),
     'skip-if-straight': side('skip build where the metal is straight', 'no meticulous sanding'),
+    always: side('build and block always', 'a blocked panel is a known panel'),
   },
   fillerFinish: {
     P180: side('finish filler at P180', 'build that cures fully hides it'),

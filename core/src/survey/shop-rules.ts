@@ -25,6 +25,14 @@ const BENCH_RULES = {
   glazeMaxUm: row(500, 50, 2000, 'cured glaze thickness where the sheet gives none'),
   solubleMaxWetUm: row(125, 20, 400, 'wettest coat over an isolated soluble finish'),
   featherMmPerLayer: row(15, 5, 60, 'slope of each layer at a feathered edge'),
+  patchOpenMm: row(30, 5, 150, 'ground that is opened around a dent, a crack or rust, past what was found'),
+  patchMostPercent: row(
+    50,
+    10,
+    100,
+    'share of a zone from which damage is the whole zone’s and no patch of it',
+  ),
+  primerTaperMm: row(150, 50, 600, 'length over which the edge of a sprayed coat fades out (calibrated)'),
   primerOverlapMm: row(50, 20, 300, 'reach of primer past the feather on to abraded old finish'),
   mustStayUm: row(40, 10, 200, 'build that stays over filler or metal where the sheet gives none'),
   orangePeelUm: row(12, 0, 60, 'texture of freshly sprayed build (calibrated: 1.8 mm tip, booth)'),
@@ -42,7 +50,25 @@ const BENCH_RULES = {
   labourPerHour: row(55, 0, 1000, 'what an hour of hands-on work costs'),
 } as const satisfies Record<string, RuleRow>;
 
-export const SHOP_RULES = { ...BENCH_RULES, ...SANDING_RULES };
+/** Hands-on rates that are timed by area; the others follow from the sanding models. */
+const LABOUR_RULES = {
+  stripMinPerM2: row(30, 5, 200, 'stripping 120 µm of cured finish by machine at P80, flat'),
+  chemicalStripMinPerM2: row(38, 5, 200, 'stripping with paint stripper, all hands-on work without the wait'),
+  metalAbradeMinPerM2: row(10, 2, 60, 'refining bare metal to the grade of its first coat'),
+  bloomMinPerM2: row(8, 2, 60, 'abrading bare metal again at its own grade once its time has run out'),
+  patchWorkMin: row(
+    5,
+    0,
+    60,
+    'holding and checking one patch, each time it is ground, feathered, shaped or blocked',
+  ),
+  dullMinPerM2: row(6, 1, 60, 'dulling sound finish around a patch'),
+  crownedLabourFactor: row(1.15, 1, 4, 'sanding and stripping on a crowned part against a flat one'),
+  sharpLabourFactor: row(1.6, 1, 6, 'the same on a sharply shaped part'),
+  sectionM2: row(3, 0.5, 40, 'bare metal that one person abrades, wipes and coats as one section'),
+} as const satisfies Record<string, RuleRow>;
+
+export const SHOP_RULES = { ...BENCH_RULES, ...LABOUR_RULES, ...SANDING_RULES };
 
 export type ShopRuleName = keyof typeof SHOP_RULES;
 const names = Object.keys(SHOP_RULES) as ShopRuleName[];

@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { TOOLS } from '../materials/tools.ts';
 import { gradeText } from './finding.ts';
+import { QUALITIES } from './qualities.ts';
 import { schoolsSchema } from './schools.ts';
 import { shopRulesSchema } from './shop-rules.ts';
+import { hexColor } from './zone.ts';
 
 /** The shop as a plan sees it: climate, equipment by profile, its own rules and schools. */
 export const shopSchema = z.looseObject({
@@ -20,9 +22,6 @@ export const shopSchema = z.looseObject({
 
 export type Shop = z.infer<typeof shopSchema>;
 
-export const QUALITIES = ['economy', 'standard', 'show'] as const;
-export type Quality = (typeof QUALITIES)[number];
-
 /** What the topcoat will be and how closely it will be judged. */
 export const targetSchema = z.looseObject({
   quality: z.enum(QUALITIES).default('standard'),
@@ -32,7 +31,7 @@ export const targetSchema = z.looseObject({
       effect: z.enum(['solid', 'metallic', 'pearl']).default('solid'),
       color: z
         .union([
-          z.string().regex(/^#[0-9a-fA-F]{6}$/, 'must be a hex colour such as #1b7f86'),
+          hexColor,
           z.looseObject({
             L: z.number().min(0).max(100),
             a: z.number().min(-160).max(160),

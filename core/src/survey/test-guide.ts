@@ -1,7 +1,8 @@
 import { familyOf, isBody, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
-import { findingOf } from './finding.ts';
+import { findingOf, type Finding } from './finding.ts';
+import type { Panel } from './panel.ts';
 import type { Zone } from './zone.ts';
-import { baseOf, isLowEnergy, topKindOf } from './zone-facts.ts';
+import { baseOf, crownRadiusMm, isLowEnergy, testOf, topKindOf } from './zone-facts.ts';
 
 /**
  * Guided tests: how each is done, what may be seen, what that means, and what follows from it in the survey.
@@ -26,7 +27,7 @@ export interface TestForm {
   /** Done on every zone that it fits; others are done where there is doubt. */
   readonly isUsual?: boolean;
   /** What may be seen; a mark or a temperature is typed and readings are listed instead. */
-  readonly outcomes: readonly SeenOutcome[] | 'mark' | 'readings' | 'celsius';
+  readonly outcomes: readonly SeenOutcome[] | 'mark' | 'readings' | 'celsius' | 'gap';
 }
 
 const hasFilm = (zone: Zone): boolean =>
@@ -115,6 +116,12 @@ export const TEST_FORMS: Record<TestKind, TestForm> = {
       { value: 'beads', seen: 'it beads', means: 'still contaminated: dressing or silicone' },
     ],
   },
+  straightedge: {
+    label: 'Straightedge',
+    how: 'Laid across: the gap under it over its length.',
+    fits: () => true,
+    outcomes: 'gap',
+  },
   dew: {
     label: 'Surface temperature',
     how: 'A probe on the panel, where it is coldest.',
@@ -160,11 +167,32 @@ export function gaugeFigures(readingsUm: readonly number[]): GaugeFigures {
 /** What a recorded test meant. */
 export function meaningOf(test: ZoneTest): string {
   if (test.kind === 'gauge') return gaugeFigures(test.readingsUm).means;
+  if (test.kind === 'straightedge') return meaningOfGap(test.chordMm, test.gapMm);
   if (test.kind === 'dew') return 'this counts against the dew point, not the air of the room';
   const { outcomes } = TEST_FORMS[test.kind];
   if (outcomes === 'mark')
     return isLowEnergy(markedZone(test)) ? 'an olefin: low surface energy' : 'not an olefin';
   return (outcomes as readonly SeenOutcome[]).find(({ value }) => value === test.outcome)?.means ?? '';
+}
+
+/** A gap under a straightedge on a flat surface: a hollow from here on, waves below (default), mm. */
+const HOLLOW_FROM_MM = 0.5;
+
+const meaningOfGap = (chordMm: number, gapMm: number): string =>
+  gapMm === 0
+    ? 'straight here'
+    : `a hollow or a wave; on a crown a radius of ${Math.round(crownRadiusMm(chordMm, gapMm))} mm`;
+
+/** A gap on a flat panel is a hollow or a wave of the zone; on a crown it tells the radius and nothing else. */
+function withGap(zone: Zone, chordMm: number, gapMm: number, isFlat: boolean): Zone {
+  if (!isFlat || gapMm === 0) return zone;
+  const kind = gapMm >= HOLLOW_FROM_MM ? 'low' : 'waves';
+  if (findingOf(zone.findings, kind)) return zone;
+  const found: Finding =
+    kind === 'low'
+      ? { kind, depthMm: gapMm, sizeMm: chordMm }
+      : { kind, um: gapMm * 1000, wavelengthMm: chordMm };
+  return { ...zone, findings: [...zone.findings, found] };
 }
 
 /** A bare piece of plastic with this mark, to ask the survey's own rule about it. */
@@ -208,18 +236,22 @@ function withReadings(zone: Zone, readingsUm: readonly number[]): Zone {
 }
 
 /** What follows from a test in the zone's survey; the zone as it was where nothing follows. */
-function consequences(zone: Zone, test: ZoneTest): Zone {
+function consequences(zone: Zone, test: ZoneTest, isFlat = false): Zone {
   const top = topKindOf(zone);
   switch (test.kind) {
     case 'solvent-rub':
       if (test.outcome === 'softens' && top === 'old-finish') return withTop(zone, 'old-finish-soluble');
       return test.outcome === 'none' && top === 'old-finish-soluble' ? withTop(zone, 'old-finish') : zone;
     case 'float':
+      if (!onPlastic(zone)) return zone;
       return withPlastic(zone, test.outcome === 'floats' ? 'plastic-olefin' : 'plastic-rigid');
     case 'moulding-mark':
+      if (!onPlastic(zone)) return zone;
       return withPlastic(zone, isLowEnergy(markedZone(test)) ? 'plastic-olefin' : 'plastic-rigid');
     case 'gauge':
       return withReadings(zone, test.readingsUm);
+    case 'straightedge':
+      return withGap(zone, test.chordMm, test.gapMm, isFlat);
     case 'water-break':
       return test.outcome === 'beads' && !findingOf(zone.findings, 'dressing')
         ? { ...zone, findings: [...zone.findings, { kind: 'dressing' }] }
@@ -235,6 +267,26 @@ export function withTest(zone: Zone, test: ZoneTest): Zone {
   return {
     ...consequences(zone, test),
     tests: [...others, { ...test, because: meaningOf(test) } as ZoneTest],
+  };
+}
+
+/**
+ * The panel with what its recorded tests mean taken into its survey, however they came in: by screen, file, server or
+ * command line. Taking them in twice changes nothing. A straightedge on a crown gives the panel its radius.
+ */
+export function withTestsTaken(panel: Panel): Panel {
+  if (!panel.zones.some(({ tests }) => tests && tests.length > 0)) return panel;
+  const isFlat = panel.shape === 'flat';
+  const zones = panel.zones.map((zone) =>
+    (zone.tests ?? []).reduce((now, test) => consequences(now, test, isFlat), zone),
+  );
+  const edge = panel.zones.map((zone) => testOf(zone, 'straightedge')).find((test) => test && test.gapMm > 0);
+  return {
+    ...panel,
+    zones,
+    ...(edge && !isFlat && panel.crownRadiusMm === undefined
+      ? { crownRadiusMm: Math.max(50, crownRadiusMm(edge.chordMm, edge.gapMm)) }
+      : {}),
   };
 }
 

@@ -1,7 +1,7 @@
 import { isRawPlastic, familyOf, type LayerKind } from '../materials/layer-kinds.ts';
 import { findingOf } from './finding.ts';
 import type { PanelFacts } from './panel.ts';
-import type { Zone } from './zone.ts';
+import type { Role, Zone } from './zone.ts';
 
 /** What follows for a zone from its survey as a whole: from its layers, findings and tests together. */
 
@@ -52,3 +52,28 @@ export function textureOf(zone: Zone, panel: Pick<PanelFacts, 'finish'>): Textur
   const own = findingOf(zone.findings, 'texture')?.want;
   return own ?? (panel.finish === 'keep-texture' ? 'keep' : 'smooth');
 }
+
+/** What becomes of a zone: its own role, else its panel's. */
+export const roleOf = (zone: Pick<Zone, 'role'>, panel: Pick<PanelFacts, 'role'>): Role =>
+  zone.role ?? panel.role;
+
+/** Usual radius of a crown by shape and by how the panel lies, mm; a flat panel has none (defaults of models.md 7). */
+const USUAL_CROWN_MM = { door: 8000, lid: 20_000, sharp: 600 } as const;
+
+/** Radius of a panel's crown, mm, and whether somebody measured it; null where the panel is flat. */
+export function crownOf({
+  shape,
+  orientation,
+  crownRadiusMm,
+}: Pick<PanelFacts, 'shape' | 'orientation' | 'crownRadiusMm'>): {
+  readonly radiusMm: number;
+  readonly isMeasured: boolean;
+} | null {
+  if (shape === 'flat') return null;
+  if (crownRadiusMm !== undefined) return { radiusMm: crownRadiusMm, isMeasured: true };
+  const usual = shape === 'sharp' ? 'sharp' : orientation === 'horizontal' ? 'lid' : 'door';
+  return { radiusMm: USUAL_CROWN_MM[usual], isMeasured: false };
+}
+
+/** Radius of a crown under a straightedge, mm: chord² / (8 x gap). */
+export const crownRadiusMm = (chordMm: number, gapMm: number): number => chordMm ** 2 / (8 * gapMm);

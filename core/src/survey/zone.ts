@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { LAYER_KINDS, LAYER_KIND_NAMES } from '../materials/layer-kinds.ts';
 import { findingSchema } from './finding.ts';
+import { QUALITIES } from './qualities.ts';
 
 /** One area of a panel: what it is made of, from the substrate up, and what is wrong with it. */
 
@@ -15,11 +16,22 @@ export const areaM2Schema = z
   .positive('must be more than 0 m²')
   .max(200, 'must be at most 200 m²');
 
+export const hexColor = z.string().regex(/^#[0-9a-fA-F]{6}$/, 'must be a hex colour such as #1b7f86');
+
 export const layerSchema = z.looseObject({
   kind: z.enum(LAYER_KIND_NAMES),
   /** Thickness; absent for the solid substrate. */
   um: z.number().min(0, 'must be 0 µm or more').max(20_000, 'must be at most 20 000 µm').optional(),
+  /** Lightness of a finish, L* from 0 (black) to 100 (white). */
+  toneL: z.number().min(0, 'must be 0 or more').max(100, 'must be at most 100').optional(),
+  color: hexColor.optional(),
 });
+
+/** What becomes of an area: undercoat and colour, colour fading out, clear only, or nothing (masked). */
+export const ROLES = ['refinish', 'blend', 'clear-only', 'keep'] as const;
+export type Role = (typeof ROLES)[number];
+/** Which side of the part an area is on. */
+export const FACES = ['outside', 'edge', 'inside'] as const;
 
 const substrateNames = LAYER_KIND_NAMES.filter((kind) => LAYER_KINDS[kind].isSubstrate);
 
@@ -36,6 +48,11 @@ export const zoneTestSchema = z.discriminatedUnion('kind', [
   z.looseObject({
     kind: z.literal('dew'),
     surfaceCelsius: z.number().min(-40, 'must be -40 °C or more').max(80, 'must be at most 80 °C'),
+  }),
+  z.looseObject({
+    kind: z.literal('straightedge'),
+    chordMm: z.number().min(20, 'must be at least 20 mm').max(5000, 'must be at most 5000 mm'),
+    gapMm: z.number().min(0, 'must be 0 mm or more').max(200, 'must be at most 200 mm'),
   }),
   z.looseObject({ kind: z.literal('gauge'), readingsUm: z.array(reading).min(1).max(500) }),
 ]);
@@ -59,6 +76,13 @@ export const zoneSchema = z.looseObject({
     .optional(),
   /** Outline on the panel, mm; a zone without one is the rest of the panel. */
   shape: polygonSchema.optional(),
+  /** What becomes of it; the panel's role where absent. */
+  role: z.enum(ROLES, { error: `must be one of: ${ROLES.join(', ')}` }).optional(),
+  face: z.enum(FACES, { error: `must be one of: ${FACES.join(', ')}` }).optional(),
+  /** Its own quality, lower than the job's, where nobody looks. */
+  quality: z.enum(QUALITIES, { error: `must be one of: ${QUALITIES.join(', ')}` }).optional(),
+  /** It waits for other work while the rest of the panel is planned without it. */
+  apart: z.boolean().optional(),
   /** The area is a measured number and stays when the shape changes. */
   isAreaMeasured: z.boolean().optional(),
 });

@@ -23,6 +23,10 @@ export interface ZoneSketch {
   readonly stack: string;
   readonly findings?: readonly object[];
   readonly tests?: readonly object[];
+  /** Colour of its top layer. */
+  readonly color?: string;
+  /** Role, face, quality and what else a zone may say. */
+  readonly facts?: object;
 }
 
 export interface Surroundings {
@@ -40,16 +44,17 @@ export interface Bench {
   readonly state: PanelState;
 }
 
-const layersOf = (stack: string) =>
-  stack.split('/').map((text) => {
+const layersOf = (stack: string, color?: string) =>
+  stack.split('/').map((text, i, all) => {
     const [kind, um] = text.split(':');
-    return um === undefined ? { kind } : { kind, um: Number(um) };
+    const own = color && i === all.length - 1 ? { color } : {};
+    return um === undefined ? { kind, ...own } : { kind, um: Number(um), ...own };
   });
 
 /** A panel from sketches of its zones; ids default to A, B, C in order, areas to 0.5 m². */
 export function panelOf(sketches: readonly ZoneSketch[], facts: object = {}): Panel {
-  const zones = sketches.map(({ id, areaM2 = 0.5, stack, findings = [], tests }, i) => {
-    const layers = layersOf(stack);
+  const zones = sketches.map(({ id, areaM2 = 0.5, stack, findings = [], tests, color, facts: own }, i) => {
+    const layers = layersOf(stack, color);
     const name = id ?? String.fromCharCode(65 + i);
     return {
       id: name,
@@ -59,6 +64,7 @@ export function panelOf(sketches: readonly ZoneSketch[], facts: object = {}): Pa
       substrate: layers.findLast(({ kind }) => SUBSTRATE_KINDS.some((name) => name === kind))!.kind,
       findings,
       ...(tests ? { tests } : {}),
+      ...own,
     };
   });
   const areaM2 = zones.reduce((sum, zone) => sum + zone.areaM2, 0);
@@ -77,7 +83,7 @@ export function benchOf(sketches: readonly ZoneSketch[], around: Surroundings = 
     target: targetSchema.parse(around.target ?? {}),
     shelf: new Map(shelf.map((sheet) => [sheet.id, sheet])),
   };
-  return { context, state: surveyState(panel) };
+  return { context, state: surveyState(panel, context.shop.rules) };
 }
 
 type Change = (zone: ZoneState) => ZoneState;
@@ -154,6 +160,7 @@ const SHEET_OF: Record<CoatAct['op'] | BodyAct['op'], string> = {
   glaze: 'glaze-2pc',
   'plastic-repair': 'plastic-repair-1-1',
   'seam-seal': 'seam-1k',
+  'texture-coat': 'chip-guard-1k',
 };
 
 /** A coat by its generic sheet on some zones ("A B"), the same number of coats on each. */

@@ -14,6 +14,7 @@ export const ALLOWED_IF: Partial<Record<SentenceCode, string>> = {
   'M1.no-seam': 'if a seam sealer for it is added to the shelf',
   'M2.exposed': 'if it goes on within {limitMin} of abrading, or after abrading and cleaning again',
   'M3.dew': 'if the panel is warmed, or the air dried, until there are {limitKelvin}',
+  'M3.night': 'if the night is warmed, or its air dried, until there are {limitKelvin}',
   'M3.temperature': 'if the shop is between {minCelsius} and {maxCelsius}',
   'M3.humidity': 'if the air is dried to {maxPercent}',
   'M6.filler': 'if epoxy or a two-pack build takes the place of the etch',

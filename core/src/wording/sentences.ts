@@ -12,7 +12,10 @@ export const SENTENCES = {
   'op.no-heat': 'There is no oven or lamp in this shop.',
   'op.nothing-to-mend': 'Nothing is broken here.',
   'op.no-end':
-    'The preparation for this step never comes to an end; the planner gave up after {steps} steps.',
+    'What this step needs asks for itself again after {steps} steps: no order of work on this shelf meets it.',
+  'op.rust-under': 'Rust lies under {layer}, not on bare metal: open it first.',
+  'op.not-bare': 'That is done on bare metal; take off what lies on it first.',
+  'op.nothing-to-warm': 'There is no dent in plastic to be warmed out.',
   'coat.not-over': 'The sheet of {sheet} does not allow it over {layer}.',
   'coat.film': '{perCoatUm} dry a coat, at most {maxUm} in all.',
   'coat.budget':
@@ -26,12 +29,23 @@ export const SENTENCES = {
     '{coats} coat by the shop’s school; {wetUm} wet stays under the sag limit of {limitUm}.',
   'coat.sealer-level': '{coats} coat by the shop’s school; on a level panel nothing sags.',
   'coat.tone': 'Tone L* {toneL}, the nearest on the shelf to a base of L* {baseL}.',
+  'body.grams': 'About {fillerGrams} to mix, what stays on board and knife included.',
   'body.depth': '{deepestUm} deep in {lifts} lift, at most {maxUm}.',
   'body.sand-after': 'Sands after {sandAfterMin}.',
   'flash.climate': '{waitMin} still to go at {roomCelsius} in {air}.',
   'cure.air':
     '{name}: {waitMin} to 90 % cure at {roomCelsius} by day and {nightCelsius} at night; the sheet asks for at least {sheetMin}.',
   'cure.bake': '{name}: {waitMin} under heat, panel at {bakeCelsius}, heating up and cooling down included.',
+  'cure.cold-night':
+    'Nothing cures at {nightCelsius}, the sheet asks for {minCelsius}: only the hours of the days count.',
+  'cure.morning':
+    'Spray it in the morning, so that it is through by evening: the night is {nightCelsius}, {marginKelvin} above dew point.',
+  'cure.not-at-night':
+    'Under heat, and not through the night: that is {nightCelsius}, {marginKelvin} above dew point.',
+  'cure.found': 'A found film that a thumbnail marks gets {waitMin}; press it again before it is sanded.',
+  'ladder.buy': 'The shop keeps no {grit} that fits here: buy {grit}.',
+  'ladder.jump':
+    'From {from} to {grit} is {ratio} times the grain, more than {jump}: raking light, and look twice.',
   'sand.minutes': '{grit} takes up to {takenUm} off in {handsOnMin}.',
   'block.grade':
     '{grit} takes the least minutes to block level and on to the last grit, with no jump over {jump} times the grain.',
@@ -46,9 +60,13 @@ export const SENTENCES = {
   'M2.found-bare':
     'Nobody knows how long this metal has been bare; abrade it fresh and coat within {limitMin}.',
   'M2.window': 'Bare metal: coat within {closesMin}; past it, {thenWhat}.',
+  'M2.sections':
+    'In {sections} sections of about {sectionM2}: each is abraded, wiped and coated before the next is begun.',
   'M2.tight': 'Bare for {exposedMin} of {limitMin} when the first coat goes on: little time to spare.',
   'M2.exposed': 'Bare for {exposedMin}, limit {limitMin}: abrade and clean again.',
   'M3.dew': 'Only {marginKelvin} above dew point, {limitKelvin} needed: warm the panel or dry the air.',
+  'M3.night':
+    '{sheet} would lie uncured through a night of {nightCelsius}, {marginKelvin} above dew point; {limitKelvin} are needed.',
   'M3.temperature': '{sheet} is sprayed from {minCelsius} to {maxCelsius}; the shop is at {roomCelsius}.',
   'M3.humidity': '{sheet} allows {maxPercent} humidity; the shop has {roomPercent}.',
   'M4.grade': 'Found {found}; {layer} is abraded {grit} under its first coat.',
@@ -56,8 +74,14 @@ export const SENTENCES = {
     '{layer} is abraded {grit} with abrasives of its own before its first coat (found {found}).',
   'M4.unsanded': '{layer} is abraded {grit} before its first coat.',
   'M5.surface': 'Surface rust comes off to bright metal.',
-  'M5.pitted': 'Pitted rust is blasted or treated with conditioner, rinsed and dried.',
-  'M5.through': 'Rusted through: metal repair comes first.',
+  'M5.under': 'Rust under {layer}: open it until bright metal shows all round.',
+  'M5.blast': 'Pitted rust is blasted to white metal.',
+  'M5.pitted': 'Pits hold rust that no disc reaches: conditioner, rinsed and dried, or blasting.',
+  'M5.condition': 'Kept wet for {dwellMin}, then rinsed and dried at once.',
+  'M5.acid': 'What the conditioner left is sanded off {grit} before anything goes on.',
+  'M5.acid-left': 'Acid of the conditioner is still on it: sand it off.',
+  'M5.through': 'Rusted through: weld in sound metal, then plan again.',
+  'M5.broken': 'A {damage} in {layer}: weld it shut, then plan again.',
   'M6.filler': 'Acid etch and filler do not go together: the acid stays active under or over it.',
   'M6.under-epoxy': 'No epoxy over acid etch unless both sheets say so.',
   'M6.spots-only': 'Etch is for spots: this is {sharePercent} of the panel, limit {limitPercent}.',
@@ -84,28 +108,42 @@ export const SENTENCES = {
   // filler
   'F1.uncured': 'Filler goes over cured {layer} only.',
   'F1.key': 'Filler wants {layer} abraded {grit} (found {found}).',
-  'F2.over': 'Filler never lies over {layer}.',
+  'F2.over': 'Filler never lies over {layer}: it is ground away under the dent first.',
+  'F2.found': 'Body work that was found lies on what lets go of it: it is ground out.',
   'F3.deep': '{depthMm} of filler, at most {maxMm}: metalwork first.',
   'F4.hardener':
     'Hardener {usualPercent} by mass, from {fromPercent} to {toPercent}: too little never cures, too much stains.',
+  'F5.water': 'Open filler takes up water: blow it off and wipe it with solvent cleaner.',
   'F5.wet': 'Filler takes up water: sand it dry.',
   'F6.grade':
     'Filler is finished {grit} before primer (found {found}): {sinkFineUm} of its scratch sinks back, {limitFineUm} may.',
+  'F6.first':
+    'Filler beside it is glazed, shaped and finished {grit} first: its dust would lie in fresh primer.',
   'F7.pinholes': 'Open the pinholes, blow them out and glaze them before primer.',
+  'F7.under': 'Pinholes under {layer}: it is sanded off there, so that they can be opened and glazed.',
+  'F7.joint': 'Pinholes in the sealed joint are closed with sealer.',
   'F7.no-glaze': 'Pinholes need glaze and there is none on the shelf: add a glaze sheet.',
   'F7.thick': 'Glaze of {glazeUm} is more than {maxUm}.',
   // old finish and new parts
-  'O1.local': 'Unsound finish on {sharePercent} of the panel: strip this zone to a sound edge.',
+  'O0.wax': 'Release agent is still on it: wipe it off.',
+  'O0.overspray': 'Overspray is still on it: sand it off.',
+  'O0.hollow': 'A hollow of {lowMm} is still there: fill it before it is handed over.',
+  'O0.unsound': 'Unsound {layer} lets go of all that lies on it: it comes off.',
+  'O0.break': 'It is still broken: mend it before anything covers it.',
+  'O0.rough-coat': 'The rough coat that was there is laid again over the primer.',
+  'O1.local': 'Unsound finish on {sharePercent} of the panel: it comes off here, to a sound edge.',
   'O1.panel':
     'Unsound finish on {sharePercent} of the panel, more than {limitPercent}: strip the whole panel.',
   'O1.thick': 'Film of {filmUm} is more than {limitUm}: it comes off.',
   'O2.isolate':
     '{layer} softens under thinner: strip it, or isolate it with two coats of unreduced epoxy first.',
+  'O2.isolated': 'Isolated, not removed: a soluble finish that stays can still lift at the first wet coat.',
   'O2.wet': '{wetUm} wet over an isolated soluble finish, {limitUm} at most: lighter coats, or it lifts.',
   'O2.strip': 'Soluble finish is stripped, so that nothing under the new coats can soften.',
   'O3.degrease': 'Grease is taken off before sanding, or it is sanded in.',
   'O4.feather':
     'The edge of the old finish is feathered {layerMm} a layer; primer reaches {overlapMm} past it and stops in an open edge.',
+  'O4.together': 'All raw edges are feathered before fresh primer stands beside their dust.',
   'O5.heavy': 'A heavy first coat lifts feathered edges.',
   'O5.light': 'First coat light: feathered edges lift first.',
   'N1.leave': 'Sound e-coat stays unsanded: the factory dip is the best corrosion layer there is.',
@@ -121,6 +159,7 @@ export const SENTENCES = {
   'P1.static': 'Plastic cleaner of the alcohol type takes grease and static off; wiped dry in one direction.',
   'P2.temper': 'A raw new moulding is tempered to sweat out release agent, and wiped with a soaked fine pad.',
   'P3.smooth': 'Smooth plastic is keyed {from}, then {grit} (found {found}).',
+  'P3.pad': 'Smooth plastic is dulled all over with a fine pad soaked in cleaner.',
   'P3.keep': 'The texture stays: no sanding, only pad and cleaner.',
   'P3.no-build': 'Build would fill the texture that is to stay: promoter and thin coats.',
   'P4.promote': '{layer} gets an adhesion promoter, and the next coat within {closesMin}.',
@@ -136,7 +175,10 @@ export const SENTENCES = {
   'P7.tape': 'Unknown plastic: masking tape on the cleaned part first; if it slides off, stop.',
   'P8.edges': 'Hidden edges and backs that will catch paint are dulled by pad too: peeling starts there.',
   'P8.spray': 'Hidden sides first; small parts hang or stand on edge.',
+  'P9.bare': 'The {layer} around the break is sanded off on both sides, so that paste holds on plastic.',
   'P9.mend': 'A {damage} of {lengthMm} is repaired before anything is sprayed.',
+  'P9.primed':
+    '{finding} in a primed part: sand the primer off around it, find out which plastic it is, and survey it again.',
   'P9.no-paste': 'A {damage} of {lengthMm} needs a repair paste for plastic: add its sheet.',
   'P9.grind': 'Both sides of the break are ground {grit}, slowly so that nothing melts, and feathered.',
   'P9.how': 'Loose material away, a backing patch behind, front and back filled in one wet session.',
@@ -145,36 +187,47 @@ export const SENTENCES = {
   // fiberglass
   'GP1.wax': 'Release wax comes off with solvent cleaner before anything is sanded: it would be sanded in.',
   'GP2.cloth': '{grit} goes into the cloth; nothing coarser than {limit} there.',
-  'GP2.mend': 'The laminate is broken over {lengthMm}: resin and cloth first, then glaze and primer.',
+  'GP2.bare': 'Through the {layer} along each break to sound laminate, not into the cloth.',
+  'GP2.mend': 'The laminate is broken: resin and cloth first, then glaze and primer.',
   'GP5.cover': 'Glass dust: extraction on, sleeves and collar closed.',
   'GP3.look': 'Look for pinholes again under the first primer: open, glaze and level what shows.',
   'GP4.etch': 'No acid etch on {layer}: epoxy or two-pack build.',
   // build
+  'B1.sound': 'Sound, level finish is built over as well: film that nobody needs there.',
   'B1.block': 'Fresh {layer} is blocked level: {ledgeUm} uneven, {quality} allows {limitUm}.',
   'B1.ledge': 'Not level: {ledgeUm} of ledge left in {layer}, {quality} allows {limitUm}.',
   'B1.thin': '{layer} is {lackUm} too thin to be blocked and sanded: another build coat first.',
   'B1.peel': 'Orange peel of {ledgeUm} in {layer}, {quality} allows {limitUm}.',
   'K3.low': 'A hollow of {lowMm} is deeper than build can level ({canLevelUm}): fill it first.',
   'B2.maximum': '{sheet} would be {filmUm} thick, at most {maxUm}.',
+  'B2.one-film':
+    'On {layer} that has not cured they dry as one film of {filmUm}, at most {maxUm}: let it cure first.',
   'B2.flash': '{layer} flashes for {leftMin} more before anything touches it.',
   'B4.tip': 'Fluid tip {tip}; a smaller one only with 10 to 20 % reduction and the film computed again.',
   'B5.glaze': 'Pinholes and deep marks that show now are glazed, levelled P320 and spot primed.',
+  'B3.soft':
+    'The found film still takes the mark of a thumbnail: it is given time before it is sanded or covered.',
   'B3.uncured': '{layer} is not cured: {leftMin} to go before sanding.',
   'K1.first': 'Guide coat before the first block: dust stays in the lows.',
   'K1.finer': 'Guide coat again before the finer grit, and raking light.',
   'K2.fingertips': 'Block with a block, not by {tool}: fingertips dig grooves.',
+  'K2.high': 'What stands proud is brought down at the metal, never hidden under filler.',
+  'K2.high-under': 'Under {layer} something stands proud: open it, then bring the metal down.',
+  'K2.high-stop': '{layer} that stands proud is brought back to its shape first, then plan again.',
+  'K2.high-body': 'Filler that stands proud is cut down to the shape.',
   'K2.lines':
     'Body lines: {lines}. Block up to each from its own side, tape on the other side, never across.',
   'K2.crossed':
     'A body line runs through {zones}: block up to it from each side, tape on the other side, never across.',
   'K3.thin':
     'Blocking and the last sanding would leave {leftUm}, {staysUm} must stay: glaze the low and build again.',
+  'K4.grain': 'Grain that stays is dulled by fine pad and paste, not sanded.',
   'K4.shine': 'Shine left on {layer}: {grit} all over, edges and recesses by pad.',
   'K4.key': '{layer} is keyed {grit} for the primer (found {found}).',
   'K4.telegraph':
     'A {found} scratch in {layer} would leave {nowFineUm} in the {plane} plane; {grit} leaves {grooveFineUm}, limit {limitFineUm}.',
   'K4.no-grade': 'No grade that {coat} allows on {layer} stays invisible at this quality.',
-  'K5.order': 'Primer dust gets into a sound area that is sanded after the primed ones.',
+  'K5.order': 'Sound areas are sanded and wiped before the dust of primer flies, and covered while it does.',
   'K5.first':
     'In this step {first} first, wiped and covered, then {then}: primer dust stays out of sound finish.',
   'K5.blend': 'Sanded, wiped and covered before this: {borders}. Primer dust stays out of the blend.',
@@ -182,10 +235,12 @@ export const SENTENCES = {
   'K7.grade':
     'A blend panel is sanded {grit} all over (found {found}), so that clear holds and nothing shows.',
   'K7.edges': 'Edges and recesses of a blend panel by fine pad and paste: no shine anywhere.',
+  'K7.no-coat': 'Colour only fades out here: an undercoat would show. Sand it, or make it a refinish area.',
+  'K7.kept': 'This area is kept as it is: it is masked, not coated.',
   'K7.into': 'Colour fades out in {borders}: sanded P800-P1000 all over, and clean when base begins.',
   'K7.no-substitute': 'No promoter and no wet bed stands in for sanding a blend panel.',
   // sealer, window, cleaning
-  'S1.mixed': 'Different surfaces side by side ({layers}): seal before base.',
+  'S1.mixed': 'Different surfaces side by side ({layers}): seal all of it, or the primed areas.',
   'S1.unprimed': '{layer} is not a surface for base: prime or seal it.',
   'S1.seal': 'One sealer over everything: one tone, one suction, one window.',
   'S2.sag': '{wetUm} wet sags on this panel, limit {limitUm}: lighter coats.',
@@ -220,6 +275,7 @@ export const SENTENCES = {
   'C1.open-filler': 'Open filler is blown off and tacked, never wiped wet.',
   // schools
   'school.first-coat': 'Not this shop’s school ({side}): {sheet} first on metal.',
+  'S1.seal-primed': 'Sealer over the primed areas only, its edge softened into the dulled finish around.',
   'school.filler': 'Not this shop’s school ({side}): filler {done}.',
   'school.sealer-coats': 'Not this shop’s school ({side}): {coats} coat.',
   'school.build': 'Not this shop’s school ({side}): no build on repaired metal.',
@@ -231,10 +287,17 @@ export const SENTENCES = {
   'survey.buried':
     '{layer} cannot lie over {under}: the substrate is the lowest layer. Put the layers in order.',
   'survey.no-base': '{layer} needs something under it: add the substrate as the lowest layer.',
-  'survey.body-over-etch':
-    '{layer} lies over etch primer or promoter: it will not hold. Strip it, or correct the layers.',
+  'survey.no-thickness': '{layer} of 0 mm: give its thickness, or take the layer out.',
   'survey.topcoat': 'Found {layer} is recorded as old finish: change the layer.',
-  'survey.finding': '{finding} does not go with {layer}: take the finding out, or correct the layers.',
+  'survey.too-large':
+    '{finding} of {findingM2} is larger than its zone of {zoneM2}: correct its size, or make the zone larger.',
+  'survey.role':
+    'Colour fades out on sound finish only, and this is {layer}: refinish it, or keep it as it is.',
+  'survey.role-findings':
+    'Kept as it is, yet damage is recorded: refinish the zone, or take the findings out.',
+  'survey.quality': 'Its own quality, {own}, is above the job’s {quality}: it is judged by the job’s.',
+  'survey.kept-all': 'Every zone of the panel is kept as it is: there is nothing to plan.',
+  'survey.finding': '{finding} and {layer} do not go together: correct the layers, or take the finding out.',
   'survey.outside': 'The zone is drawn outside of the panel: move it on to the panel.',
   'survey.covered': 'Other zones cover this one altogether: move them, or remove it.',
   'survey.texture': 'Texture is to be kept and flattened at once: keep one of the two findings.',
@@ -247,6 +310,12 @@ export const SENTENCES = {
   'survey.gauge':
     'A film gauge reads over metal only, and this is {layer}: take the readings out, or correct the substrate.',
   // plan
+  'plan.open': 'Opened to sound ground before anything else, so that what lies under it is known.',
+  'plan.warm-out': 'A shallow dent in plastic is warmed and pressed back; the finish on it stays.',
+  'plan.no-longer-blend':
+    'No longer a blend panel: {findings} need more than a spot of undercoat. It is planned as refinish.',
+  'plan.assumed-size': '{finding} in zone {zone}: nobody gave its size, it is taken as {sizeMm}{times}.',
+  'plan.stopped': 'Nothing is chosen while zone {zones} is stopped: do that work first, or plan it apart.',
   'plan.keep-filler': 'Sound filler may stay: tap it, look at its edge, check that it is hard.',
   'plan.refill': 'The old filler comes out to bright steel, so that new filler can go over epoxy.',
   'plan.fill': 'The hollow is filled in thin pulls and left proud for shaping.',

@@ -3,6 +3,7 @@ import { Injectable } from '@nestjs/common';
 import type { Transaction } from 'sequelize';
 import { PlanRow } from '../database/rows.ts';
 import type { PanelParams } from '../http/params.ts';
+import { planOfBody } from './stored-plan.ts';
 
 export interface StoredPlan {
   readonly id: string;
@@ -19,7 +20,7 @@ const storedOf = (row: PlanRow): StoredPlan => ({
   chosen: row.chosen,
   survey: row.survey,
   createdAt: row.createdAt,
-  plan: row.body as PanelPlan,
+  plan: planOfBody(row.body),
 });
 
 /** The only file that reads and writes plans; a plan's body is never changed, only which system is chosen. */

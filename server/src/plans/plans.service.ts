@@ -105,6 +105,15 @@ export class PlansService {
             message: system ? `is refused: ${system.refusedBy[0]?.text ?? ''}` : 'is not in this plan',
           },
         ]);
+      // The planner chooses nothing while a zone has to be set right first; nor does a person.
+      if (stored.plan.chosen === null)
+        throw new Refused(422, 'The system was not chosen.', [
+          {
+            path: 'systemId',
+            message:
+              'waits for a zone that is stopped: do the work it needs first, or plan the rest without it',
+          },
+        ]);
       if (!(await this.plans.choose(id, systemId, version, transaction)))
         throw stale(systemId, { chosen: stored.chosen, version: stored.version });
       return { chosen: systemId, version: version + 1 };

@@ -16,6 +16,7 @@ const UNITS: readonly (readonly [suffix: string, unit: string])[] = [
   ['Mm', 'mm'],
   ['Ml', 'ml'],
   ['ForceN', 'N'],
+  ['M2', 'm²'],
 ];
 
 /** Unit of a shop figure; empty for a plain number. */

@@ -7,4 +7,6 @@ export const TOOL_WORDS: Readonly<Record<Tool, { readonly short: string; readonl
   machine: { short: 'machine', long: 'machine' },
   'machine-soft': { short: 'soft', long: 'machine, soft interface' },
   'wet-hand': { short: 'wet', long: 'wet by hand' },
+  'pad-fine': { short: 'pad', long: 'fine pad' },
+  'pad-ultra-fine': { short: 'fine pad', long: 'ultra-fine pad and paste' },
 };

@@ -1,4 +1,11 @@
-import { filmVerdict, measuredBuild, type FilmVerdict, type ZoneBuild } from '@blue-ledge/core';
+import {
+  areaTitle,
+  readArea,
+  filmVerdict,
+  measuredBuild,
+  type FilmVerdict,
+  type ZoneBuild,
+} from '@blue-ledge/core';
 import { useFormat } from '../../state/units.ts';
 import { usePanelContext } from '../panel-context.ts';
 import { BudgetBar } from './BudgetBar.tsx';
@@ -14,7 +21,7 @@ const WAY_WORDS = {
 export function FilmView({ build }: { readonly build: ZoneBuild }) {
   const { quantity } = useFormat();
   const { view } = usePanelContext();
-  const zone = view.panel.zones.find(({ id }) => id === build.zoneId);
+  const zone = view.panel.zones.find(({ id }) => id === readArea(build.zoneId).zone);
   if (!zone) return null;
   const measured = measuredBuild(zone, build);
   const verdict = filmVerdict(build, measured);
@@ -24,7 +31,7 @@ export function FilmView({ build }: { readonly build: ZoneBuild }) {
     <>
       <section className="sheet ladder-main film-view" aria-labelledby="film-head">
         <h2 id="film-head">
-          Zone {build.zoneId}: film of {build.sheetName}
+          {areaTitle(build.zoneId)}: film of {build.sheetName}
         </h2>
         <BudgetBar build={build} measured={measured} />
         <p className={isEnough ? 'passes' : 'fails'} role="status">

@@ -1,4 +1,5 @@
 import {
+  areaTitle,
   BLOCKS,
   bestBlock,
   blockOf,
@@ -82,7 +83,7 @@ export function ForecastView({
   const best = bestBlock(forecasts, task);
   return (
     <section className="sheet ladder-main forecast" aria-labelledby="forecast-head">
-      <h2 id="forecast-head">Zone {build.zoneId}: how much build, which block</h2>
+      <h2 id="forecast-head">{areaTitle(build.zoneId)}: how much build, which block</h2>
       <div className="forecast-ask">
         <NumberField
           label="Waves"
@@ -135,8 +136,8 @@ export function ForecastView({
         )}
       </div>
       <p className="note">
-        {task.isCrowned ? 'A crowned panel' : 'A flat panel'}, standard X at{' '}
-        {quantity('Newton', figures.blockForceN)}; level is {quantity('Um', task.limitUm)} over{' '}
+        {task.isCrowned ? `A crown of ${quantity('Mm', task.crownRadiusMm ?? 0)} radius` : 'A flat panel'},
+        standard X at {quantity('Newton', figures.blockForceN)}; level is {quantity('Um', task.limitUm)} over{' '}
         {quantity('Mm', 100)}, {quantity('Um', task.mustStayUm)} must stay. Model.
       </p>
       {forecasts.length === 0 && !busy && !watched ? (

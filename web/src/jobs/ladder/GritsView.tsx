@@ -1,4 +1,5 @@
 import {
+  areaTitle,
   bestLadder,
   episodeLabel,
   explainGrade,
@@ -47,7 +48,7 @@ export function GritsView({
       <section className="sheet ladder-main" aria-labelledby="grits-head">
         <header className="ladder-head">
           <h2 id="grits-head">
-            Zone {episode.zoneId}: {episodeLabel(episode).toLowerCase()}
+            {areaTitle(episode.zoneId)}: {episodeLabel(episode).toLowerCase()}
           </h2>
           <AddGrade rungs={rungs} tool={episode.planned.at(-1)!.tool} onChange={change} />
           <Button disabled={!kept} onClick={() => keepLadder(name, null)}>

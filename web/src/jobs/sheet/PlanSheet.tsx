@@ -1,5 +1,5 @@
 import { PrinterOutlined } from '@ant-design/icons';
-import { stepMeans, stepTitle, type Step } from '@blue-ledge/core';
+import { areasOf, placeWords, stepMeans, stepTitle, type Step } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { usePanel, usePlan } from '../../api/queries.ts';
@@ -45,7 +45,7 @@ function Sheet({ view, stored, back }: SheetProps) {
     return <Pending error={new Error('No system of this plan can be printed.')} what="the plan" />;
   const { system, core } = selection;
   const { panel, shop, target } = view;
-  const input = sectionInput(stored.plan.found, system, panel, cut);
+  const input = sectionInput(stored.plan.found, system, view, cut);
   return (
     <main className="page plan-sheet">
       <p className="sheet-acts">
@@ -98,7 +98,7 @@ function Sheet({ view, stored, back }: SheetProps) {
         </thead>
         <tbody>
           {system.steps.map((step) => (
-            <Row key={step.n} step={step} />
+            <Row key={step.n} step={step} all={areasOf(system.steps)} />
           ))}
         </tbody>
       </table>
@@ -110,7 +110,7 @@ function Sheet({ view, stored, back }: SheetProps) {
 /** Reasons that a bench needs on paper; the screen has all of them. */
 const MOST_REASONS = 4;
 
-function Row({ step }: { readonly step: Step }) {
+function Row({ step, all }: { readonly step: Step; readonly all: readonly string[] }) {
   const { system, minutes, said } = useFormat();
   return (
     <tr>
@@ -118,7 +118,7 @@ function Row({ step }: { readonly step: Step }) {
       <td>
         <b>{stepTitle(step)}</b>
         <br />
-        zone {step.zones.join(', ')}
+        {placeWords(step.areas, all)}
       </td>
       <td>{stepMeans(step, system)}</td>
       <td>

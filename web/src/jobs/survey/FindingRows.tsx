@@ -33,9 +33,7 @@ export function FindingRows({ findings, onChange }: FindingRowsProps) {
                   finding={finding}
                   onChange={(value) =>
                     onChange(
-                      findings.map((old, j) =>
-                        j === i ? ({ ...old, [field.name]: value } as Finding) : old,
-                      ),
+                      findings.map((old, j) => (j === i ? withFigure(old, field.name, value) : old)),
                       `${finding.kind} ${field.name}`,
                     )
                   }
@@ -71,10 +69,17 @@ export function FindingRows({ findings, onChange }: FindingRowsProps) {
   );
 }
 
+/** The finding with a figure changed, or without it. */
+function withFigure(finding: Finding, name: string, value: string | number | null): Finding {
+  const others = Object.fromEntries(Object.entries(finding).filter(([key]) => key !== name));
+  return (value === null ? others : { ...others, [name]: value }) as Finding;
+}
+
 interface FigureProps {
   readonly field: FindingField;
   readonly finding: Finding;
-  readonly onChange: (value: string | number) => void;
+  /** Null takes an optional figure away. */
+  readonly onChange: (value: string | number | null) => void;
 }
 
 function Figure({ field, finding, onChange }: FigureProps) {
@@ -109,7 +114,7 @@ function Figure({ field, finding, onChange }: FigureProps) {
         <NumberField
           label={field.label}
           quantity="Percent"
-          value={(value as number) * 100}
+          value={value === undefined ? null : (value as number) * 100}
           from={0}
           to={100}
           onChange={(percent) => onChange(percent / 100)}
@@ -120,10 +125,12 @@ function Figure({ field, finding, onChange }: FigureProps) {
         <NumberField
           label={field.label}
           quantity={field.quantity}
-          value={value as number}
+          value={(value as number | undefined) ?? null}
           from={field.least}
           to={field.most}
+          hint={field.isOptional && value === undefined ? 'not measured' : undefined}
           onChange={onChange}
+          {...(field.isOptional ? { onClear: () => onChange(null) } : {})}
         />
       );
   }

@@ -1,4 +1,4 @@
-import type { CutLine, Panel } from '@blue-ledge/core';
+import type { CutLine, Panel, Shop } from '@blue-ledge/core';
 import { useMemo } from 'react';
 import { StrataSection } from '../../shared/section/StrataSection.tsx';
 import { useSize } from '../../shared/use-size.ts';
@@ -7,15 +7,16 @@ import { surveySection } from '../section-input.ts';
 
 interface FoundSectionProps {
   readonly panel: Panel;
+  readonly shop: Shop;
   readonly cut: CutLine | null;
   readonly core: string;
   readonly onPick: (zoneId: string) => void;
 }
 
 /** The panel in section as it was found: what is typed above shows here at once. */
-export function FoundSection({ panel, cut, core, onPick }: FoundSectionProps) {
+export function FoundSection({ panel, shop, cut, core, onPick }: FoundSectionProps) {
   const system = useUnits((state) => state.system);
-  const input = useMemo(() => surveySection(panel, cut), [panel, cut]);
+  const input = useMemo(() => surveySection({ panel, shop }, cut), [panel, shop, cut]);
   const [box, { width, height }] = useSize();
   return (
     <section className="sheet survey-section" aria-labelledby="found-head">

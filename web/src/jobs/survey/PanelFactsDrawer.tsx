@@ -3,6 +3,7 @@ import {
   OUTLINE_KINDS,
   boundsOf,
   countOfLines,
+  crownOf,
   drawnLines,
   sizeFor,
   withOutline,
@@ -24,6 +25,8 @@ interface PanelFactsProps {
 }
 
 const MOST_AREA_M2 = 200;
+const LEAST_CROWN_MM = 50;
+const MOST_CROWN_MM = 1_000_000;
 
 interface Choice<Name extends keyof Panel> {
   readonly name: Name;
@@ -72,6 +75,7 @@ const CHOICES = [
 export function PanelFactsDrawer({ panel, isOpen, onClose, onChange }: PanelFactsProps) {
   const put = (change: Partial<Panel>): void => onChange({ ...panel, ...change });
   const hasDrawnLines = drawnLines(panel).length > 0;
+  const crown = crownOf(panel);
   return (
     <Drawer title="Panel facts" open={isOpen} onClose={onClose} size={420} className="panel-facts">
       <div className="field">
@@ -99,6 +103,29 @@ export function PanelFactsDrawer({ panel, isOpen, onClose, onChange }: PanelFact
           />
         </div>
       ))}
+      {crown && (
+        <NumberField
+          label="Radius of its crown"
+          hint={crown.isMeasured ? 'measured' : 'usual for its form'}
+          quantity="Mm"
+          value={crown.radiusMm}
+          from={LEAST_CROWN_MM}
+          to={MOST_CROWN_MM}
+          whenLeft
+          onChange={(crownRadiusMm) => put({ crownRadiusMm })}
+        />
+      )}
+      <div className="field">
+        <label htmlFor="panel-count">Equal parts in one batch</label>
+        <InputNumber
+          id="panel-count"
+          min={1}
+          max={500}
+          precision={0}
+          value={panel.count}
+          onChange={(count) => count !== null && put({ count })}
+        />
+      </div>
       <Checkbox checked={panel.offVehicle} onChange={({ target }) => put({ offVehicle: target.checked })}>
         Off the vehicle
       </Checkbox>

@@ -59,8 +59,9 @@ export function ShapeTools({
   const isDrawn = panel.outline !== undefined;
   return (
     <div className="shape-tools" role="toolbar" aria-label="Zones on the panel">
-      <Tool label="Add a zone" icon={<PlusOutlined />} onClick={add} />
+      <Tool word="Add" label="Add a zone" icon={<PlusOutlined />} onClick={add} />
       <Tool
+        word="Split"
         label={`Split zone ${zone.id} along a line`}
         icon={<SplitCellsOutlined />}
         isOff={!isDrawn}
@@ -68,32 +69,37 @@ export function ShapeTools({
       />
       <JoinTool panel={panel} zone={zone} edit={edit} />
       <Tool
+        word="Corner"
         label={`One more corner for zone ${zone.id}`}
         icon={<BorderOuterOutlined />}
         isOff={!zone.shape}
         onClick={() => zone.shape && edit.change(withShape(panel, zone.id, withCorner(zone.shape)))}
       />
       <Tool
+        word="On top"
         label={`Lay zone ${zone.id} on top`}
         icon={<ToTopOutlined />}
         isOff={!zone.shape}
         onClick={() => edit.change(withZoneOnTop(panel, zone.id))}
       />
       <Tool
+        word="Remove"
         label={`Remove zone ${zone.id}`}
         icon={<DeleteOutlined />}
         isOff={panel.zones.length < 2}
         onClick={remove}
       />
-      <Tool label="Body lines" icon={<NodeIndexOutlined />} isOff={!isDrawn} onClick={onLines} />
+      <Tool word="Lines" label="Body lines" icon={<NodeIndexOutlined />} isOff={!isDrawn} onClick={onLines} />
       <Tool
+        word="Outline"
         label="Corners of the panel's outline"
         icon={<RadiusSettingOutlined />}
         isOff={!isDrawn}
         onClick={onOutline}
       />
-      <Tool label="Copy the survey of another panel" icon={<CopyOutlined />} onClick={onCopy} />
+      <Tool word="Copy" label="Copy the survey of another panel" icon={<CopyOutlined />} onClick={onCopy} />
       <Tool
+        word="Undo"
         label="Take back the last change of the panel"
         icon={<UndoOutlined />}
         isOff={!edit.undo}
@@ -128,20 +134,26 @@ function JoinTool({ panel, zone, edit }: Pick<ShapeToolsProps, 'panel' | 'zone' 
         icon={<MergeCellsOutlined />}
         aria-label={`Join zone ${zone.id} with another`}
         title={`Join zone ${zone.id} with another`}
-      />
+      >
+        Join
+      </Button>
     </Dropdown>
   );
 }
 
 interface ToolProps {
+  /** What stands under its icon. */
+  readonly word: string;
   readonly label: string;
   readonly icon: ReactNode;
   readonly isOff?: boolean;
   readonly onClick: () => void;
 }
 
-const Tool = ({ label, icon, isOff = false, onClick }: ToolProps) => (
+const Tool = ({ word, label, icon, isOff = false, onClick }: ToolProps) => (
   <Tooltip title={label} placement="bottom">
-    <Button type="text" icon={icon} aria-label={label} disabled={isOff} onClick={onClick} />
+    <Button type="text" icon={icon} aria-label={label} disabled={isOff} onClick={onClick}>
+      {word}
+    </Button>
   </Tooltip>
 );

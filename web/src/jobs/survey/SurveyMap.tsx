@@ -2,16 +2,20 @@ import { DownloadOutlined, SettingOutlined } from '@ant-design/icons';
 import {
   drawnLines,
   middleLine,
+  patchesOf,
+  readArea,
   regionsOf,
   withFreeOutline,
   withLine,
+  withPatchAt,
   withShape,
   type CutLine,
   type Panel,
+  type Shop,
   type Zone,
 } from '@blue-ledge/core';
 import { Button } from 'antd';
-import { useRef, useState, type ReactNode } from 'react';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { saveSvg } from '../../shared/export-drawing.ts';
 import { CutHandles } from '../../shared/panel-map/CutHandles.tsx';
 import type { Frame } from '../../shared/panel-map/panel-frame.ts';
@@ -27,6 +31,7 @@ import type { PanelEdit } from './use-panel-edit.ts';
 
 interface SurveyMapProps {
   readonly panel: Panel;
+  readonly shop: Shop;
   readonly zone: Zone;
   readonly edit: PanelEdit;
   readonly onSelect: (zoneId: string) => void;
@@ -41,8 +46,9 @@ type AtWork =
   | { readonly tool: 'outline' };
 
 /** The panel from the front: zones are picked, shaped, added and parted on it; its body lines and outline as well. */
-export function SurveyMap({ panel, zone, edit, onSelect, onFacts, onCopy }: SurveyMapProps) {
+export function SurveyMap({ panel, shop, zone, edit, onSelect, onFacts, onCopy }: SurveyMapProps) {
   const [mapBox, size] = useSize();
+  const patches = useMemo(() => patchesOf(panel, shop.rules), [panel, shop]);
   const map = useRef<HTMLElement>(null);
   const [chosen, setAtWork] = useState<AtWork | null>(null);
   // Picking another zone puts the line of a split away.
@@ -85,8 +91,10 @@ export function SurveyMap({ panel, zone, edit, onSelect, onFacts, onCopy }: Surv
             panel={panel}
             width={size.width}
             height={size.height}
+            patches={patches}
+            onPlace={(patch, atMm) => edit.change(withPatchAt(panel, patch, atMm))}
             selected={zone.id}
-            onSelect={onSelect}
+            onSelect={(id) => onSelect(readArea(id).zone)}
             {...(work.handles ? { over: work.handles } : {})}
           />
         )}
@@ -98,7 +106,13 @@ export function SurveyMap({ panel, zone, edit, onSelect, onFacts, onCopy }: Surv
             : 'Drawn by area only. Give the panel an outline to mark zones in their place.'}
         </p>
       )}
-      <ZoneList zones={panel.zones} panelAreaM2={panel.areaM2} selected={zone.id} onSelect={onSelect} />
+      <ZoneList
+        zones={panel.zones}
+        patches={patches}
+        panelAreaM2={panel.areaM2}
+        selected={zone.id}
+        onSelect={(id) => onSelect(readArea(id).zone)}
+      />
     </section>
   );
 }

@@ -36,6 +36,7 @@ export function SurveyStage() {
     <div className="survey">
       <SurveyMap
         panel={panel}
+        shop={view.shop}
         zone={zone}
         edit={edit}
         onSelect={select}
@@ -51,7 +52,7 @@ export function SurveyStage() {
           zone={zone}
           problems={problemsOf(panel, zone.id)}
         />
-        <FoundSection panel={panel} cut={cut} core={zone.id} onPick={select} />
+        <FoundSection panel={panel} shop={view.shop} cut={cut} core={zone.id} onPick={select} />
       </div>
       <Button
         type="primary"

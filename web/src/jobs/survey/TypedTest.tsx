@@ -9,7 +9,7 @@ interface TypedTestProps extends TypedProps {
   readonly what: Extract<TestForm['outcomes'], string>;
 }
 
-const FIELDS = { mark: Mark, readings: Readings, celsius: SurfaceTemperature };
+const FIELDS = { mark: Mark, readings: Readings, celsius: SurfaceTemperature, gap: Straightedge };
 
 /** A test whose outcome is typed in, not picked. */
 export function TypedTest({ what, ...rest }: TypedTestProps) {
@@ -71,6 +71,40 @@ function Readings({ done, onTest }: TypedProps) {
           {quantity('Um', figures.mostUm)}.
         </span>
       )}
+    </>
+  );
+}
+
+const USUAL_CHORD_MM = 300;
+
+/** The gap under a straightedge over its length: a hollow, a wave, or the radius of a crown. */
+function Straightedge({ done, onTest }: TypedProps) {
+  const [chordMm, setChord] = useState(done?.kind === 'straightedge' ? done.chordMm : USUAL_CHORD_MM);
+  const gapMm = done?.kind === 'straightedge' ? done.gapMm : null;
+  return (
+    <>
+      <NumberField
+        label="Length of the straightedge"
+        quantity="Mm"
+        value={chordMm}
+        from={20}
+        to={5000}
+        whenLeft
+        onChange={(mm) => {
+          setChord(mm);
+          if (gapMm !== null) onTest({ kind: 'straightedge', chordMm: mm, gapMm });
+        }}
+      />
+      <NumberField
+        label="Gap under it"
+        quantity="Mm"
+        value={gapMm}
+        from={0}
+        to={200}
+        whenLeft
+        onChange={(mm) => onTest({ kind: 'straightedge', chordMm, gapMm: mm })}
+        onClear={() => onTest(null)}
+      />
     </>
   );
 }

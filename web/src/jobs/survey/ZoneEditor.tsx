@@ -9,6 +9,7 @@ import { LayerRows } from './LayerRows.tsx';
 import { SaveNotice } from './SaveNotice.tsx';
 import { TestRows } from './TestRows.tsx';
 import { useZoneEdit } from './use-zone-edit.ts';
+import { ZoneUse } from './ZoneUse.tsx';
 
 interface ZoneEditorProps {
   readonly panelKey: PanelKey;
@@ -40,6 +41,7 @@ export function ZoneEditor({ panelKey, view, zone, problems }: ZoneEditorProps) 
             edit.change({ ...zone, areaM2, ...(zone.shape ? { isAreaMeasured: true } : {}) }, 'area')
           }
         />
+        <ZoneUse zone={zone} view={view} onChange={edit.change} />
         <Button icon={<UndoOutlined />} disabled={!edit.undo} onClick={() => edit.undo?.()}>
           Undo
         </Button>

@@ -1,4 +1,5 @@
-import type { OwnAct, PanelView, PlanView } from '@blue-ledge/core';
+import { patchesOf, type OwnAct, type PanelView, type PlanView } from '@blue-ledge/core';
+import { Drawer } from 'antd';
 import { useMemo, useState } from 'react';
 import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
 import { useCut } from '../../shared/panel-map/use-cut.ts';
@@ -11,6 +12,9 @@ import { StepList } from './StepList.tsx';
 import { SystemCards } from './SystemCards.tsx';
 import { sectionInput } from '../section-input.ts';
 import { useSelection } from './use-selection.ts';
+
+/** Width of the drawer that holds the map where there is no column for it, px. */
+const MAP_DRAWER_PX = 420;
 
 interface PlanBoardProps {
   readonly plan: PlanView;
@@ -34,14 +38,18 @@ export function PlanBoard({
   onWhyNot,
 }: PlanBoardProps) {
   const [isReplanning, setIsReplanning] = useState(false);
+  const [isMapOpen, setIsMapOpen] = useState(false);
   const { plan, chosen } = stored;
   const { zones, areaM2 } = view.panel;
   const [cut, setCut] = useCut(view.panel);
   const selection = useSelection(plan, chosen);
   const inputs = useMemo(
-    () =>
-      new Map(plan.systems.map((system) => [system.id, sectionInput(plan.found, system, view.panel, cut)])),
-    [plan, view.panel, cut],
+    () => new Map(plan.systems.map((system) => [system.id, sectionInput(plan.found, system, view, cut)])),
+    [plan, view, cut],
+  );
+  const patches = useMemo(
+    () => patchesOf(view.panel, view.shop.rules).filter(({ areaId }) => plan.found[areaId]),
+    [view, plan],
   );
   const [mapBox, map] = useSize();
   if (!selection) return <NoSystem />;
@@ -67,6 +75,7 @@ export function PlanBoard({
               panel={view.panel}
               width={map.width}
               height={map.height}
+              patches={patches}
               selected={selection.core}
               onSelect={selection.showCore}
               cut={cut}
@@ -76,12 +85,40 @@ export function PlanBoard({
         </div>
         <ZoneList
           zones={zones}
+          patches={patches}
           panelAreaM2={areaM2}
           selected={selection.core}
           onSelect={selection.showCore}
         />
       </section>
-      <SectionPanel input={inputs.get(system.id)!} selection={selection} />
+      <SectionPanel input={inputs.get(system.id)!} selection={selection} onMap={() => setIsMapOpen(true)} />
+      <Drawer
+        title="Panel map"
+        size={MAP_DRAWER_PX}
+        open={isMapOpen}
+        onClose={() => setIsMapOpen(false)}
+        className="map-drawer"
+      >
+        {isMapOpen && (
+          <PanelMap
+            panel={view.panel}
+            width={MAP_DRAWER_PX - 48}
+            height={MAP_DRAWER_PX - 48}
+            patches={patches}
+            selected={selection.core}
+            onSelect={selection.showCore}
+            cut={cut}
+            onCut={setCut}
+          />
+        )}
+        <ZoneList
+          zones={zones}
+          patches={patches}
+          panelAreaM2={areaM2}
+          selected={selection.core}
+          onSelect={selection.showCore}
+        />
+      </Drawer>
       <section className="sheet system-steps" aria-labelledby="steps-head">
         <StepList system={system} n={n} onPick={selection.showStep} />
         <StepDetail

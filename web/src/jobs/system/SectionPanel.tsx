@@ -15,9 +15,12 @@ import type { Selection } from './use-selection.ts';
 export function SectionPanel({
   input,
   selection,
+  onMap,
 }: {
   readonly input: SectionInput;
   readonly selection: Selection;
+  /** Opens the map, where it has no column of its own. */
+  readonly onMap: () => void;
 }) {
   const { system, n, core, showStep, showCore } = selection;
   const { system: units, quantity } = useFormat();
@@ -41,6 +44,9 @@ export function SectionPanel({
             ledge left <b>{formatNumber('Um', level.ledgeUm, units)}</b> of {quantity('Um', level.limitUm)}
           </span>
         )}
+        <Button type="text" className="map-button" onClick={onMap}>
+          Map
+        </Button>
         <Popover
           trigger="click"
           placement="bottomRight"

@@ -1,7 +1,10 @@
 import { CloseSquareOutlined, WarningOutlined } from '@ant-design/icons';
 import {
   allowedIf,
+  areaTitle,
+  areasOf,
   clockTime,
+  placeWords,
   stepMeans,
   stepTitle,
   type Reason,
@@ -33,6 +36,7 @@ export function StepDetail({
       {step ? (
         <Detail
           step={step}
+          all={areasOf(system.steps)}
           beforeMin={minutesOf(system.steps.slice(0, n - 1))}
           {...(onReplan && step.op !== 'hand-over' ? { onReplan } : {})}
         />
@@ -49,12 +53,13 @@ const minutesOf = (steps: readonly Step[]): number =>
 
 interface DetailProps {
   readonly step: Step;
+  readonly all: readonly string[];
   /** Minutes from the start of the work to the start of this step. */
   readonly beforeMin: number;
   readonly onReplan?: () => void;
 }
 
-function Detail({ step, beforeMin, onReplan }: DetailProps) {
+function Detail({ step, all, beforeMin, onReplan }: DetailProps) {
   const { minutes, system } = useFormat();
   const startMin = useWorkStart((state) => state.startMin);
   const at = (afterMin: number): string => clockTime(startMin, beforeMin + afterMin);
@@ -65,7 +70,7 @@ function Detail({ step, beforeMin, onReplan }: DetailProps) {
     <>
       <h3>
         {step.n}. {stepTitle(step)}
-        {step.isDone && ', done'} <span className="note">zone {step.zones.join(', ')}</span>
+        {step.isDone && ', done'} <span className="note">{placeWords(step.areas, all)}</span>
       </h3>
       {means && <p className="detail-means">{means}</p>}
       <p className="detail-times">
@@ -146,13 +151,13 @@ function Refusal({ system }: { readonly system: System }) {
       <b>
         <CloseSquareOutlined />{' '}
         {refusedStep
-          ? `Here it stops: ${refusedStep.sheetName ?? 'hand over to base'} on zone ${refusedStep.zones.join(', ')}`
+          ? `Here it stops: ${refusedStep.sheetName ?? 'hand over to base'} on ${placeWords(refusedStep.areas)}`
           : 'Here it stops'}
       </b>
       <ul>
         {byReason(system.refusedBy).map(({ zones, reason }) => (
           <li key={reason.text}>
-            Zone {zones.join(', ')}: {said(reason)}{' '}
+            {zones.map(areaTitle).join(', ')}: {said(reason)}{' '}
             {isRule(reason.rule) && <span className="rule-id">{reason.rule}</span>}
             <Allowed refusal={reason} />
           </li>

@@ -1,6 +1,14 @@
 import { CheckOutlined, PrinterOutlined } from '@ant-design/icons';
-import { clockTime, stepFigure, stepTitle, type Step, type System } from '@blue-ledge/core';
-import { useEffect, useRef } from 'react';
+import {
+  areasOf,
+  clockTime,
+  placeWords,
+  stepFigure,
+  stepTitle,
+  type Step,
+  type System,
+} from '@blue-ledge/core';
+import { useEffect, useMemo, useRef } from 'react';
 import { Link, useLocation } from 'react-router';
 import { SourceLegend, SourceMark } from '../../shared/SourceMark.tsx';
 import { useFormat } from '../../state/units.ts';
@@ -18,6 +26,7 @@ export function StepList({ system, n, onPick }: StepListProps) {
   const { search } = useLocation();
   const list = useRef<HTMLOListElement>(null);
   const isRefused = system.verdict === 'refused';
+  const all = useMemo(() => areasOf(system.steps), [system]);
   useEffect(() => {
     list.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
   }, [n, system]);
@@ -40,7 +49,7 @@ export function StepList({ system, n, onPick }: StepListProps) {
       <ol className="step-list" ref={list} tabIndex={-1}>
         {system.steps.map((step) => (
           <li key={step.n}>
-            <StepRow step={step} isShown={step.n === n} onPick={() => onPick(step.n)} />
+            <StepRow step={step} all={all} isShown={step.n === n} onPick={() => onPick(step.n)} />
           </li>
         ))}
       </ol>
@@ -68,10 +77,12 @@ function StartTime() {
 
 function StepRow({
   step,
+  all,
   isShown,
   onPick,
 }: {
   readonly step: Step;
+  readonly all: readonly string[];
   readonly isShown: boolean;
   readonly onPick: () => void;
 }) {
@@ -84,7 +95,7 @@ function StepRow({
       </span>
       <span className="step-what">
         <span className="step-title">{stepTitle(step)}</span>
-        <span className="note step-zones">{step.zones.join(' ')}</span>
+        <span className="note step-zones">{placeWords(step.areas, all)}</span>
       </span>
       <span className="step-figure">
         {figure && (

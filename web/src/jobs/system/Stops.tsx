@@ -1,18 +1,41 @@
-import type { PanelPlan } from '@blue-ledge/core';
+import type { PanelPlan, PanelView, Zone } from '@blue-ledge/core';
+import { Button } from 'antd';
+import type { PanelKey } from '../../api/queries.ts';
+import { useZoneEdit } from '../survey/use-zone-edit.ts';
 
-/** Zones that no undercoat plan is right for, and what must happen first. */
-export function Stops({ stopped }: { readonly stopped: PanelPlan['stopped'] }) {
+interface StopsProps {
+  readonly stopped: PanelPlan['stopped'];
+  readonly panelKey: PanelKey;
+  readonly view: PanelView;
+}
+
+/** Zones that no undercoat plan is right for, and what must happen first; the rest can be planned without them. */
+export function Stops({ stopped, panelKey, view }: StopsProps) {
   if (stopped.length === 0) return null;
   return (
     <div className="problem stops" role="alert">
       <b>Stopped</b>
       <ul>
-        {stopped.map(({ zoneId, rule, text }) => (
-          <li key={zoneId + rule}>
-            Zone {zoneId}: {text} {rule !== 'scope' && <span className="rule-id">{rule}</span>}
-          </li>
-        ))}
+        {stopped.map(({ zoneId, rule, text }) => {
+          const zone = view.panel.zones.find(({ id }) => id === zoneId);
+          return (
+            <li key={zoneId + rule}>
+              Zone {zoneId}: {text} {rule !== 'survey' && <span className="rule-id">{rule}</span>}{' '}
+              {zone && view.panel.zones.length > 1 && <Apart zone={zone} panelKey={panelKey} view={view} />}
+            </li>
+          );
+        })}
       </ul>
     </div>
+  );
+}
+
+/** Leaves a stopped zone to itself, so that the rest can be worked on meanwhile; and takes it in again. */
+function Apart({ zone, panelKey, view }: Pick<StopsProps, 'panelKey' | 'view'> & { readonly zone: Zone }) {
+  const edit = useZoneEdit(panelKey, view, zone);
+  return (
+    <Button size="small" onClick={() => edit.change({ ...zone, apart: !zone.apart }, 'apart')}>
+      {zone.apart ? 'Plan it with the rest again' : 'Plan the rest without it'}
+    </Button>
   );
 }

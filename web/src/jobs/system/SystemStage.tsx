@@ -40,7 +40,7 @@ export function SystemStage() {
       {(make.error ?? choose.error) && <Problem error={(make.error ?? choose.error)!} />}
       <PlanState plan={plan} ask={ask} />
       <PlanTerms plan={plan} onPlan={(changed) => make.mutate({ ...again, ...changed })} />
-      <Stops stopped={plan.plan.stopped} />
+      <Stops stopped={plan.plan.stopped} panelKey={context.key} view={context.view} />
       <Warnings warnings={plan.plan.warnings} />
       <DecidingTests tests={plan.plan.tests ?? []} />
       <PlanBoard

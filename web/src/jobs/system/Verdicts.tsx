@@ -1,6 +1,7 @@
 import { CheckOutlined, CloseSquareOutlined, PlusSquareOutlined, WarningOutlined } from '@ant-design/icons';
 import {
   allowedIf,
+  placeWords,
   stepMeans,
   stepTitle,
   type JudgedStep,
@@ -50,7 +51,7 @@ function JudgedRow({ judged: { verdict, step, refusedBy } }: { readonly judged: 
   return (
     <li className={`judged is-${verdict}`}>
       <span>
-        {icon} <b>{stepTitle(step)}</b> {step.zones.join(' ')}
+        {icon} <b>{stepTitle(step)}</b> {placeWords(step.areas)}
         {means && <span className="note"> {means}</span>}
       </span>
       <span className="note">{words}</span>

@@ -46,6 +46,14 @@ export const PATTERNS: Record<LayerKind | 'guide-coat', Pattern> = {
     lines: 'M0 3Q4 0 8 3T16 3M0 8Q4 5 8 8T16 8',
     stroke: 0.9,
   }),
+  texture: tile([12, 12], ['#3B4148', '#8C959C'], {
+    dots: [
+      [3, 3, 1.6],
+      [9, 5, 1.1],
+      [5, 9, 1.3],
+      [10, 10, 0.8],
+    ],
+  }),
   'plastic-rigid': tile([11, 11], ['#565E64', '#BFC6CA'], { lines: 'M2 2h5v5h-5z' }),
   'plastic-olefin': tile([11, 11], ['#40474D', '#AAB2B7'], {
     lines: 'M1.1 3a1.9 1.9 0 1 0 3.8 0a1.9 1.9 0 1 0-3.8 0M6.6 8.5a1.9 1.9 0 1 0 3.8 0a1.9 1.9 0 1 0-3.8 0',

@@ -1,6 +1,7 @@
-import type { Panel } from '@blue-ledge/core';
+import type { Panel, PanelPatch } from '@blue-ledge/core';
 import { patternId } from '../materials/patterns.ts';
 import { MapLetter } from './MapLetter.tsx';
+import { PatchMark } from './PatchMark.tsx';
 import { layoutMap } from './map-layout.ts';
 
 interface NestedMapProps {
@@ -10,13 +11,16 @@ interface NestedMapProps {
   readonly selected?: string | undefined;
   readonly onSelect?: ((zoneId: string) => void) | undefined;
   readonly hasCut: boolean;
+  readonly patches: readonly PanelPatch[];
 }
 
+/** Where in its zone's box a patch is drawn when nobody marked it, from the top. */
+const PATCH_HEIGHT = 0.78;
 /** Smaller letters are left out: the list of zones names them all, px. */
 const LEAST_LETTER_PX = 12;
 
 /** A panel that nobody has drawn: its zones inside one another, true to their areas. */
-export function NestedMap({ panel, width, height, selected, onSelect, hasCut }: NestedMapProps) {
+export function NestedMap({ panel, width, height, selected, onSelect, hasCut, patches }: NestedMapProps) {
   const boxes = layoutMap(panel.zones, panel.areaM2, { width: width - 24, height: height - 8 });
   const core = boxes[boxes.length - 1]?.outline;
   const cutY = core ? core.y + core.height / 2 + 4 : 0;
@@ -39,6 +43,30 @@ export function NestedMap({ panel, width, height, selected, onSelect, hasCut }: 
               strokeWidth={id === selected ? 4 : 1.8}
               onClick={() => onSelect?.(id)}
               style={{ cursor: onSelect ? 'pointer' : 'default' }}
+            />
+          );
+        })}
+      </g>
+      <g transform="translate(12 4)">
+        {patches.map((patch) => {
+          const box = boxes.find(({ id }) => id === patch.zoneId)?.outline;
+          if (!box) return null;
+          const pxPerMm =
+            Math.sqrt((boxes[0]!.outline.width * boxes[0]!.outline.height) / panel.areaM2) / 1000;
+          const mine = patches.filter(({ zoneId }) => zoneId === patch.zoneId);
+          const share = (mine.indexOf(patch) + 1) / (mine.length + 1);
+          return (
+            <PatchMark
+              key={patch.areaId}
+              patch={patch}
+              at={[(box.x + box.width * share) / pxPerMm, (box.y + box.height * PATCH_HEIGHT) / pxPerMm]}
+              frame={{
+                pxPerMm,
+                toPx: ([x, y]) => [x * pxPerMm, y * pxPerMm],
+                toMm: ([x, y]) => [x / pxPerMm, y / pxPerMm],
+              }}
+              isSelected={patch.areaId === selected}
+              onPick={() => onSelect?.(patch.areaId)}
             />
           );
         })}

@@ -1,4 +1,4 @@
-import { regionsOf, type CutLine, type Panel } from '@blue-ledge/core';
+import { regionsOf, type CutLine, type Panel, type PanelPatch } from '@blue-ledge/core';
 import type { ReactNode } from 'react';
 import { NestedMap } from './NestedMap.tsx';
 import type { Frame } from './panel-frame.ts';
@@ -14,14 +14,26 @@ interface PanelMapProps {
   /** Shows where the section is cut: the line itself on a drawn panel, a level one otherwise. */
   readonly cut?: CutLine | null | undefined;
   readonly onCut?: (cut: CutLine) => void;
+  /** Damage that is only a part of its zone: drawn as marks. */
+  readonly patches?: readonly PanelPatch[];
+  /** Where a mark was put, mm of the panel. */
+  readonly onPlace?: (patch: PanelPatch, atMm: [number, number]) => void;
   readonly over?: (frame: Frame) => ReactNode;
 }
 
 /** The panel from the front. */
-export function PanelMap({ panel, cut, onCut, over, ...rest }: PanelMapProps) {
+export function PanelMap({ panel, cut, onCut, over, patches = [], onPlace, ...rest }: PanelMapProps) {
   return regionsOf(panel) ? (
-    <ShapedMap panel={panel} cut={cut ?? undefined} onCut={onCut} over={over} {...rest} />
+    <ShapedMap
+      panel={panel}
+      cut={cut ?? undefined}
+      onCut={onCut}
+      over={over}
+      patches={patches}
+      onPlace={onPlace}
+      {...rest}
+    />
   ) : (
-    <NestedMap panel={panel} hasCut={cut !== undefined} {...rest} />
+    <NestedMap panel={panel} hasCut={cut !== undefined} patches={patches} {...rest} />
   );
 }

@@ -1,8 +1,17 @@
-import { drawnLines, isInRegion, regionsOf, type CutLine, type Panel } from '@blue-ledge/core';
+import {
+  drawnLines,
+  isInRegion,
+  regionsOf,
+  type CutLine,
+  type Panel,
+  type PanelPatch,
+} from '@blue-ledge/core';
 import { useMemo, type ReactNode } from 'react';
 import { patternId } from '../materials/patterns.ts';
 import { CutHandles } from './CutHandles.tsx';
 import { MapLetter } from './MapLetter.tsx';
+import { PatchMark } from './PatchMark.tsx';
+import { besideLetter } from './patch-layout.ts';
 import { frameOf, labelPlace, linePath, regionPath, ringPath, type Frame } from './panel-frame.ts';
 
 interface ShapedMapProps {
@@ -13,6 +22,8 @@ interface ShapedMapProps {
   readonly onSelect?: ((zoneId: string) => void) | undefined;
   readonly cut?: CutLine | undefined;
   readonly onCut?: ((cut: CutLine) => void) | undefined;
+  readonly patches: readonly PanelPatch[];
+  readonly onPlace?: ((patch: PanelPatch, atMm: [number, number]) => void) | undefined;
   /** What is drawn over the map: handles of the shape that is being edited. */
   readonly over?: ((frame: Frame) => ReactNode) | undefined;
 }
@@ -22,7 +33,18 @@ const LETTER_PX = 24;
 const LEAST_LETTER_PX = 14;
 
 /** The panel in its outline: zones by pattern and letter, overlaps settled, and the line of the cut. */
-export function ShapedMap({ panel, width, height, selected, onSelect, cut, onCut, over }: ShapedMapProps) {
+export function ShapedMap({
+  panel,
+  width,
+  height,
+  selected,
+  onSelect,
+  cut,
+  onCut,
+  patches,
+  onPlace,
+  over,
+}: ShapedMapProps) {
   const regions = useMemo(() => regionsOf(panel) ?? [], [panel]);
   const letters = useMemo(
     () => regions.map((region) => labelPlace(region, (point) => isInRegion(point, region))),
@@ -68,6 +90,23 @@ export function ShapedMap({ panel, width, height, selected, onSelect, cut, onCut
       {drawnLines(panel).map((line, i) => (
         <BodyLine key={i} path={linePath(line, frame)} />
       ))}
+      {patches.map((patch) => {
+        const nth = regions.findIndex(({ zoneId }) => zoneId === patch.zoneId);
+        const place = letters[nth];
+        if (!place) return null;
+        const mine = patches.filter(({ zoneId }) => zoneId === patch.zoneId);
+        return (
+          <PatchMark
+            key={patch.areaId}
+            patch={patch}
+            at={patch.finding.atMm ?? besideLetter(place, mine.indexOf(patch), mine.length)}
+            frame={frame}
+            isSelected={patch.areaId === selected}
+            onPick={() => onSelect?.(patch.areaId)}
+            onPlace={onPlace && ((atMm) => onPlace(patch, atMm))}
+          />
+        );
+      })}
       {cut && <CutHandles cut={cut} frame={frame} onCut={onCut} />}
       {regions.map(({ zoneId }, i) => {
         const place = letters[i];

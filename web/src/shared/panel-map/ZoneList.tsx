@@ -1,17 +1,31 @@
-import { LAYER_KINDS, type Zone } from '@blue-ledge/core';
+import { LAYER_KINDS, findingWords, type PanelPatch, type Zone } from '@blue-ledge/core';
 import './zone-list.css';
 import { Swatch } from '../materials/Swatch.tsx';
 import { useFormat } from '../../state/units.ts';
 
+/** "About 40 chips of 4 mm", "hollow, 90 mm" or "pitted rust, taken as 60 mm". */
+function patchText(
+  { finding, count, placeMm, isAssumed }: PanelPatch,
+  quantity: ReturnType<typeof useFormat>['quantity'],
+): string {
+  const size = quantity('Mm', placeMm);
+  const taken = isAssumed ? 'taken as ' : '';
+  return count > 1
+    ? `${findingWords(finding)}, ${taken}${count} of ${size}`
+    : `${findingWords(finding)}, ${taken}${size}`;
+}
+
 interface ZoneListProps {
   readonly zones: readonly Zone[];
+  /** Damage that is only a part of its zone, listed under it. */
+  readonly patches?: readonly PanelPatch[];
   readonly panelAreaM2: number;
   readonly selected: string;
   readonly onSelect: (id: string) => void;
 }
 
 /** The zones with letter, surface and area, and how much of the panel they cover. */
-export function ZoneList({ zones, panelAreaM2, selected, onSelect }: ZoneListProps) {
+export function ZoneList({ zones, patches = [], panelAreaM2, selected, onSelect }: ZoneListProps) {
   const { quantity } = useFormat();
   const covered = zones.reduce((sum, zone) => sum + zone.areaM2, 0);
   return (
@@ -35,6 +49,21 @@ export function ZoneList({ zones, panelAreaM2, selected, onSelect }: ZoneListPro
                 </span>
                 <b>{quantity('M2', zone.areaM2)}</b>
               </button>
+              {patches
+                .filter(({ zoneId }) => zoneId === zone.id)
+                .map((patch) => (
+                  <button
+                    key={patch.areaId}
+                    type="button"
+                    className="patch-row"
+                    aria-pressed={patch.areaId === selected}
+                    onClick={() => onSelect(patch.areaId)}
+                  >
+                    <span className="patch-sign" aria-hidden="true" />
+                    <span>{patchText(patch, quantity)}</span>
+                    <b>{quantity('M2', patch.extent.featherM2)}</b>
+                  </button>
+                ))}
             </li>
           );
         })}

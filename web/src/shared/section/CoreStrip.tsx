@@ -1,5 +1,6 @@
 import {
   LAYER_KINDS,
+  areaWords,
   formatNumber,
   type LayerKind,
   type StrataLayer,
@@ -9,8 +10,10 @@ import { patternId } from '../materials/patterns.ts';
 import { coreLayers, coreX } from './core-strip.ts';
 import type { SectionGeometry } from './section-layout.ts';
 
-/** Letters of a zone’s id that there is room for. */
-const MOST_ID = 8;
+/** A layer from this height on has room for its tone under its name, px. */
+const TONE_ROOM_PX = 34;
+/** Letters that there is room for. */
+const MOST_WORDS = 17;
 
 interface CoreStripProps {
   readonly geometry: SectionGeometry;
@@ -34,6 +37,7 @@ export function CoreStrip({
   bottom,
   system,
 }: CoreStripProps) {
+  const words = `Core, ${zoneId.includes('/') ? '' : 'zone '}${areaWords(zoneId)}`;
   const x = coreX(geometry, zoneId);
   if (x === null) return null;
   const cut = coreLayers(geometry, x, layers);
@@ -41,7 +45,7 @@ export function CoreStrip({
   return (
     <g>
       <text x={x0} y="17" fontSize="14" fontWeight="600" fill="#1E5B8C" fontFamily="var(--f-label)">
-        Core, zone {zoneId.length > MOST_ID ? `${zoneId.slice(0, MOST_ID - 1)}…` : zoneId}
+        {words.length > MOST_WORDS ? `${words.slice(0, MOST_WORDS - 1)}…` : words}
       </text>
       <line x1={x0 + 2} x2={x0 + 2} y1="28" y2={bottom} stroke="#1E5B8C" strokeWidth="2" />
       <rect
@@ -69,7 +73,11 @@ export function CoreStrip({
               {formatNumber('Um', um, system)}
             </tspan>{' '}
             {LAYER_KINDS[kind].short}
-            {tones[slot] !== undefined && ` L* ${tones[slot]}`}
+            {tones[slot] !== undefined && under - top > TONE_ROOM_PX && (
+              <tspan x={x0 + 34} dy="15">
+                L* {tones[slot]}
+              </tspan>
+            )}
           </text>
         </g>
       ))}

@@ -1,4 +1,13 @@
-import { LAYER_KINDS, formatNumber, type LayerKind, type UnitSystem } from '@blue-ledge/core';
+import {
+  LAYER_KINDS,
+  areaWords,
+  findingWords,
+  formatNumber,
+  readArea,
+  type FindingKind,
+  type LayerKind,
+  type UnitSystem,
+} from '@blue-ledge/core';
 import { patternId } from '../materials/patterns.ts';
 import { coreX } from './core-strip.ts';
 import { ribbonPath } from './paths.ts';
@@ -142,7 +151,7 @@ export function ZoneTabs({ geometry, core, bottom, onPick }: ZoneTabsProps) {
           role="button"
           // A zone that the cut crosses again is picked at its first stretch.
           tabIndex={geometry.spans.findIndex((span) => span.zoneId === zoneId) === i ? 0 : -1}
-          aria-label={`Core through zone ${zoneId}`}
+          aria-label={`Core through ${zoneId.includes('/') ? '' : 'zone '}${areaWords(zoneId)}`}
           aria-pressed={zoneId === core}
           className="zone-tab"
           onClick={() => onPick(zoneId)}
@@ -151,19 +160,32 @@ export function ZoneTabs({ geometry, core, bottom, onPick }: ZoneTabsProps) {
           {i > 0 && <line x1={x0} x2={x0} y1="26" y2={bottom} stroke="#8A8577" strokeDasharray="1 5" />}
           <path d={`M${x0 + 3} 28V22H${x1 - 3}V28`} fill="none" stroke="#14212B" strokeWidth="1.4" />
           <rect
-            x={(x0 + x1) / 2 - 12}
+            x={(x0 + x1) / 2 - tabOf(zoneId, x1 - x0).widthPx / 2}
             y="2"
-            width="24"
+            width={tabOf(zoneId, x1 - x0).widthPx}
             height="20"
             fill={zoneId === core ? '#1E5B8C' : '#14212B'}
           />
           <text x={(x0 + x1) / 2} y="17" textAnchor="middle" fill="#F9F7F1" fontSize="14" fontWeight="600">
-            {zoneId.slice(0, 3)}
+            {tabOf(zoneId, x1 - x0).text}
           </text>
         </g>
       ))}
     </g>
   );
+}
+
+const TAB_LETTER_PX = 7.4;
+const TAB_PX = 24;
+
+/** What stands over a stretch: a zone's letters, or the word of a patch as far as there is room. */
+function tabOf(areaId: string, roomPx: number): { readonly text: string; readonly widthPx: number } {
+  const { zone, patch } = readArea(areaId);
+  if (patch === undefined) return { text: zone.slice(0, 3), widthPx: TAB_PX };
+  const most = Math.max(3, Math.floor((roomPx - 14) / TAB_LETTER_PX));
+  const words = findingWords({ kind: patch as FindingKind });
+  const text = words.length > most ? `${words.slice(0, most - 1)}.` : words;
+  return { text, widthPx: Math.max(TAB_PX, text.length * TAB_LETTER_PX + 10) };
 }
 
 /** A stretch from this width on has room for the word beside the figure, px. */

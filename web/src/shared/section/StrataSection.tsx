@@ -28,7 +28,7 @@ interface StrataSectionProps {
 }
 
 /** Room for the core and its figures at the right of the section, px. */
-const CORE_PX = 128;
+const CORE_PX = 160;
 
 /** The cross-section along the cut after one step, with what that step took off as a ghost. */
 export function StrataSection({

@@ -70,6 +70,8 @@ export interface SectionGeometry {
 const EDGE = { left: 44, right: 12, top: 40, bottom: 10 } as const;
 const OUTER_PX = 62;
 const MIN_SPAN = 44;
+/** A patch is what is looked at: wide enough for its word. */
+const MIN_PATCH = 72;
 /** Half the width of a feathered edge, px. */
 const TAPER = 13;
 const HOLLOW_RATIO = 15;
@@ -79,8 +81,11 @@ const GROUND_SHARE = 0.16;
 /** Thinnest film that is still seen. */
 const LEAST_FILM_PX = 5;
 const SAMPLE_PX = 3;
-const MOST_PX_PER_UM = 0.85;
-const LEAST_TOP_UM = 120;
+/** A thin primer alone still fills a good part of the drawing. */
+const MOST_PX_PER_UM = 3;
+const LEAST_TOP_UM = 60;
+/** Scale by which the depth of a hollow is drawn, before it is cut by HOLLOW_RATIO. */
+const HOLLOW_PX_PER_UM = 0.85;
 /** Share of the drawing's height that a hollow may take. */
 const MOST_HOLLOW_SHARE = 0.3;
 const PLAQUE_PX = 19;
@@ -97,7 +102,8 @@ export function layoutSpans(spans: readonly CutSpan[], width: number): Span[] {
   const inner = hasOuter ? spans.slice(1, -1) : spans;
   const innerMm = inner.reduce((sum, span) => sum + span.mm, 0) || 1;
   const innerPx = hasOuter ? room - 2 * OUTER_PX : room;
-  const wanted = inner.map((span) => Math.max(MIN_SPAN, (span.mm / innerMm) * innerPx));
+  const leastOf = ({ zoneId }: CutSpan): number => (zoneId.includes('/') ? MIN_PATCH : MIN_SPAN);
+  const wanted = inner.map((span) => Math.max(leastOf(span), (span.mm / innerMm) * innerPx));
   const shrink = innerPx / wanted.reduce((sum, px) => sum + px, 0);
   const widths = hasOuter
     ? [OUTER_PX, ...wanted.map((px) => px * shrink), OUTER_PX]
@@ -159,7 +165,7 @@ function scaleOf({ strata, hollowsUm }: SectionInput, height: number): Scale & {
   const hollowPx = Math.min(
     MOST_HOLLOW_PX,
     height * MOST_HOLLOW_SHARE,
-    (deepest * MOST_PX_PER_UM) / HOLLOW_RATIO + (deepest > 0 ? 22 : 0),
+    (deepest * HOLLOW_PX_PER_UM) / HOLLOW_RATIO + (deepest > 0 ? 22 : 0),
   );
   const zeroY = height - EDGE.bottom - Math.min(GROUND_PX, height * GROUND_SHARE) - hollowPx;
   const film = Math.min(MOST_PX_PER_UM, (zeroY - EDGE.top) / tallest);

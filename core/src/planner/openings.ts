@@ -1,0 +1,129 @@
+import { isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
+import type { Act } from '../operations/act.ts';
+import { bodyFiller, isForPlastic, ruleIn, type Context } from '../operations/context.ts';
+import {
+  foundFilmUm,
+  has,
+  isFoundFinish,
+  isOpenBody,
+  takesCoats,
+  topOf,
+  type PanelState,
+  type ZoneState,
+} from '../operations/state.ts';
+import { textureOf } from '../survey/zone-facts.ts';
+import { grindOut, strip } from '../rules/remedies.ts';
+import type { Reason } from '../wording/reason.ts';
+
+/**
+ * What has to be opened before anybody can say which coats go where: unsound film, film over a dent, rust under finish
+ * or filler, body work on what lets go of it. The rules would ask for each of these at the first coat; they are done
+ * first, because candidates for that coat depend on what then lies open.
+ */
+
+/** Deepest dent in plastic that warmth takes out, µm (default). */
+const WARMED_OUT_UM = 5000;
+
+const reason = (rule: string, code: Reason['code'], facts: Reason['facts'] = {}): Reason => ({
+  rule,
+  code,
+  facts,
+  source: 'default',
+});
+
+/** Share of the panel whose finish is unsound, percent. */
+const unsoundPercent = (panel: PanelState, { panel: { areaM2 } }: Context): number =>
+  (panel.zones.reduce((sum, zone) => sum + (has(zone, 'unsound') ? zone.extent.openM2 : 0), 0) / areaM2) *
+  100;
+
+/** Whether filler or paste may lie on what is on top. */
+const takesFiller = (zone: ZoneState, context: Context): boolean => {
+  const isPlastic = isRawPlastic(zone.stack[0]!.kind);
+  const sheet = isPlastic
+    ? [...context.shelf.values()].find((other) => other.kind === 'filler' && isForPlastic(other))
+    : bodyFiller(context);
+  return sheet === undefined || topOf(zone).kind in sheet.over;
+};
+
+const takesGlaze = (zone: ZoneState, { shelf }: Context): boolean =>
+  [...shelf.values()].some(({ kind, over }) => kind === 'glaze' && topOf(zone).kind in over);
+
+/** Why a film that was found is opened, or null where it may stay. */
+function whyOpened(zone: ZoneState, context: Context): Reason | null {
+  const layer = labelOf(topOf(zone).kind);
+  if (!isFoundFinish(zone)) {
+    const isOverRust = isOpenBody(zone) && (has(zone, 'rust') || has(zone, 'pits'));
+    return isOverRust ? reason('M5', 'M5.under', { layer }) : null;
+  }
+  const limit = ruleIn(context, 'stripFilmUm');
+  const filmUm = foundFilmUm(zone);
+  if (filmUm > limit.value)
+    return { ...reason('O1', 'O1.thick', { filmUm, limitUm: limit.value }), source: limit.source };
+  if (topOf(zone).kind === 'texture' && textureOf(zone.zone, context.panel) === 'flatten')
+    return reason('P3', 'plan.open');
+  if (has(zone, 'rust') || has(zone, 'pits')) return reason('M5', 'M5.under', { layer });
+  if (has(zone, 'high')) return reason('K2', 'K2.high-under', { layer });
+  if (has(zone, 'break'))
+    return isRawPlastic(zone.stack[0]!.kind)
+      ? reason('P9', 'P9.bare', { layer })
+      : reason('GP2', 'GP2.bare', { layer });
+  if (zone.surface.lowUm > 0 && !takesFiller(zone, context)) return reason('F2', 'F2.over', { layer });
+  if (zone.surface.hasPinholes && !takesGlaze(zone, context)) return reason('F7', 'F7.under', { layer });
+  return null;
+}
+
+interface Opened {
+  readonly zone: ZoneState;
+  readonly why: Reason;
+}
+
+/** Unsound film comes off where it is, or from the whole panel where it is too much of it. */
+function unsound(panel: PanelState, context: Context): Opened[] {
+  const limit = ruleIn(context, 'stripPanelSharePercent');
+  const sharePercent = unsoundPercent(panel, context);
+  const isWide = sharePercent > limit.value;
+  const facts = { sharePercent, limitPercent: limit.value };
+  const why: Reason = {
+    rule: 'O1',
+    code: isWide ? 'O1.panel' : 'O1.local',
+    facts,
+    source: limit.source,
+  };
+  return panel.zones
+    .filter((zone) => isFoundFinish(zone) && zone.role !== 'keep' && (isWide || has(zone, 'unsound')))
+    .map((zone) => ({ zone, why }));
+}
+
+/** A shallow dent in painted plastic may be warmed out instead of being opened and filled. */
+function warmings(zones: readonly ZoneState[]): Act[] {
+  const dents = zones.filter(
+    (zone) =>
+      isRawPlastic(zone.stack[0]!.kind) && zone.surface.lowUm > 0 && zone.surface.lowUm <= WARMED_OUT_UM,
+  );
+  return dents.length === 0
+    ? []
+    : [{ op: 'warm-out', zones: idsOf(dents), why: [reason('P6', 'plan.warm-out')] }];
+}
+
+const idsOf = (zones: readonly ZoneState[]): string[] => zones.map((zone) => zone.zone.id).sort();
+
+/** The next opening that has to be done, with its alternative where there is one; empty where all lies open. */
+export function openings(panel: PanelState, context: Context): Act[] {
+  const badGround = panel.zones.filter((zone) => has(zone, 'bad-ground') && takesCoats(zone));
+  if (badGround.length > 0) return [grindOut(badGround)([reason('F2', 'F2.found')])];
+  const known = unsound(panel, context);
+  const others = panel.zones.flatMap((zone): Opened[] => {
+    const why = takesCoats(zone) ? whyOpened(zone, context) : null;
+    return why && !known.some((opened) => opened.zone === zone) ? [{ zone, why }] : [];
+  });
+  const opened = [...known, ...others];
+  if (opened.length === 0) return [];
+  // Whole zones and patches are opened in their own way: whole ones first.
+  const whole = opened.filter(({ zone }) => !zone.patch);
+  const together = whole.length > 0 && whole.length < opened.length ? whole : opened;
+  const zones = together.map(({ zone }) => zone);
+  const why = together
+    .map((entry) => entry.why)
+    .filter((one, i, all) => all.findIndex(({ code }) => code === one.code) === i);
+  return [strip(zones, context)(why), ...warmings(zones.filter(({ patch }) => patch))];
+}

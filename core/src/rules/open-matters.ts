@@ -1,0 +1,134 @@
+import { COAT_OPS, isCoat, isLastCoat, type CoatAct } from '../operations/act.ts';
+import { ledgeLimit } from '../operations/context.ts';
+import { SETTLED_BY } from '../operations/law.ts';
+import {
+  isFoundFinish,
+  isOpenBody,
+  keepsGrain,
+  topOf,
+  type Matter,
+  type ZoneState,
+} from '../operations/state.ts';
+import { isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
+import type { SentenceCode } from '../wording/sentences.ts';
+import {
+  abrade,
+  bodyWork,
+  condition,
+  cure,
+  grindOut,
+  lookAgain,
+  mendLaminate,
+  removeRust,
+  repairMetal,
+  rub,
+  scuff,
+  sheetFor,
+  strip,
+  wash,
+  wipe,
+  type Remedy,
+} from './remedies.ts';
+import { fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
+
+/** Rule O0: nothing found is forgotten. What is still open refuses the hand-over, and names the work that settles it. */
+
+interface OpenRow {
+  readonly says: SentenceCode;
+  readonly remedy: (trial: Trial) => Remedy | undefined;
+}
+
+const wiped = ({ zone, panel, context }: Trial): Remedy => wipe(zone, panel, context);
+const opened = ({ zone, context }: Trial): Remedy => strip([zone], context);
+
+/** What is said of each matter that is open at the hand-over, and what settles it. */
+export const OPEN: Readonly<Record<Matter, OpenRow>> = {
+  wax: { says: 'O0.wax', remedy: wiped },
+  dressing: {
+    says: 'P1.dressing',
+    remedy: (trial) => (isOpenBody(trial.zone) ? wiped(trial) : wash(trial.panel)),
+  },
+  glue: { says: 'C1.glue', remedy: wiped },
+  overspray: {
+    says: 'O0.overspray',
+    remedy: ({ zone, context }) =>
+      keepsGrain(zone, context) ? scuff(zone) : abrade(zone, 'P400', 'machine', context),
+  },
+  static: { says: 'P1.static', remedy: wiped },
+  rub: { says: 'N2.rub', remedy: ({ zone }) => rub(zone) },
+  tape: { says: 'P7.tape', remedy: ({ zone }) => rub(zone) },
+  look: { says: 'GP3.look', remedy: ({ zone }) => lookAgain(zone) },
+  'found-body': { says: 'plan.keep-filler', remedy: ({ zone }) => lookAgain(zone) },
+  'hidden-edges': {
+    says: 'P8.edges',
+    remedy: ({ zone }) => scuff(zone, zone.role === 'refinish' ? 'fine' : 'ultra-fine'),
+  },
+  stripper: { says: 'M8.neutralise', remedy: ({ panel }) => wash(panel) },
+  joint: {
+    says: 'M1.joint',
+    remedy: ({ zone, context }) => {
+      const sheet = sheetFor(context, 'seam', [topOf(zone).kind]);
+      return sheet && bodyWork('seam-seal', zone, sheet);
+    },
+  },
+  unsound: { says: 'O0.unsound', remedy: opened },
+  rust: { says: 'M5.surface', remedy: ({ zone }) => removeRust(zone) },
+  pits: { says: 'M5.pitted', remedy: ({ zone }) => condition(zone) },
+  acid: { says: 'M5.acid-left', remedy: ({ zone, context }) => abrade(zone, 'P180', 'machine', context) },
+  break: {
+    says: 'O0.break',
+    remedy: (trial) => {
+      const { zone, context } = trial;
+      if (isFoundFinish(zone)) return opened(trial);
+      if (!isRawPlastic(zone.stack[0]!.kind)) return mendLaminate(zone);
+      const sheet = sheetFor(context, 'filler', [zone.stack[0]!.kind]);
+      return sheet && bodyWork('plastic-repair', zone, sheet);
+    },
+  },
+  high: { says: 'K2.high', remedy: ({ zone }) => repairMetal(zone) },
+  soft: { says: 'B3.soft', remedy: ({ zone, context }) => cure(zone, context) },
+  'bad-ground': { says: 'F2.found', remedy: ({ zone }) => grindOut([zone]) },
+  'rough-coat': {
+    says: 'O0.rough-coat',
+    remedy: ({ zone, context }) => {
+      const sheet = sheetFor(context, 'texture', [topOf(zone).kind]);
+      return sheet && bodyWork('texture-coat', zone, sheet);
+    },
+  },
+  'shiny-grain': { says: 'K4.grain', remedy: ({ zone }) => scuff(zone) },
+};
+
+/** Matters that a coat buries and that no other rule asks about before it. */
+const BURIED: readonly Matter[] = ['soft'];
+/** What has to lie there before the last coat goes over it. */
+const BEFORE_LAST: readonly Matter[] = ['rough-coat'];
+
+function verdictOn(trial: Trial, matter: Matter): readonly Verdict[] {
+  const { rule } = SETTLED_BY[matter];
+  const { says, remedy } = OPEN[matter];
+  const facts = { layer: labelOf(topOf(trial.zone).kind) };
+  return speaker(rule).must(trial, { code: says, facts }, remedy(trial));
+}
+
+const hollow = speaker('O0');
+
+export const O0: Rule = {
+  id: 'O0',
+  on: [...COAT_OPS, 'hand-over'],
+  asks: 'Nothing found is forgotten: every finding and test outcome is settled before it is covered or handed over.',
+  reads: 'panel',
+  judge: (trial) => {
+    const { act, zone } = trial;
+    if (act.op === 'hand-over' && zone.surface.lowUm > ledgeLimit(trial.context).value)
+      return hollow.must(trial, { code: 'O0.hollow', facts: { lowMm: zone.surface.lowUm / 1000 } });
+    if (zone.open.length === 0) return fine;
+    const first = isCoat(act) ? zone.open.find((matter) => isBuriedBy(act, matter, zone)) : zone.open[0];
+    return first ? verdictOn(trial, first) : fine;
+  },
+};
+
+const isBuriedBy = (act: CoatAct, matter: Matter, zone: ZoneState): boolean =>
+  BURIED.includes(matter) ||
+  (BEFORE_LAST.includes(matter) && isLastCoat(act) && topOf(zone).laid !== undefined);
+
+export const OPEN_RULES: readonly Rule[] = [O0];

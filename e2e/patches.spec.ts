@@ -1,0 +1,67 @@
+import { LID, askForSystems, expect, expectAccessible, expectSaved, test } from './fixtures.ts';
+
+test('local damage is marked on the map, planned where it is, and followed in section and list', async ({
+  page,
+}) => {
+  await page.goto(`${LID}/survey?zone=A`);
+  const zones = page.getByRole('list', { name: 'Zones' });
+  await expect(zones.getByRole('button')).toHaveText([
+    /painted skin/,
+    /hollow, 90 mm/,
+    /chips, 40 of 4 mm/,
+    /pitted rust, 60 mm/,
+    /upper edge/,
+  ]);
+
+  // A mark is moved by keys, and stays where it was put.
+  const mark = page.getByRole('button', { name: /^hollow in A, move with arrow keys/ });
+  const placeOf = async () => (await mark.boundingBox())!.x;
+  const before = await placeOf();
+  await mark.focus();
+  await mark.press('Shift+ArrowRight');
+  await expect.poll(placeOf).toBeGreaterThan(before + 3);
+  await expectSaved(page);
+  await expectAccessible(page);
+
+  // A size that nobody gave is said to be taken.
+  await page.getByRole('combobox', { name: 'Add a finding' }).click();
+  await page.getByTitle('high spot').click();
+  await expect(zones.getByRole('button', { name: /high spot, taken as 40 mm/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Remove finding high spot' }).click();
+  await expectSaved(page);
+
+  await askForSystems(page, LID);
+  const steps = page.getByRole('region', { name: /^Plan, \d+ steps$/ });
+  await expect(steps.getByRole('button', { name: /Fill the hollow/ })).toContainText('hollow in A');
+  await expect(steps.getByRole('button', { name: /Condition the pits/ })).toContainText('pitted rust in A');
+  await expect(steps.getByRole('button', { name: /Block the build/ })).toContainText(
+    'chips, hollow and pitted rust in A',
+  );
+  // The edge only gets clear: no undercoat on it.
+  for (const coat of ['Epoxy primer', 'High-build primer', 'Sealer 3:1:1'])
+    await expect(steps.getByRole('button', { name: new RegExp(coat) })).not.toContainText('B');
+  await steps.getByRole('button', { name: /Block the build/ }).click();
+  await expect(
+    page.getByRole('group', { name: /zone A\/low: epoxy \d+ µm, filler 2000 µm, high-build/ }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Core through chips in A' }).press('Enter');
+  await expect(page).toHaveURL(/zone=A%2Fchips/);
+  await expectAccessible(page);
+});
+
+test('a zone that goes to the welder holds the panel, until it is planned apart', async ({ page, shop }) => {
+  const layers = [{ kind: 'steel' }, { kind: 'old-finish', um: 100 }];
+  const zone = { id: 'A', name: 'finish', areaM2: 1, substrate: 'old-finish', layers };
+  const sill = { ...zone, id: 'B', name: 'sill', areaM2: 0.2, findings: [{ kind: 'rust-through' }] };
+  await shop.send('POST', '/api/jobs/bus-6/panels', {
+    panel: { id: 'side', name: 'Side', areaM2: 1.2, zones: [zone, sill] },
+  });
+  await askForSystems(page, '/jobs/bus-6/panels/side');
+  await expect(page.getByText('Rusted through: weld in sound metal, then plan again.')).toBeVisible();
+  await expect(page.getByText(/Nothing is chosen while zone B is stopped/)).toBeVisible();
+  await page.getByRole('button', { name: 'Plan the rest without it' }).click();
+  await expectSaved(page);
+  await page.getByRole('button', { name: 'Plan again' }).click();
+  await expect(page.getByText(/Nothing is chosen while zone B is stopped/)).toHaveCount(0);
+  await expect(page.getByRole('listitem').filter({ hasText: 'Chosen.' })).toBeVisible();
+});

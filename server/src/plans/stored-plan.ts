@@ -1,0 +1,20 @@
+import type { PanelPlan } from '@blue-ledge/core';
+
+interface Places {
+  readonly zones: string[];
+  readonly areas?: string[];
+}
+
+/** Plans kept before patches were areas name whole zones only. */
+const withAreas = <T extends Places>(places: T) => ({ ...places, areas: places.areas ?? places.zones });
+
+/** A plan as it was kept by this or an earlier release, in today's shape; what it says is not changed. */
+export function planOfBody(body: object): PanelPlan {
+  const plan = body as PanelPlan;
+  const systems = plan.systems.map((system) => ({
+    ...system,
+    ...(system.refusedStep && { refusedStep: withAreas(system.refusedStep) }),
+    steps: system.steps.map(withAreas),
+  }));
+  return { ...plan, systems };
+}
