@@ -19,8 +19,6 @@ const MOST_STEPS = 40;
 const MOST_HALVINGS = 12;
 /** Imbalance at rest, as a share of the force. */
 const TOLERANCE = 1e-3;
-/** So near to rest the next step leads there: what is touched hardly changes, so it is not weighed again. */
-const NEAR = 0.05;
 const UNKNOWNS = 4;
 
 /** Places of the sums over touching cells: penetration with each shape, and shapes with each other. */
@@ -158,15 +156,16 @@ export class Contact {
   /**
    * Lets the block come to rest under a force, from where it was. Returns the steps taken; 0 where nothing lies under
    * it.
+   * @param nearShare share of the force within which the next step is taken unweighed: what is touched hardly changes
    */
-  settle(pose: Pose, forceN: number): number {
+  settle(pose: Pose, forceN: number, nearShare = 0): number {
     this.cover(pose);
     if (this.firstRow >= this.endRow) return 0;
     const { sums, trial, rest, step } = this;
     let energy = this.weigh(rest, forceN);
     for (let n = 1; n <= MOST_STEPS; n++) {
       if (this.isWithin(TOLERANCE, forceN)) return n;
-      const isNear = this.isWithin(NEAR, forceN);
+      const isNear = this.isWithin(nearShare, forceN);
       this.newton(forceN);
       if (isNear) {
         for (let k = 0; k < UNKNOWNS; k++) rest[k]! += step[k]!;

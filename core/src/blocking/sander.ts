@@ -13,6 +13,8 @@ import type { Field } from './field.ts';
 
 /** Length of one step on the way, mm: small against any block. */
 export const STEP_MM = 10;
+/** Imbalance that a block may have while it slides, as a share of the force; the next step corrects it. */
+export const NEAR_SHARE = 0.05;
 
 /** One hand with a block and a grade: putDown, slideTo, lift; the field it was given is changed in place. */
 export class Sander {
@@ -109,7 +111,7 @@ export class Sander {
     contact.follow(xMm - this.lastX, yMm - this.lastY);
     pose.xMm = this.lastX = xMm;
     pose.yMm = this.lastY = yMm;
-    if (contact.settle(pose, this.forceN) === 0) return;
+    if (contact.settle(pose, this.forceN, NEAR_SHARE) === 0) return;
     contact.learn();
     this.nSettled += 1;
     this.wantedMm3 += this.filmRate * this.forceN * slidM;
