@@ -35,6 +35,9 @@ describe('cure', () => {
 
   test('two sheet points give the times between and beyond, in any order', () => {
     expect(fullCureMin([...epoxy].reverse(), 12)).toBeCloseTo(fullCureMin(epoxy, 12));
+    const energyKj =
+      (8.314e-3 * Math.log(fullCureMin(epoxy, 12) / fullCureMin(epoxy, 30))) / (1 / 285.15 - 1 / 303.15);
+    expect(energyKj).toBeCloseTo(64.5, 1);
     expect(fullCureMin(epoxy, 12) / 60).toBeCloseTo(25.2, 1);
     expect(fullCureMin(epoxy, 30) / 60).toBeCloseTo(5.0, 1);
     expect(fullCureMin(epoxy, 60)).toBeCloseTo(30, 6);
