@@ -136,7 +136,7 @@ test('the forecast tries every block, says how much build, is watched and stoppe
     timeout: 60_000,
   });
   await expect(page.getByRole('row').filter({ hasText: 'Soft hand pad' })).toContainText(
-    'unlevel whatever the build',
+    'too soft, it follows the waves',
   );
   await page.getByRole('button', { name: 'Watch Soft hand pad, 125 mm' }).click();
   await expect(page.getByRole('figure')).toContainText(/guide coat on \d+%/);

@@ -7,7 +7,7 @@ export { QUANTITIES, formatNumber, formatQuantity, toShown, toStored } from './u
 export type { Quantity, UnitSystem } from './units/quantities.ts';
 
 // wording
-export { allowedIf, sayAgain } from './wording/say.ts';
+export { allowedIf, sayAgain, type Stored } from './wording/say.ts';
 export type { Reason, Source } from './wording/reason.ts';
 
 // materials
@@ -26,7 +26,8 @@ export { FINDING_FORMS } from './survey/finding-forms.ts';
 export type { FindingField } from './survey/finding-forms.ts';
 export { MOST_BORDERS, areaProblem, panelFactsSchema, panelSchema } from './survey/panel.ts';
 export type { Panel, PanelBorder, PanelFacts } from './survey/panel.ts';
-export { patchesOf, readArea, withPatchAt } from './survey/patches.ts';
+export { patchesOf, readArea } from './survey/patches.ts';
+export { mayBeSized, reachMmOf, withPatchAt, withPatchReach } from './survey/marks.ts';
 export type { PanelPatch } from './survey/patches.ts';
 export { findingWords } from './survey/finding-words.ts';
 export { crownOf, roleOf } from './survey/zone-facts.ts';
@@ -97,14 +98,13 @@ export { readingFigures, type ReadingFigures } from './surface/readings.ts';
 export type { GrooveAfter } from './surface/telegraph.ts';
 
 // blocking
-export { BLOCKS, blockOf, type Block } from './blocking/block.ts';
+export { BLOCKS, blockOf, prestonMm3PerNm, type Block } from './blocking/block.ts';
 export { dustGuideCoat, type Field } from './blocking/field.ts';
 export {
   bestBlock,
   blockPanel,
   buildNeededUm,
   forecast,
-  forecastField,
   levelPoint,
   verdictAt,
   type BlockForecast,
@@ -112,6 +112,8 @@ export {
   type ForecastPoint,
   type ForecastTask,
 } from './blocking/forecast.ts';
+export { forecastField } from './blocking/forecast-field.ts';
+export type { Misfit } from './blocking/misfit.ts';
 export { feltProfile, lookOver, type Outcome } from './blocking/outcome.ts';
 export {
   PRACTICE_PANELS,
@@ -119,9 +121,10 @@ export {
   practiceField,
   type PracticePanel,
 } from './blocking/practice-panels.ts';
-export { Sander } from './blocking/sander.ts';
+export { NEAR_SHARE, Sander, STEP_MM } from './blocking/sander.ts';
 export { SCORED_INSET, isStiffAlong, scoreOf, type Score } from './blocking/score.ts';
 export { holdFor, xPass, type Stroke } from './blocking/strokes.ts';
+export { spansOf } from './blocking/underside.ts';
 
 export { readingsOfTable, type ReadTable } from './formats/readings-table.ts';
 
@@ -151,7 +154,7 @@ export { OPS } from './operations/act.ts';
 export type { OpName } from './operations/act.ts';
 export { SHEET_KIND_OF, isProductFor } from './operations/products.ts';
 export { jobPlanSchema, panelPlanSchema } from './planner/plan.ts';
-export type { DecidingTest, JobPlan, PanelPlan, Said, Stack, Step, System } from './planner/plan.ts';
+export type { DecidingTest, JobPlan, Notice, PanelPlan, Said, Stack, Step, System } from './planner/plan.ts';
 export { GOVERNS } from './planner/cautions.ts';
 export { areaTitle, areaWords, areasOf, placeWords } from './planner/places.ts';
 export { OP_LABELS, stepFigure, stepMeans, stepTitle } from './planner/describe-step.ts';

@@ -39,6 +39,7 @@ function forecastsOf({ job, shop, panels, sheets }: JobFile, only: string | unde
             needUm: buildNeededUm(each, asked),
             minutes: levelPoint(each, asked.limitUm)?.minutes ?? null,
             planned: verdictAt(each, build.appliedUm, asked),
+            misfit: each.misfit,
           })),
           source: 'model',
         };

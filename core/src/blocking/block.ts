@@ -13,13 +13,23 @@ export interface Block {
   readonly padNPerMm3: number;
   /** Bending stiffness of the plate along its length, N mm²; Infinity for one that does not give. */
   readonly bendingNMm2: number;
+  /** Spans of the beam that it is computed as; as many as it needs where absent. */
+  readonly nSpans?: number;
 }
+
+/** How a board's stiffness is measured: laid on two supports, a weight in its middle. */
+export const BOARD_TEST = { spanMm: 300, weightKg: 1 } as const;
+const GRAVITY_M_PER_S2 = 9.81;
+
+/** Bending stiffness EI of a board by its sag in that test, N mm²: F L³ / (48 sag). */
+export const bendingNMm2Of = (sagMm: number): number =>
+  (BOARD_TEST.weightKg * GRAVITY_M_PER_S2 * BOARD_TEST.spanMm ** 3) / (48 * sagMm);
 
 /** Blocks of a usual shop (calibrated: pad stiffness by the width of the mark they leave on a known crown). */
 export const BLOCKS: readonly Block[] = [
   {
     id: 'soft-pad',
-    name: 'Soft hand pad, 125 mm',
+    name: 'Soft hand pad',
     lengthMm: 125,
     widthMm: 70,
     padNPerMm3: 0.004,
@@ -27,7 +37,7 @@ export const BLOCKS: readonly Block[] = [
   },
   {
     id: 'short',
-    name: 'Rigid block, 125 mm',
+    name: 'Rigid block',
     lengthMm: 125,
     widthMm: 70,
     padNPerMm3: 0.2,
@@ -35,7 +45,7 @@ export const BLOCKS: readonly Block[] = [
   },
   {
     id: 'mid',
-    name: 'Rigid block, 200 mm',
+    name: 'Rigid block',
     lengthMm: 200,
     widthMm: 70,
     padNPerMm3: 0.2,
@@ -43,7 +53,7 @@ export const BLOCKS: readonly Block[] = [
   },
   {
     id: 'long',
-    name: 'Rigid board, 400 mm',
+    name: 'Rigid board',
     lengthMm: 400,
     widthMm: 70,
     padNPerMm3: 0.2,
@@ -51,15 +61,15 @@ export const BLOCKS: readonly Block[] = [
   },
   {
     id: 'flex',
-    name: 'Flexible board, 400 mm',
+    name: 'Flexible board',
     lengthMm: 400,
     widthMm: 70,
     padNPerMm3: 0.2,
-    bendingNMm2: 1.2e5,
+    bendingNMm2: bendingNMm2Of(DEFAULT_FIGURES.flexBoardSagMm),
   },
   {
     id: 'longest',
-    name: 'Rigid board, 600 mm',
+    name: 'Rigid board',
     lengthMm: 600,
     widthMm: 70,
     padNPerMm3: 0.2,
@@ -67,9 +77,15 @@ export const BLOCKS: readonly Block[] = [
   },
 ];
 
+/** The same in a shop with its own flexible board. */
+export const blocksOf = ({ flexBoardSagMm }: SandingFigures): Block[] =>
+  BLOCKS.map((block) =>
+    block.id === 'flex' ? { ...block, bendingNMm2: bendingNMm2Of(flexBoardSagMm) } : block,
+  );
+
 /** @throws {Error} for an id that is none of BLOCKS: a bug of the caller */
-export function blockOf(id: string): Block {
-  const found = BLOCKS.find((block) => block.id === id);
+export function blockOf(id: string, figures: SandingFigures = DEFAULT_FIGURES): Block {
+  const found = blocksOf(figures).find((block) => block.id === id);
   if (!found) throw new Error(`no block "${id}"`);
   return found;
 }

@@ -23,7 +23,7 @@ export interface Field {
   readonly lineMm: number | null;
 }
 
-/** Waves along and across the panel, together `um` from crest to trough. */
+/** Waves over the panel: `um` from crest to trough in their worst direction, slantwise, over one length. */
 export interface Waves {
   readonly um: number;
   readonly lengthMm: number;

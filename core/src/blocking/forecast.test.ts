@@ -1,6 +1,9 @@
-import { blockOf } from './block.ts';
+import { DEFAULT_FIGURES } from '../surface/figures.ts';
+import { cuttingMinutes, gradeChangeMinutes, sandingMinutes } from '../surface/ladder.ts';
+import { bendingNMm2Of, blockOf } from './block.ts';
 import {
   bestBlock,
+  blockMinutes,
   buildNeededUm,
   forecast,
   levelPoint,
@@ -8,6 +11,8 @@ import {
   type BlockForecast,
   type ForecastTask,
 } from './forecast.ts';
+import { forecastField } from './forecast-field.ts';
+import { misfitOf } from './misfit.ts';
 import { lookOver } from './outcome.ts';
 import { PRACTICE_PANELS, practiceField } from './practice-panels.ts';
 import { Sander } from './sander.ts';
@@ -26,8 +31,10 @@ const TASK: ForecastTask = {
   mustStayUm: 40,
   limitUm: 20,
   seed: 1,
-  blocks: ['soft-pad', 'mid', 'flex'].map(blockOf),
+  blocks: ['soft-pad', 'mid', 'flex'].map((id) => blockOf(id)),
 };
+
+const BLOCKED = { areaM2: TASK.areaM2, tool: 'block', material: 'primer' } as const;
 
 describe('how much build, which block', () => {
   const flat = [...forecast(TASK)];
@@ -50,6 +57,37 @@ describe('how much build, which block', () => {
 
   test('the same task gives the same forecast', () => {
     expect([...forecast({ ...TASK, blocks: [blockOf('mid')] })][0]).toEqual(mid);
+  });
+
+  test('waves are read as high as they were made, in their worst direction', () => {
+    for (const lengthMm of [80, 120, 150]) {
+      const field = forecastField({ ...TASK, peelUm: 0, waves: { um: 40, lengthMm } }, 100, 4);
+      expect(lookOver(field).unlevelUm).toBeCloseTo(40, -0.3);
+    }
+  });
+
+  test('the minutes of a block are those of the plan’s block step, form and patch with it', () => {
+    const asked = { ...TASK, formFactor: 1.15, besidesMin: 4 };
+    const level = levelPoint(mid, 20)!;
+    expect(level.minutes).toBeCloseTo(sandingMinutes('P240', level.takenMostUm, BLOCKED), 9);
+    const cutMin = blockMinutes(asked, 50) - 4 - gradeChangeMinutes(TASK.areaM2, DEFAULT_FIGURES);
+    expect(cutMin).toBeCloseTo(1.15 * cuttingMinutes('P240', 50, BLOCKED), 9);
+  });
+
+  test('a board that is too soft follows the waves, one that is too stiff rides the crown', () => {
+    const size = { lengthMm: 1300, heightMm: 700 };
+    const crowned = { ...TASK, isCrowned: true, crownRadiusMm: 3000, size };
+    const left = (sagMm: number): number => {
+      const block = { ...blockOf('flex'), bendingNMm2: bendingNMm2Of(sagMm) };
+      return [...forecast({ ...crowned, blocks: [block] })][0]!.points.at(-1)!.unlevelUm;
+    };
+    const misfit = (sagMm: number) =>
+      misfitOf(crowned, { ...blockOf('flex'), bendingNMm2: bendingNMm2Of(sagMm) });
+    expect([0.3, 3, 300].map(misfit)).toEqual(['rides', null, 'follows']);
+    expect(misfitOf(TASK, blockOf('soft-pad'))).toBe('follows');
+    expect(misfitOf(TASK, blockOf('short'))).toBe('short');
+    expect(left(3)).toBeLessThanOrEqual(20);
+    expect(left(0.3)).toBeGreaterThan(30);
   });
 
   test('on a crown the flexible board is best', () => {

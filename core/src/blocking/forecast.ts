@@ -1,10 +1,11 @@
 import type { Grade } from '../materials/grades.ts';
-import { DEFAULT_FIGURES, type SandingFigures } from '../surface/figures.ts';
-import type { SandedMaterial } from '../surface/scratch.ts';
-import { BLOCKS, type Block } from './block.ts';
-import { makeField, type Field, type Waves } from './field.ts';
+import { DEFAULT_FIGURES } from '../surface/figures.ts';
+import { cuttingMinutes, gradeChangeMinutes } from '../surface/ladder.ts';
+import { blocksOf, type Block } from './block.ts';
+import type { Field } from './field.ts';
+import { forecastField, type FieldTask } from './forecast-field.ts';
+import { misfitOf, type Misfit } from './misfit.ts';
 import { lookOver } from './outcome.ts';
-import { seeded } from './random.ts';
 import { Sander } from './sander.ts';
 import { borderOf, holdFor, xPass, type Hold } from './strokes.ts';
 
@@ -14,21 +15,6 @@ import { borderOf, holdFor, xPass, type Hold } from './strokes.ts';
  * a block answers for every build.
  */
 
-/** What the simulated panel is made from. */
-interface FieldTask {
-  readonly waves: Waves;
-  readonly peelUm: number;
-  readonly isCrowned: boolean;
-  /** Radius of the crown; a well curved one where absent. */
-  readonly crownRadiusMm?: number;
-  readonly film: SandedMaterial;
-  readonly under: SandedMaterial;
-  readonly seed: number;
-  readonly figures?: SandingFigures;
-  /** Size of the simulated panel; room for the largest block where absent. */
-  readonly size?: { readonly lengthMm: number; readonly heightMm: number };
-}
-
 export interface ForecastTask extends FieldTask {
   readonly areaM2: number;
   readonly grade: Grade;
@@ -37,6 +23,10 @@ export interface ForecastTask extends FieldTask {
   readonly mustStayUm: number;
   /** Height difference over 100 mm that passes, µm. */
   readonly limitUm: number;
+  /** How much longer blocking takes on this form than on a flat part; 1 where absent. */
+  readonly formFactor?: number;
+  /** Minutes that the block step takes besides, whatever comes off; 0 where absent. */
+  readonly besidesMin?: number;
   /** Blocks to try; those of a usual shop where absent. */
   readonly blocks?: readonly Block[];
 }
@@ -44,7 +34,7 @@ export interface ForecastTask extends FieldTask {
 /** How things stand after so many passes. */
 export interface ForecastPoint {
   readonly passes: number;
-  /** Minutes of blocking on the zone's own area. */
+  /** Minutes of the block step on the zone's own area. */
   readonly minutes: number;
   readonly unlevelUm: number;
   /** Film that is gone at the worst place, texture included, µm. */
@@ -56,35 +46,29 @@ export interface BlockForecast {
   readonly blockId: string;
   readonly hold: Hold;
   readonly points: readonly ForecastPoint[];
+  /** Why it never levels the panel; null where it does, or only comes to its end before that. */
+  readonly misfit: Misfit | null;
 }
 
-/** Size of the simulated panel: room for the largest block to wear the middle evenly. */
-const SIZE = { lengthMm: 1300, heightMm: 1000 } as const;
-const CELL_MM = 8;
-const SIZE_M2 = (SIZE.lengthMm * SIZE.heightMm) / 1e6;
-/** Crown on which blocks are told apart where no panel gives one. */
-const CROWN_RADIUS_MM = 3000;
 const AMPLE_UM = 2000;
-const MOST_PASSES = 36;
+const MOST_PASSES = 60;
 const PASSES_A_LOOK = 3;
 /** A round of passes that levels by less than this share has come to its end. */
 const STANDSTILL = 0.01;
 const LOOKS_AT_STANDSTILL = 3;
 
-/** The panel of a task with a given build on it. */
-export const forecastField = (task: FieldTask, filmUm: number, cellMm: number = CELL_MM): Field =>
-  makeField({
-    ...(task.size ?? SIZE),
-    cellMm,
-    ...(task.isCrowned ? { radiusMm: task.crownRadiusMm ?? CROWN_RADIUS_MM } : {}),
-    waves: [task.waves],
-    filmUm,
-    peelUm: task.peelUm,
-    guideUm: (task.figures ?? DEFAULT_FIGURES).guideCoatUm,
-    film: task.film,
-    under: task.under,
-    random: seeded(task.seed),
-  });
+/** Minutes of a block step that takes so much film off the crests, µm: by the plan's own reckoning. */
+export function blockMinutes(
+  { areaM2, grade, film, figures = DEFAULT_FIGURES, formFactor = 1, besidesMin = 0 }: ForecastTask,
+  takenUm: number,
+): number {
+  const sanding = { areaM2, tool: 'block', material: film } as const;
+  return (
+    besidesMin +
+    gradeChangeMinutes(areaM2, figures) +
+    formFactor * cuttingMinutes(grade, takenUm, sanding, figures)
+  );
+}
 
 /** Blocks one panel pass by pass; a point for each look at it. */
 export function* blockPanel(
@@ -103,12 +87,12 @@ export function* blockPanel(
     }
     if ((pass + 1) % PASSES_A_LOOK !== 0) continue;
     const { unlevelUm, filmLeastUm, guideLeftShare } = lookOver(field, border);
-    const minutesHere = sander.slidM / ((task.figures ?? DEFAULT_FIGURES).blockSpeedMPerS * 60);
+    const takenMostUm = filmUm - filmLeastUm;
     yield {
       passes: pass + 1,
-      minutes: (minutesHere * task.areaM2) / SIZE_M2,
+      minutes: blockMinutes(task, takenMostUm),
       unlevelUm,
-      takenMostUm: filmUm - filmLeastUm,
+      takenMostUm,
       guideLeftShare,
     };
   }
@@ -123,13 +107,15 @@ const hasComeToEnd = (points: readonly ForecastPoint[]): boolean => {
 /** Every block in turn; yields each as it is done, so that a caller can show it and stop. */
 export function* forecast(task: ForecastTask): Generator<BlockForecast, BlockForecast[], void> {
   const all: BlockForecast[] = [];
-  for (const block of task.blocks ?? BLOCKS) {
+  for (const block of task.blocks ?? blocksOf(task.figures ?? DEFAULT_FIGURES)) {
     const points: ForecastPoint[] = [];
     for (const point of blockPanel(task, block, forecastField(task, AMPLE_UM))) {
       points.push(point);
       if (point.unlevelUm <= task.limitUm || hasComeToEnd(points)) break;
     }
-    const done = { blockId: block.id, hold: holdFor(block, task.isCrowned), points };
+    const isLevel = points.some(({ unlevelUm }) => unlevelUm <= task.limitUm);
+    const misfit = isLevel ? null : misfitOf(task, block);
+    const done = { blockId: block.id, hold: holdFor(block, task.isCrowned), points, misfit };
     all.push(done);
     yield done;
   }

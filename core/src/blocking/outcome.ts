@@ -1,5 +1,7 @@
 import type { Field } from './field.ts';
 
+const { floor, max, min, round } = Math;
+
 /** What is to be seen and felt on a panel after blocking. */
 export interface Outcome {
   /** Share of the panel on which guide coat is left: lows that the block has not reached. */
@@ -8,7 +10,7 @@ export interface Outcome {
   readonly throughShare: number;
   readonly filmLeastUm: number;
   readonly filmMeanUm: number;
-  /** Height difference left over any 100 mm; the hundredth worst place of a hundred. */
+  /** Height difference left over any 100 mm in any direction; the hundredth worst place of a hundred. */
   readonly unlevelUm: number;
   /** Scratch on the worst twentieth of the panel, µm. */
   readonly scratchUm: number;
@@ -16,7 +18,9 @@ export interface Outcome {
 
 /** Over this distance levelness is judged. */
 const WINDOW_MM = 100;
-/** Lines that are looked at lie this far apart. */
+/** Ways in which the straightedge is laid at each place. */
+const DIRECTIONS = 8;
+/** Places that are looked at lie this far apart. */
 const LINE_MM = 16;
 /** Guide coat thinner than this share of a full dusting is not seen. */
 const SEEN_UM = 0.3;
@@ -31,7 +35,7 @@ const deviationUm = ({ topUm, guideUm, shapeUm }: Field, i: number): number =>
 function quantile(values: Float64Array, share: number): number {
   if (values.length === 0) return 0;
   values.sort();
-  return values[Math.min(values.length - 1, Math.floor(share * values.length))]!;
+  return values[min(values.length - 1, floor(share * values.length))]!;
 }
 
 /** Strip along the panel's borders that is not looked at: short of the ends of strokes, which wear it less. */
@@ -43,38 +47,69 @@ const WHOLE: Inset = { alongMm: 0, acrossMm: 0 };
 
 /** Cells that are looked at: first and one past the last, both ways; at least one. */
 function looked({ nx, ny, cellMm }: Field, { alongMm, acrossMm }: Inset) {
-  const x = Math.min(Math.floor((nx - 1) / 2), Math.round(alongMm / cellMm));
-  const y = Math.min(Math.floor((ny - 1) / 2), Math.round(acrossMm / cellMm));
+  const x = min(floor((nx - 1) / 2), round(alongMm / cellMm));
+  const y = min(floor((ny - 1) / 2), round(acrossMm / cellMm));
   return { fromX: x, toX: nx - x, fromY: y, toY: ny - y };
 }
 
-/** Largest and least deviation over a stretch of cells that lie `stride` apart. */
-function rangeUm(field: Field, start: number, stride: number, count: number): number {
-  let [least, most] = [Infinity, -Infinity];
-  for (let k = 0; k < count; k++) {
-    const um = deviationUm(field, start + k * stride);
+/** Cells that a straightedge of 100 mm lies over, from its middle, in one direction. */
+interface Straightedge {
+  readonly dx: Int32Array;
+  readonly dy: Int32Array;
+}
+
+/** A straightedge laid along the panel, across it, and slantwise between: DIRECTIONS ways over half a turn. */
+function straightedges(cellMm: number): Straightedge[] {
+  const half = max(1, round(WINDOW_MM / 2 / cellMm));
+  const steps = Array.from({ length: 2 * half + 1 }, (_, k) => k - half);
+  return Array.from({ length: DIRECTIONS }, (_, n) => {
+    const turnRad = (n * Math.PI) / DIRECTIONS;
+    const cells = steps.map((k) => (k * WINDOW_MM) / (2 * half * cellMm));
+    return {
+      dx: Int32Array.from(cells, (r) => round(r * Math.cos(turnRad))),
+      dy: Int32Array.from(cells, (r) => round(r * Math.sin(turnRad))),
+    };
+  });
+}
+
+/** Largest less least deviation under a straightedge whose middle lies on a cell, µm. */
+function rangeUm(
+  field: Field,
+  { dx, dy }: Straightedge,
+  { x, y }: { readonly x: number; readonly y: number },
+  { fromX, toX, fromY, toY }: ReturnType<typeof looked>,
+): number {
+  let least = deviationUm(field, y * field.nx + x);
+  let most = least;
+  for (let k = 0; k < dx.length; k++) {
+    const atX = x + dx[k]!;
+    const atY = y + dy[k]!;
+    if (atX < fromX || atX >= toX || atY < fromY || atY >= toY) continue;
+    const um = deviationUm(field, atY * field.nx + atX);
     if (um < least) least = um;
     if (um > most) most = um;
   }
   return most - least;
 }
 
-/** Height difference over 100 mm at places all over what is looked at, along the panel and across. */
+/** Height difference over 100 mm in the worst direction at places all over what is looked at. */
 function ranges(field: Field, inset: Inset): Float64Array {
-  const { nx, cellMm } = field;
-  const { fromX, toX, fromY, toY } = looked(field, inset);
-  const step = Math.max(1, Math.round(LINE_MM / cellMm));
-  const window = Math.round(WINDOW_MM / cellMm) + 1;
-  const [alongX, alongY] = [Math.min(window, toX - fromX), Math.min(window, toY - fromY)];
+  const { cellMm } = field;
+  const region = looked(field, inset);
+  const { fromX, toX, fromY, toY } = region;
+  const step = max(1, round(LINE_MM / cellMm));
+  const edges = straightedges(cellMm);
   const found: number[] = [];
   for (let y = fromY; y < toY; y += step)
-    for (let x = fromX; x + alongX <= toX; x += step) found.push(rangeUm(field, y * nx + x, 1, alongX));
-  for (let x = fromX; x < toX; x += step)
-    for (let y = fromY; y + alongY <= toY; y += step) found.push(rangeUm(field, y * nx + x, nx, alongY));
+    for (let x = fromX; x < toX; x += step) {
+      let worst = 0;
+      for (const edge of edges) worst = max(worst, rangeUm(field, edge, { x, y }, region));
+      found.push(worst);
+    }
   return Float64Array.from(found);
 }
 
-/** Height difference left over any 100 mm, µm: all but the worst hundredth of places is better. */
+/** Height difference left over any 100 mm in any direction, µm: all but the worst hundredth of places is better. */
 export const unlevelUm = (field: Field, inset: Inset = WHOLE): number =>
   quantile(ranges(field, inset), WORST);
 
@@ -109,11 +144,11 @@ export function lookOver(field: Field, inset: Inset = WHOLE): Outcome {
  */
 export function feltProfile(field: Field, yMm: number, palmMm = 60): Float32Array {
   const { nx, ny, cellMm } = field;
-  const row = Math.min(ny - 1, Math.max(0, Math.floor(yMm / cellMm)));
-  const half = Math.max(1, Math.round(palmMm / cellMm / 2));
+  const row = min(ny - 1, max(0, floor(yMm / cellMm)));
+  const half = max(1, round(palmMm / cellMm / 2));
   const felt = new Float32Array(nx);
   for (let x = 0; x < nx; x++) {
-    const [from, to] = [Math.max(0, x - half), Math.min(nx - 1, x + half)];
+    const [from, to] = [max(0, x - half), min(nx - 1, x + half)];
     let sum = 0;
     for (let k = from; k <= to; k++) sum += deviationUm(field, row * nx + k);
     felt[x] = sum / (to - from + 1);

@@ -2,8 +2,11 @@ import type { Grade } from '../materials/grades.ts';
 import { DEFAULT_FIGURES, type SandingFigures } from '../surface/figures.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
 import { prestonMm3PerNm, type Block } from './block.ts';
-import { Contact, type Pose } from './contact.ts';
+import { Contact } from './contact.ts';
 import type { Field } from './field.ts';
+import type { Pose } from './footprint.ts';
+
+const { max, min } = Math;
 
 /**
  * A hand that pushes a block over a panel. The way is cut into steps of equal length, whatever the rate at which it is
@@ -13,8 +16,8 @@ import type { Field } from './field.ts';
 
 /** Length of one step on the way, mm: small against any block. */
 export const STEP_MM = 10;
-/** Imbalance that a block may have while it slides, as a share of the force; the next step corrects it. */
-export const NEAR_SHARE = 0.05;
+/** Imbalance that a block may have while it slides, over all its unknowns, as a share of the force. */
+export const NEAR_SHARE = 0.1;
 
 /** One hand with a block and a grade: putDown, slideTo, lift; the field it was given is changed in place. */
 export class Sander {
@@ -100,8 +103,8 @@ export class Sander {
     pose.yMm = toY;
   }
 
-  private withinX = (xMm: number): number => Math.min(this.field.nx * this.field.cellMm, Math.max(0, xMm));
-  private withinY = (yMm: number): number => Math.min(this.field.ny * this.field.cellMm, Math.max(0, yMm));
+  private withinX = (xMm: number): number => min(this.field.nx * this.field.cellMm, max(0, xMm));
+  private withinY = (yMm: number): number => min(this.field.ny * this.field.cellMm, max(0, yMm));
 
   /** One step: rest, then removal under the block. */
   private sandAt(xMm: number, yMm: number): void {
@@ -120,25 +123,28 @@ export class Sander {
 
   /** Takes off what the pressure under the block asks for; returns the volume, mm³. */
   private remove(slidM: number): number {
-    const { topUm, filmUm, guideUm, scratchUm, nx, cellMm } = this.field;
+    const { topUm, filmUm, guideUm, scratchUm, cellMm } = this.field;
     const { contact, underRatio, scratchUm: leavesUm } = this;
-    const { rest, from, to, alongPerCell, acrossPerCell } = contact;
-    const c = rest[0]!;
-    const a = rest[1]!;
-    const b = rest[2]!;
-    const q = rest[3]!;
+    const { footprint, underside, rest } = contact;
+    const { poly } = underside;
+    const { tPerCell, vPerCell } = footprint;
+    const tilt = rest[rest.length - 1]!;
     const perUm = this.filmRate * this.block.padNPerMm3 * slidM;
     let sumUm = 0;
-    for (let row = contact.firstRow; row < contact.endRow; row++) {
-      const start = from[row]!;
-      const end = to[row]!;
-      const x0 = start - row * nx;
-      let U = contact.alongAt0 + row * contact.alongPerRow + x0 * alongPerCell;
-      let V = contact.acrossAt0 + row * contact.acrossPerRow + x0 * acrossPerCell;
-      for (let i = start; i < end; i++) {
-        const d = topUm[i]! - (c + a * U + b * V + q * (U * U - 1 / 3));
-        U += alongPerCell;
-        V += acrossPerCell;
+    underside.unfold(rest);
+    for (let run = 0; run < footprint.nRuns; run++) {
+      const span = 3 * footprint.span[run]!;
+      const p0 = poly[span]!;
+      const p1 = poly[span + 1]!;
+      const p2 = poly[span + 2]!;
+      const end = footprint.end[run]!;
+      let t = footprint.t0[run]!;
+      let v = footprint.v0[run]!;
+      for (let i = footprint.start[run]!; i < end; i++) {
+        const top = topUm[i]!;
+        const d = top - (p0 + t * (p1 + t * p2) + tilt * v);
+        t += tPerCell;
+        v += vPerCell;
         if (d <= 0) continue;
         let left = perUm * d;
         let taken = 0;
@@ -157,7 +163,7 @@ export class Sander {
           const old = scratchUm[i]! - off - under;
           scratchUm[i] = old > leavesUm ? old : leavesUm;
         }
-        topUm[i] = topUm[i]! - taken;
+        topUm[i] = top - taken;
         sumUm += taken;
       }
     }

@@ -1,5 +1,6 @@
 import type { Block } from './block.ts';
 import type { Field } from './field.ts';
+import { isRigid } from './underside.ts';
 
 /** One stroke: from one place to another, the block held at a turn against the panel's length. */
 export interface Stroke {
@@ -26,16 +27,19 @@ const OVERHANG = 0.25;
 const LANE_SHARE = 0.5;
 
 /**
- * How the block is held for an X: across its strokes on a flat panel; on a crown along the bend where it gives, else
- * along the straight way, for a stiff block rocks on a bend.
+ * How the block is held for an X: across its strokes on a flat panel; on a crown along the bend and along the straight
+ * way by turns where it gives, else along the straight way only, for a stiff block rocks on a bend.
  */
-export type Hold = 'diagonal' | 'along' | 'across';
+export type Hold = 'diagonal' | 'by-turns' | 'across';
 
 export const holdFor = (block: Block, isCrowned: boolean): Hold =>
-  !isCrowned ? 'diagonal' : Number.isFinite(block.bendingNMm2) ? 'along' : 'across';
+  !isCrowned ? 'diagonal' : isRigid(block) ? 'across' : 'by-turns';
 
-const turnOf = (hold: Hold, slope: number): number =>
-  hold === 'diagonal' ? -slope : hold === 'along' ? 0 : Math.PI / 2;
+/** Turn of the block against the panel's length in a pass with strokes of a slope. */
+function turnOf(hold: Hold, slope: number, pass: number): number {
+  if (hold === 'diagonal') return -slope;
+  return hold === 'by-turns' && pass % 2 === 0 ? 0 : Math.PI / 2;
+}
 
 /** Half of the room that a block takes along and across the panel at a turn. */
 const halfRoom = ({ lengthMm, widthMm }: Block, turnRad: number) => {
@@ -48,9 +52,12 @@ const halfRoom = ({ lengthMm, widthMm }: Block, turnRad: number) => {
 
 /** Strip along the borders in which an X wears the panel less than inside. */
 export function borderOf(block: Block, hold: Hold): { readonly alongMm: number; readonly acrossMm: number } {
-  const { alongMm, acrossMm } = halfRoom(block, turnOf(hold, SLOPE_RAD));
+  const rooms = [0, 1].map((pass) => halfRoom(block, turnOf(hold, SLOPE_RAD, pass)));
   const share = 2 - 2 * OVERHANG;
-  return { alongMm: share * alongMm, acrossMm: share * acrossMm };
+  return {
+    alongMm: share * Math.max(...rooms.map(({ alongMm }) => alongMm)),
+    acrossMm: share * Math.max(...rooms.map(({ acrossMm }) => acrossMm)),
+  };
 }
 
 /** How far the block's middle goes: over the border by its overhang, to the body line by its edge. */
@@ -92,11 +99,9 @@ function clippedTo(
 function lanes(
   part: Part,
   block: Block,
-  hold: Hold,
-  { slope, shift }: { slope: number; shift: number },
+  { slope, shift, turnRad }: { slope: number; shift: number; turnRad: number },
 ): Stroke[] {
   const [cos, sin] = [Math.cos(slope), Math.sin(slope)];
-  const turnRad = turnOf(hold, slope);
   const between = slope - turnRad;
   const swathMm = block.lengthMm * Math.abs(Math.sin(between)) + block.widthMm * Math.abs(Math.cos(between));
   const stepMm = swathMm * LANE_SHARE;
@@ -126,9 +131,9 @@ const reversed = ({ fromX, fromY, toX, toY, turnRad }: Stroke): Stroke => ({
  */
 export function xPass(field: Field, block: Block, hold: Hold, pass: number): Stroke[] {
   const shift = (pass % 3) / 3;
-  const parts = partsOf(field, block, turnOf(hold, SLOPE_RAD));
-  return parts.flatMap((part) => [
-    ...lanes(part, block, hold, { slope: SLOPE_RAD, shift }),
-    ...lanes(part, block, hold, { slope: -SLOPE_RAD, shift: -shift }),
-  ]);
+  const way = (slope: number, shift: number) => ({ slope, shift, turnRad: turnOf(hold, slope, pass) });
+  const ways = [way(SLOPE_RAD, shift), way(-SLOPE_RAD, -shift)];
+  return partsOf(field, block, ways[0]!.turnRad).flatMap((part) =>
+    ways.flatMap((each) => lanes(part, block, each)),
+  );
 }

@@ -98,7 +98,8 @@ export function carryOut(panel: PanelState, act: Act, context: Context): Outcome
     act.zones.includes(zone.zone.id) ? operation.apply(zone, act, moment) : zone,
   );
   const arePartsOff = panel.arePartsOff || act.op === 'remove-part';
-  return { panel: { clockMin: endMin, isMasked: maskedAfter(panel, act), arePartsOff, zones }, cost };
+  const after = { ...panel, clockMin: endMin, isMasked: maskedAfter(panel, act), arePartsOff, zones };
+  return { panel: after, cost };
 }
 
 /** The panel after an act. */

@@ -1,6 +1,6 @@
 import { grainUm } from '../materials/grades.ts';
 import { isBody, isMetal, isSolid, labelOf } from '../materials/layer-kinds.ts';
-import { gradeChangeMinutes, sandingMinutes } from '../surface/ladder.ts';
+import { cuttingMinutes, gradeChangeMinutes } from '../surface/ladder.ts';
 import { sandedMaterial, scratchDepthUm } from '../surface/scratch.ts';
 import type { Reason } from '../wording/reason.ts';
 import { lastGrade, type SandAct } from './act.ts';
@@ -10,7 +10,6 @@ import { formFactor, labourMin } from './labour.ts';
 import { opReason, type Cost, type Moment, type Operation } from './operation.ts';
 import { stripMinutes, strippedBare, stripsTo } from './stripping.ts';
 import {
-  LAST_SAND_UM,
   gapUm,
   groundOf,
   has,
@@ -117,13 +116,13 @@ const shapedTopUm = (zone: ZoneState): number => {
 export function blockedUm(zone: ZoneState, panel: PanelState, context: Context): number {
   const top = topOf(zone);
   const stays = mustStay(context, top.laid?.sheetId ?? '').value;
-  const level = Math.max(stays, gapUm(zone, panel) + top.um) + LAST_SAND_UM;
+  const level = Math.max(stays, gapUm(zone, panel) + top.um) + panel.lastSandUm;
   return Math.min(top.um - zone.surface.wavesUm - zone.surface.peelUm, level);
 }
 
 /** Film of a build that is left once it is blocked and the last sanding is done, µm. */
 export const keptUm = (zone: ZoneState, panel: PanelState, context: Context): number =>
-  blockedUm(zone, panel, context) - LAST_SAND_UM;
+  blockedUm(zone, panel, context) - panel.lastSandUm;
 
 /** A zone with its build taken down level, `scratch` left on it. */
 export function blockedZone(
@@ -169,7 +168,6 @@ function metalMinutes(zone: ZoneState, act: SandAct, context: Context): number {
 function cuttingOn(zone: ZoneState, act: SandAct, panel: PanelState, context: Context): number {
   const figures = figuresIn(context);
   const areaM2 = workedM2(act.op, zone);
-  const change = gradeChangeMinutes(areaM2, figures);
   const sanding = { areaM2, tool: act.tool, material: sandedMaterial(topOf(zone).kind) };
   const form = formFactor(context);
   switch (act.op) {
@@ -188,13 +186,13 @@ function cuttingOn(zone: ZoneState, act: SandAct, panel: PanelState, context: Co
       return labourMin(act.op, areaM2) - labourMin(act.op, 0);
     case 'block': {
       const um = topOf(zone).um - blockedUm(zone, panel, context);
-      return form * (sandingMinutes(act.grades[0], um, sanding, figures) - change);
+      return form * cuttingMinutes(act.grades[0], um, sanding, figures);
     }
     case 'abrade': {
       if (isBare(zone)) return metalMinutes(zone, act, context);
       const depths = depthsUm(zone, act, context);
       return act.grades.reduce(
-        (sum, grade, i) => sum + form * (sandingMinutes(grade, depths[i]!, sanding, figures) - change),
+        (sum, grade, i) => sum + form * cuttingMinutes(grade, depths[i]!, sanding, figures),
         0,
       );
     }
@@ -218,17 +216,19 @@ function settingOut(zones: readonly ZoneState[], act: SandAct, context: Context)
   }
 }
 
-const isShaped = (zone: ZoneState, { op }: SandAct): boolean =>
+const isShaped = (zone: ZoneState, op: SandAct['op']): boolean =>
   op === 'strip-sand' || op === 'feather' || op === 'block' || (op === 'abrade' && isOpenBody(zone));
 
-/** What each patch takes besides, whatever its size, where its shape is made or judged. */
-const patchMinutes = (zones: readonly ZoneState[], act: SandAct, context: Context): number =>
-  zones.filter((zone) => zone.patch && isShaped(zone, act)).length * ruleIn(context, 'patchWorkMin').value;
+/** What each patch takes besides, whatever its size, where its shape is made or judged; on all parts. */
+export const patchMinutes = (zones: readonly ZoneState[], op: SandAct['op'], context: Context): number =>
+  context.panel.count *
+  zones.filter((zone) => zone.patch && isShaped(zone, op)).length *
+  ruleIn(context, 'patchWorkMin').value;
 
 /** Minutes of a sanding act on all its areas and parts. */
 const minutesOf = (zones: readonly ZoneState[], act: SandAct, panel: PanelState, context: Context): number =>
   settingOut(zones, act, context) +
-  context.panel.count * patchMinutes(zones, act, context) +
+  patchMinutes(zones, act.op, context) +
   context.panel.count * zones.reduce((sum, zone) => sum + cuttingOn(zone, act, panel, context), 0);
 
 function check(zone: ZoneState, act: SandAct): Reason[] {

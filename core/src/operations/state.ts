@@ -12,7 +12,6 @@ import type { Extent } from '../survey/patches.ts';
 import type { PanelFacts } from '../survey/panel.ts';
 import { textureOf } from '../survey/zone-facts.ts';
 import type { Role, Zone } from '../survey/zone.ts';
-import { scratchDepthUm } from '../surface/scratch.ts';
 import type { Tool } from '../materials/tools.ts';
 
 /**
@@ -148,6 +147,11 @@ export interface PanelState {
   readonly isMasked: boolean;
   /** Parts that come off have come off; true where there are none. */
   readonly arePartsOff: boolean;
+  /**
+   * Film that a block leaves for the last sanding to take off: the scratch of the coarsest block grade in this shop,
+   * µm. A blocked build stands proud by it until then.
+   */
+  readonly lastSandUm: number;
   readonly zones: readonly ZoneState[];
 }
 
@@ -259,12 +263,6 @@ export function soundNeighbour(state: ZoneState, panel: PanelState): ZoneState |
   return soundZone(panel).state;
 }
 
-/**
- * Film that a block leaves for the last sanding to take off: the scratch of the coarsest block grade, µm.
- * A blocked build stands proud by it until then.
- */
-export const LAST_SAND_UM = scratchDepthUm('P180', 'block', 'primer');
-
 const awaitsLastSanding = (state: ZoneState): boolean =>
   topOf(state).laid !== undefined && !isBody(topOf(state).kind) && state.surface.scratch?.tool === 'block';
 
@@ -275,15 +273,15 @@ const awaitsBlock = (state: ZoneState): boolean => {
 };
 
 /** Height once its own waves and peel, and what its last sanding takes, are sanded off, µm. */
-const settledHeightUm = (state: ZoneState): number => {
-  const toCome = awaitsBlock(state) || awaitsLastSanding(state) ? LAST_SAND_UM : 0;
+const settledHeightUm = (state: ZoneState, { lastSandUm }: PanelState): number => {
+  const toCome = awaitsBlock(state) || awaitsLastSanding(state) ? lastSandUm : 0;
   return heightUm(state) - state.surface.wavesUm - state.surface.peelUm - toCome;
 };
 
 /** Height of the sound neighbour over this area, µm; negative when the area stands proud; 0 without a neighbour. */
 export function gapUm(state: ZoneState, panel: PanelState): number {
   const sound = soundNeighbour(state, panel);
-  return sound && !state.patch?.isDished ? settledHeightUm(sound) - heightUm(state) : 0;
+  return sound && !state.patch?.isDished ? settledHeightUm(sound, panel) - heightUm(state) : 0;
 }
 
 /** Length over which unevenness is judged, mm (models.md 7). */
@@ -295,7 +293,7 @@ const JUDGED_OVER_MM = 100;
  */
 const ledgeUm = (state: ZoneState, panel: PanelState): number => {
   if (!soundNeighbour(state, panel) || state.patch?.isDished) return 0;
-  const stepUm = gapUm(state, panel) + (awaitsLastSanding(state) ? LAST_SAND_UM : 0);
+  const stepUm = gapUm(state, panel) + (awaitsLastSanding(state) ? panel.lastSandUm : 0);
   if (!state.patch || stepUm >= 0) return Math.abs(stepUm);
   if (state.stack.some(({ kind }) => isBody(kind))) return 0;
   return -stepUm * Math.min(1, JUDGED_OVER_MM / state.extent.taperMm);

@@ -1,4 +1,6 @@
 import { familyOf, isBody, isMetal, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
+import type { Grade } from '../materials/grades.ts';
+import { figuresOf } from '../surface/figures.ts';
 import { findingOf, type Finding, type FindingKind } from '../survey/finding.ts';
 import type { Panel } from '../survey/panel.ts';
 import { patchArea, spotsOf, surveyedZone, wholeExtent, type Patch } from '../survey/patches.ts';
@@ -48,7 +50,7 @@ const stackOf = (zone: Zone): Layer[] =>
 
 const topKind = (stack: readonly Layer[]): LayerKind => stack[stack.length - 1]!.kind;
 
-function surveySurface(zone: Zone, stack: readonly Layer[], { panel }: Around): Surface {
+function surveySurface(zone: Zone, stack: readonly Layer[], { panel, rules }: Around): Surface {
   const grit = findingOf(zone.findings, 'coarse-scratches')?.grit;
   const waves = findingOf(zone.findings, 'waves');
   const texture = textureOf(zone, panel) === 'flatten' ? TEXTURE_UM : 0;
@@ -59,7 +61,7 @@ function surveySurface(zone: Zone, stack: readonly Layer[], { panel }: Around): 
       ? {
           grade: grit,
           tool: 'block',
-          depthUm: scratchDepthUm(grit, 'block', sandedMaterial(topKind(stack))),
+          depthUm: scratchDepthUm(grit, 'block', sandedMaterial(topKind(stack)), figuresOf(rules)),
         }
       : null,
     hasGuideCoat: false,
@@ -184,6 +186,9 @@ const LEAST_GROUND = 0.05;
 const isFilm = (kind: LayerKind): boolean =>
   familyOf(kind) === 'finish' || familyOf(kind) === 'primer' || kind === 'plastic-primed';
 
+/** Coarsest grade with which a build is blocked (default). */
+const COARSEST_BLOCK: Grade = 'P180';
+
 /**
  * The panel as it comes in: dirty, unmasked, its parts on it, clock at 0.
  * @param rules the shop's figures: how far a patch is opened and where it stops being one
@@ -193,6 +198,7 @@ export function surveyState(panel: Panel, rules: ShopRules): PanelState {
   return {
     clockMin: 0,
     isMasked: false,
+    lastSandUm: scratchDepthUm(COARSEST_BLOCK, 'block', 'primer', figuresOf(rules)),
     arePartsOff: !panel.parts.some(({ plan }) => plan === 'remove'),
     zones: panel.zones.flatMap((zone) => surveyZone(zone, { panel, rules, panelHasFinish })),
   };

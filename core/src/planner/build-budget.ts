@@ -1,14 +1,7 @@
 import { isBody } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import { mustStay, ruleIn, type Context } from '../operations/context.ts';
-import {
-  LAST_SAND_UM,
-  gapUm,
-  soundNeighbour,
-  topOf,
-  type PanelState,
-  type ZoneState,
-} from '../operations/state.ts';
+import { gapUm, soundNeighbour, topOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { coatsFor, filmBudget, type FilmBudget } from '../surface/budget.ts';
 
 /** The film budget of a build on each of its zones, from the state before it is sprayed. */
@@ -46,7 +39,7 @@ export function budgetsOf(
       gapUm: gapUm(zone, panel) + riseUm,
       wavesUm: wavesToCome(zone, context),
       peelUm,
-      ladderUm: LAST_SAND_UM,
+      ladderUm: panel.lastSandUm,
     });
   const riseOf = (zone: ZoneState): number => {
     const neighbour = soundNeighbour(zone, panel);

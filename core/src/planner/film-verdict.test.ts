@@ -16,6 +16,7 @@ const BUILD: ZoneBuild = {
   waveLengthMm: 150,
   underUm: 50,
   under: 'epoxy',
+  block: { grade: 'P240', areaM2: 1, formFactor: 1, besidesMin: 0 },
 };
 const sprayed = (...um: number[]): NonNullable<Zone['readings']> =>
   um.map((each) => ({ after: 'build', um: each }));

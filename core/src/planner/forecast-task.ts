@@ -3,15 +3,12 @@ import { isBody } from '../materials/layer-kinds.ts';
 import { ledgeLimit } from '../operations/context.ts';
 import { figuresOf } from '../surface/figures.ts';
 import { sandedMaterial } from '../surface/scratch.ts';
-import { patchesOf, readArea } from '../survey/patches.ts';
 import { crownOf } from '../survey/zone-facts.ts';
 import type { PlanTask } from './plan-panel.ts';
 import type { ZoneBuild } from './sanding-of-plan.ts';
 
 /** Waves flatter than this are not worth a forecast; it is made for these instead, µm. */
 const LEAST_WAVES_UM = 10;
-/** Grade with which a build is blocked first (default). */
-const FIRST_GRADE = 'P240';
 /** Every forecast of a build is made on the same panel. */
 const SEED = 1;
 
@@ -21,8 +18,6 @@ export function forecastTaskOf(
   { panel, shop, target }: Pick<PlanTask, 'panel' | 'shop' | 'target'>,
 ): ForecastTask {
   const crown = crownOf(panel);
-  const { zone: zoneId, patch } = readArea(build.zoneId);
-  const reach = patchesOf(panel, shop.rules).find(({ areaId }) => areaId === build.zoneId)?.extent.reachM2;
   return {
     waves: {
       um: Math.max(LEAST_WAVES_UM, Math.round(build.budget.wavesUm)),
@@ -31,8 +26,7 @@ export function forecastTaskOf(
     peelUm: build.budget.peelUm,
     isCrowned: crown !== null,
     ...(crown ? { crownRadiusMm: crown.radiusMm } : {}),
-    areaM2: (patch ? reach : panel.zones.find(({ id }) => id === zoneId)?.areaM2) ?? panel.areaM2,
-    grade: FIRST_GRADE,
+    ...build.block,
     film: 'primer',
     under: isBody(build.under) ? 'filler' : sandedMaterial(build.under),
     filmUm: build.appliedUm,

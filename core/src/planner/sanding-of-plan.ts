@@ -5,8 +5,9 @@ import type { Tool } from '../materials/tools.ts';
 import { isCoat, isLaying, isSanding, lastGrade, type Act, type SandAct } from '../operations/act.ts';
 import { ruleIn, mustStay, sheetIn, type Context } from '../operations/context.ts';
 import { coatFilmUm } from '../operations/coating.ts';
-import { workedM2 } from '../operations/extent.ts';
-import { firstCutUm } from '../operations/sanding.ts';
+import { workedM2, workedOn } from '../operations/extent.ts';
+import { formFactor } from '../operations/labour.ts';
+import { firstCutUm, patchMinutes } from '../operations/sanding.ts';
 import { topOf, zoneOf, type ZoneState } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
 import { coatsToCome } from '../rules/final-grade.ts';
@@ -81,6 +82,17 @@ export interface ZoneBuild {
   /** Film and filler between substrate and this build: what a gauge reads besides it, µm. */
   readonly underUm: number;
   readonly under: LayerKind;
+  readonly block: BlockStep;
+}
+
+/** What the plan's block step on a build is reckoned with. */
+export interface BlockStep {
+  readonly grade: Grade;
+  /** On all parts of a batch, m². */
+  readonly areaM2: number;
+  readonly formFactor: number;
+  /** Minutes that it takes besides, whatever comes off. */
+  readonly besidesMin: number;
 }
 
 export interface SandingOfPlan {
@@ -101,6 +113,12 @@ function kindOf(top: LayerKind, context: Context): EpisodeKind {
   if (family === 'metal' || family === 'plastic' || family === 'composite') return family;
   if (family === 'primer') return 'primer';
   return context.panel.role === 'blend' ? 'blend' : 'old-finish';
+}
+
+/** A plan carried out. */
+interface Bench {
+  readonly steps: readonly Performed[];
+  readonly context: Context;
 }
 
 interface Sanded {
@@ -148,11 +166,7 @@ function overOf(steps: readonly Performed[], after: number, zoneId: string, cont
   };
 }
 
-function episodeOf(
-  stretch: readonly Sanded[],
-  zoneId: string,
-  { steps, context }: { readonly steps: readonly Performed[]; readonly context: Context },
-): Episode | null {
+function episodeOf(stretch: readonly Sanded[], zoneId: string, { steps, context }: Bench): Episode | null {
   const [first] = stretch as [Sanded, ...Sanded[]];
   const last = stretch[stretch.length - 1]!;
   const over = overOf(steps, last.n, zoneId, context);
@@ -190,7 +204,22 @@ function episodeOf(
   };
 }
 
-function buildsOf({ act, before }: Performed, n: number, context: Context): ZoneBuild[] {
+/** Grade with which a build is blocked where the plan does not say (default). */
+const USUAL_BLOCK: Grade = 'P240';
+
+/** The block step on a build of a zone: the first after it. */
+function blockStepOf(zone: ZoneState, after: readonly Performed[], context: Context): BlockStep {
+  const { id } = zone.zone;
+  const step = after.map(({ act }) => act).find((act) => act.op === 'block' && act.zones.includes(id));
+  return {
+    grade: step && isSanding(step) ? step.grades[0] : USUAL_BLOCK,
+    areaM2: workedOn('block', [zone], context),
+    formFactor: formFactor(context),
+    besidesMin: patchMinutes([zone], 'block', context),
+  };
+}
+
+function buildsOf({ act, before }: Performed, n: number, { steps, context }: Bench): ZoneBuild[] {
   if (!isCoat(act) || (act.op !== 'prime-build' && act.op !== 'prime-dtm')) return [];
   const sheet = sheetIn(context, act.sheetId);
   const zones = act.zones.map((id) => zoneOf(before, id));
@@ -207,6 +236,7 @@ function buildsOf({ act, before }: Performed, n: number, context: Context): Zone
     waveLengthMm: zone.surface.wavelengthMm,
     underUm: zone.stack.slice(1).reduce((sum, { um }) => sum + um, 0),
     under: topOf(zone).kind,
+    block: blockStepOf(zone, steps.slice(n), context),
   }));
 }
 
@@ -221,7 +251,7 @@ export function sandingOfPlan(task: PlanTask, planned: readonly Step[]): Sanding
     episodes: start.zones.flatMap(({ zone: { id } }) =>
       stretches(steps, id).flatMap((stretch) => episodeOf(stretch, id, bench) ?? []),
     ),
-    builds: steps.flatMap((performed, i) => buildsOf(performed, i + 1, context)),
+    builds: steps.flatMap((performed, i) => buildsOf(performed, i + 1, bench)),
   };
 }
 

@@ -27,6 +27,7 @@ export interface SandingFigures {
   readonly guideCoatUm: number;
   readonly blockForceN: number;
   readonly blockSpeedMPerS: number;
+  readonly flexBoardSagMm: number;
 }
 
 const REFERENCE = 1;
@@ -98,6 +99,7 @@ function compile(rules: ShopRules): SandingFigures {
     guideCoatUm: of('guideCoatUm'),
     blockForceN: of('blockForceN'),
     blockSpeedMPerS: of('blockSpeedMPerS'),
+    flexBoardSagMm: of('flexBoardSagMm'),
   };
 }
 

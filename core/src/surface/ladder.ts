@@ -67,20 +67,25 @@ export const removalCm3PerMin = (
   figures.rateFactor[material] *
   figures.toolRate[tool];
 
-const cuttingMin = (grade: Grade, depthUm: number, sanding: Sanding, figures: SandingFigures): number =>
-  (sanding.areaM2 * depthUm) / removalCm3PerMin(grade, sanding.tool, sanding.material, figures);
+/** Minutes to take `depthUm` off an area with one grade. */
+export const cuttingMinutes = (
+  grade: Grade,
+  depthUm: number,
+  sanding: Sanding,
+  figures: SandingFigures = DEFAULT_FIGURES,
+): number => (sanding.areaM2 * depthUm) / removalCm3PerMin(grade, sanding.tool, sanding.material, figures);
 
 /** Minutes that taking up a grade costs on an area: change of disc, guide coat and wipe. */
 export const gradeChangeMinutes = (areaM2: number, figures: SandingFigures): number =>
   figures.gradeChangeMin + figures.gradeChangeMinPerM2 * areaM2;
 
-/** Minutes to take `depthUm` off an area with one grade, disc change and wipe included. */
+/** The same with disc change and wipe. */
 export const sandingMinutes = (
   grade: Grade,
   depthUm: number,
   sanding: Sanding,
   figures: SandingFigures = DEFAULT_FIGURES,
-): number => cuttingMin(grade, depthUm, sanding, figures) + gradeChangeMinutes(sanding.areaM2, figures);
+): number => cuttingMinutes(grade, depthUm, sanding, figures) + gradeChangeMinutes(sanding.areaM2, figures);
 
 /** The scratch of a grade as the start of a ladder. */
 export const scratchOf = (
@@ -100,7 +105,7 @@ export function ladderOf(
   const steps = rungs.map(({ grade, tool }): LadderStep => {
     const sanding = { ...surface, tool };
     const takenUm = before.depthUm;
-    const cutMin = cuttingMin(grade, takenUm, sanding, figures);
+    const cutMin = cuttingMinutes(grade, takenUm, sanding, figures);
     const after = scratchOf({ grade, tool }, surface.material, figures);
     const jump = before.grade ? grainUm(before.grade) / grainUm(grade) : null;
     before = after;

@@ -60,4 +60,10 @@ export const SANDING_RULES = {
   guideCoatUm: row(3, 0.5, 20, 'thickness of a guide coat (calibrated)'),
   blockForceN: row(20, 2, 150, 'force on a block with which removal is reckoned'),
   blockSpeedMPerS: row(0.5, 0.05, 3, 'speed of a block with which removal is reckoned'),
+  flexBoardSagMm: row(
+    3,
+    0.2,
+    60,
+    'sag of the flexible board: laid on two supports 300 mm apart, 1 kg in its middle',
+  ),
 } as const satisfies Record<string, RuleRow>;

@@ -17,7 +17,7 @@ const FORCE = { from: 5, to: 60 } as const;
 
 /** The bench: panel, block and grade, what it looks and feels like, and how it scores. */
 export function PracticeBoard({ panel }: { readonly panel: PracticePanel }) {
-  const { quantity } = useFormat();
+  const { quantity, block } = useFormat();
   const [hand, setHand] = useState(FIRST);
   const [view, setView] = useState<FieldView>('guide');
   const [easesOff, setEasesOff] = useState(false);
@@ -64,9 +64,9 @@ export function PracticeBoard({ panel }: { readonly panel: PracticePanel }) {
         <Select
           aria-label="Block"
           value={hand.blockId}
-          options={BLOCKS.filter(({ lengthMm }) => lengthMm <= 400).map(({ id, name }) => ({
+          options={BLOCKS.filter(({ lengthMm }) => lengthMm <= 400).map(({ id }) => ({
             value: id,
-            label: name,
+            label: block(id),
           }))}
           onChange={(blockId) => take({ blockId })}
         />

@@ -1,9 +1,10 @@
 import {
+  blockOf,
   formatMinutes,
   formatQuantity,
   sayAgain,
   type Quantity,
-  type Said,
+  type Stored,
   type UnitSystem,
 } from '@blue-ledge/core';
 import { create } from 'zustand';
@@ -23,6 +24,11 @@ export function useFormat() {
     system,
     quantity: (quantity: Quantity, value: number): string => formatQuantity(quantity, value, system),
     minutes: formatMinutes,
-    said: (said: Said): string => sayAgain(said, system),
+    /** A block by its name and length. */
+    block: (id: string): string => {
+      const { name, lengthMm } = blockOf(id);
+      return `${name}, ${formatQuantity('Mm', lengthMm, system)}`;
+    },
+    said: (said: Stored): string => sayAgain(said, system),
   };
 }

@@ -94,7 +94,7 @@ async function watchBlocking(id: number, task: ForecastTask, blockId: string): P
   const field = forecastField(task, task.filmUm, WATCHED_CELL_MM);
   shown = field;
   sendFrame();
-  for (const point of blockPanel(task, blockOf(blockId), field)) {
+  for (const point of blockPanel(task, blockOf(blockId, task.figures), field)) {
     await breath();
     if (current !== mine) return;
     sendFrame();

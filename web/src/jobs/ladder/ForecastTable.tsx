@@ -1,11 +1,11 @@
 import { CheckOutlined, CloseSquareOutlined, MinusOutlined } from '@ant-design/icons';
 import {
-  blockOf,
   buildNeededUm,
   verdictAt,
   type BlockForecast,
   type BuildVerdict,
   type ForecastTask,
+  type Misfit,
 } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { useFormat } from '../../state/units.ts';
@@ -19,9 +19,16 @@ interface ForecastTableProps {
 
 const HOLD_WORDS = {
   diagonal: 'held across its strokes',
-  along: 'held along the bend',
+  'by-turns': 'along the bend and across it by turns',
   across: 'held on the straight way',
 } as const;
+
+const MISFIT_WORDS: Record<Misfit | 'slow', string> = {
+  follows: 'too soft, it follows the waves',
+  short: 'shorter than the waves, it goes up and down with them',
+  rides: 'too stiff, it rides the crown',
+  slow: 'it comes to its end before that',
+};
 
 /** Builds to compare: the planned one, and some thinner and thicker, µm. */
 const buildsAround = (filmUm: number): number[] =>
@@ -29,7 +36,7 @@ const buildsAround = (filmUm: number): number[] =>
 
 /** Blocks by builds: level, too thin, or never. */
 export function ForecastTable({ forecasts, task, best, onWatch }: ForecastTableProps) {
-  const { quantity } = useFormat();
+  const { quantity, block } = useFormat();
   const builds = buildsAround(task.filmUm);
   return (
     <table className="compare forecast-table">
@@ -51,7 +58,7 @@ export function ForecastTable({ forecasts, task, best, onWatch }: ForecastTableP
       <tbody>
         {forecasts.map((forecast) => {
           const needUm = buildNeededUm(forecast, task);
-          const { name } = blockOf(forecast.blockId);
+          const name = block(forecast.blockId);
           return (
             <tr key={forecast.blockId} className={forecast.blockId === best ? 'is-best' : ''}>
               <th scope="row">
@@ -61,8 +68,8 @@ export function ForecastTable({ forecasts, task, best, onWatch }: ForecastTableP
               <td>{needUm === null ? 'none' : quantity('Um', needUm)}</td>
               {needUm === null ? (
                 <td colSpan={builds.length} className="note">
-                  <MinusOutlined /> stays {quantity('Um', forecast.points.at(-1)!.unlevelUm)} unlevel whatever
-                  the build
+                  <MinusOutlined /> stays {quantity('Um', forecast.points.at(-1)!.unlevelUm)} unlevel:{' '}
+                  {MISFIT_WORDS[forecast.misfit ?? 'slow']}
                 </td>
               ) : (
                 builds.map((um) => (

@@ -2,13 +2,14 @@ import {
   areaTitle,
   BLOCKS,
   bestBlock,
-  blockOf,
   buildNeededUm,
   forecastTaskOf,
+  GRADES,
   verdictAt,
   type BlockForecast,
   type ForecastPoint,
   type ForecastTask,
+  type Grade,
   type SandingFigures,
   type ZoneBuild,
 } from '@blue-ledge/core';
@@ -22,7 +23,9 @@ import { useFrames } from '../../workers/use-frames.ts';
 import { usePanelContext } from '../panel-context.ts';
 import { ForecastTable } from './ForecastTable.tsx';
 
-const GRADES = ['P180', 'P220', 'P240', 'P280', 'P320'] as const;
+const USUAL_GRADES = ['P180', 'P220', 'P240', 'P280', 'P320'] as const;
+
+const isUsual = (grade: Grade): boolean => (USUAL_GRADES as readonly Grade[]).includes(grade);
 
 type Busy = 'forecast' | 'run' | null;
 
@@ -34,7 +37,7 @@ export function ForecastView({
   readonly build: ZoneBuild;
   readonly figures: SandingFigures;
 }) {
-  const { quantity, minutes } = useFormat();
+  const { quantity, minutes, block } = useFormat();
   const { view } = usePanelContext();
   const planned = forecastTaskOf(build, view);
   const [waves, setWaves] = useState(planned.waves);
@@ -112,7 +115,10 @@ export function ForecastView({
           <Select
             aria-label="First grade"
             value={grade}
-            options={GRADES.map((each) => ({ value: each, label: each }))}
+            options={GRADES.filter((each) => each === planned.grade || isUsual(each)).map((each) => ({
+              value: each,
+              label: each,
+            }))}
             onChange={(next) => {
               setGrade(next);
               changed();
@@ -152,7 +158,7 @@ export function ForecastView({
             {!busy && forecasts.length > 0 && (
               <p className={best ? 'passes' : 'fails'} role="status">
                 {best
-                  ? `${blockOf(best.blockId).name} with ${quantity('Um', buildNeededUm(best, task)!)} of build.`
+                  ? `${block(best.blockId)} with ${quantity('Um', buildNeededUm(best, task)!)} of build.`
                   : 'No block levels these waves: fill or glaze first.'}
               </p>
             )}
@@ -162,10 +168,10 @@ export function ForecastView({
             <figure className="watched">
               <FieldCanvas
                 subscribe={frames.subscribe}
-                label={`Guide coat under ${blockOf(watched.blockId).name}`}
+                label={`Guide coat under ${block(watched.blockId)}`}
               />
               <figcaption>
-                <b>{blockOf(watched.blockId).name}</b>
+                <b>{block(watched.blockId)}</b>
                 {watched.point && (
                   <>
                     , {minutes(watched.point.minutes)}: unlevel {quantity('Um', watched.point.unlevelUm)},
