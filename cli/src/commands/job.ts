@@ -26,7 +26,7 @@ export const planCommand = (answer: Answer, warn: (text: string) => void): Comma
 /** What in the survey of a panel contradicts itself, zone by zone. */
 const contradictionsIn = (panel: Panel): string[] => [
   ...shapeProblems(panel).map(({ zoneId, text }) => `zone ${zoneId}: ${text}`),
-  ...panel.zones.flatMap((zone) => contradictionsOf(zone).map((text) => `zone ${zone.id}: ${text}`)),
+  ...panel.zones.flatMap((zone) => contradictionsOf(zone).map(({ text }) => `zone ${zone.id}: ${text}`)),
 ];
 
 /** `check FILE`: whether the file is a job, and what it holds. */

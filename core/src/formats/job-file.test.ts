@@ -68,6 +68,26 @@ test.each<[string, (job: ReturnType<typeof demo>) => void, RegExp]>([
     /lengthMm: is missing: give a number/,
   ],
   [
+    'a name that is too long',
+    (job) => (job.panels[0].zones[0].name = 'x'.repeat(99)),
+    /^panels\.0\.zones\.0\.name: must be at most 80 characters$/,
+  ],
+  [
+    'a negative depth',
+    (job) => (job.panels[0].zones[0].findings = [{ kind: 'low', depthMm: -1 }]),
+    /depthMm: must be more than 0$/,
+  ],
+  [
+    'a finding of another name',
+    (job) => (job.panels[0].zones[0].findings = [{ kind: 'dent' }]),
+    /kind: must be one of: coarse-scratches, low, /,
+  ],
+  [
+    'a layer of another name',
+    (job) => (job.panels[0].zones[0].layers = [{ kind: 'gold' }]),
+    /kind: must be one of: steel, zinc-steel, /,
+  ],
+  [
     'a length in words',
     (job) => (job.panels[0].zones[1].findings = [{ kind: 'hole', lengthMm: 'long' }]),
     /lengthMm: must be a number/,

@@ -99,8 +99,28 @@ const TYPE_WORDS: Readonly<Record<string, string>> = {
   object: 'an object with named fields',
 };
 
-/** A field that is missing or of another type, in words where its schema has none of its own. */
+/** What a size is counted in, by the type of the field. */
+const SIZE_WORDS: Readonly<Record<string, string>> = { string: ' characters', array: ' entries' };
+
+/** A value outside its range, in words where its schema has none of its own. */
+function rangeWords(issue: z.core.$ZodIssue): string | null {
+  if (issue.code === 'too_big' && issue.message.startsWith('Too big'))
+    return `must be at most ${issue.maximum}${SIZE_WORDS[issue.origin] ?? ''}`;
+  if (issue.code === 'too_small' && issue.message.startsWith('Too small'))
+    return `must be ${issue.inclusive ? 'at least' : 'more than'} ${issue.minimum}${SIZE_WORDS[issue.origin] ?? ''}`;
+  return null;
+}
+
+/** A word that is none of those allowed. */
+const choiceWords = ({ message }: z.core.$ZodIssue): string | null =>
+  /^Invalid (option|discriminator)/.test(message)
+    ? `must be one of: ${[...message.matchAll(/["']([^"']+)["']/g)].map(([, word]) => word).join(', ')}`
+    : null;
+
+/** A field that is missing, of another type or out of its range, in words where its schema has none of its own. */
 function messageOf(issue: z.core.$ZodIssue): string {
+  const own = rangeWords(issue) ?? choiceWords(issue);
+  if (own) return own;
   const words = issue.code === 'invalid_type' ? TYPE_WORDS[issue.expected] : undefined;
   if (!words || !issue.message.startsWith('Invalid input')) return issue.message;
   return issue.message.endsWith('undefined') ? `is missing: give ${words}` : `must be ${words}`;

@@ -5,7 +5,7 @@ import { sheetIn, type Context } from './context.ts';
 import { workedM2 } from './extent.ts';
 import { labourMin, labourOn } from './labour.ts';
 import { nothing, opReason, type Moment, type Operation } from './operation.ts';
-import { has, settle, topOf, type Matter, type ZoneState } from './state.ts';
+import { has, raise, settle, topOf, type Matter, type ZoneState } from './state.ts';
 
 /** Filler takes out a hollow, glaze closes pinholes; both are left proud for shaping. */
 
@@ -56,6 +56,14 @@ function bodyGrams(zone: ZoneState, act: BodyAct, context: Context): number {
   return bodyLitres(zone, act, context) * 1000 * gramsPerMl * WASTE;
 }
 
+/** What the work settles; a joint that is sealed again in a rough coat wants that coat over it again. */
+function settled(zone: ZoneState, { op }: BodyAct): ZoneState {
+  const done = settle(zone, ...(SETTLES[op] ? [SETTLES[op]!] : []));
+  return op === 'seam-seal' && topOf(zone).kind === 'texture'
+    ? raise(settle(done, 'shiny-grain'), 'rough-coat')
+    : done;
+}
+
 function apply(zone: ZoneState, act: BodyAct, { endMin, context }: Moment): ZoneState {
   const sheet = sheetIn(context, act.sheetId);
   const laid = {
@@ -67,7 +75,7 @@ function apply(zone: ZoneState, act: BodyAct, { endMin, context }: Moment): Zone
   const kind = LAID[act.op];
   const isPaste = kind === 'filler';
   return {
-    ...settle(zone, ...(SETTLES[act.op] ? [SETTLES[act.op]!] : [])),
+    ...settled(zone, act),
     stack: [...zone.stack, { kind, um: bodyFilmUm(zone, act, context), laid }],
     bareSinceMin: null,
     surface: {

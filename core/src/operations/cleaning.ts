@@ -62,7 +62,10 @@ function cleaned(zone: ZoneState, op: CleanAct['op']): ZoneState {
 
 /** Sections in which a large bare area is abraded, wiped and coated, each inside the exposure limit. */
 export const sectionsOf = (zone: ZoneState, context: Context): number =>
-  Math.max(1, Math.ceil(zone.extent.openM2 / ruleIn(context, 'sectionM2').value - 1e-9));
+  Math.max(
+    1,
+    Math.ceil((context.panel.count * zone.extent.openM2) / ruleIn(context, 'sectionM2').value - 1e-9),
+  );
 
 /** Wiping the other sections does not keep a section waiting: they are done one after the other. */
 function exposedLess(zone: ZoneState, { endMin, panel, context }: Moment): ZoneState {

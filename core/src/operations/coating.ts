@@ -86,7 +86,8 @@ function apply(zone: ZoneState, act: CoatAct, moment: Moment): ZoneState {
     surface: {
       ...zone.surface,
       soil: 'clean',
-      isTacked: false,
+      // Nobody wipes over fresh promoter: what was tacked before it counts for the primer on it.
+      isTacked: sheet.kind === 'promoter' && zone.surface.isTacked,
       hasGuideCoat: false,
       scratch: null,
       peelUm: isBuild ? ruleIn(moment.context, 'orangePeelUm').value : zone.surface.peelUm,
@@ -94,19 +95,29 @@ function apply(zone: ZoneState, act: CoatAct, moment: Moment): ZoneState {
   };
 }
 
-/** Wet film of one coat against the sag limit of this panel, both µm. */
-export function sagOf(act: CoatAct, context: Context): { wetUm: number; limitUm: number } {
+/** Wet film of one coat against what sags, µm. */
+export interface Sag {
+  readonly wetUm: number;
+  /** Most that an upright part bears, whatever way it is held; Infinity where the panel lies level. */
+  readonly uprightUm: number;
+  /** Most that this coat may have. */
+  readonly limitUm: number;
+  /** A part off the vehicle is laid flat for a coat that would sag on it. */
+  readonly isLaidFlat: boolean;
+}
+
+/** What one coat of an act lies like on this panel. */
+export function sagOf(act: CoatAct, context: Context): Sag {
   const sheet = sheetIn(context, act.sheetId);
   const parts = sheet.components.reduce((sum, c) => sum + c.parts, 0);
   const gramsPerMl = sheet.components.reduce((sum, c) => sum + c.parts * c.gramsPerMl, 0) / parts;
-  const model = sagLimitWetUm(gramsPerMl, sheet.lowShearPaS ?? 1.5, context.panel.shape === 'sharp');
-  return {
-    wetUm: wetFilmUm(sheet.film.perCoatUm, readyVolumeSolids(sheet)),
-    limitUm: Math.min(
-      sheet.film.maxWetUm ?? Infinity,
-      context.panel.orientation === 'vertical' ? model : Infinity,
-    ),
-  };
+  const { orientation, shape, offVehicle } = context.panel;
+  const model = sagLimitWetUm(gramsPerMl, sheet.lowShearPaS ?? 1.5, shape === 'sharp');
+  const uprightUm = orientation === 'vertical' ? model : Infinity;
+  const wetUm = wetFilmUm(sheet.film.perCoatUm, readyVolumeSolids(sheet));
+  const isLaidFlat = offVehicle && wetUm > uprightUm;
+  const limitUm = Math.min(sheet.film.maxWetUm ?? Infinity, isLaidFlat ? Infinity : uprightUm);
+  return { wetUm, uprightUm, limitUm, isLaidFlat };
 }
 
 function explain(zones: readonly ZoneState[], act: CoatAct, _: unknown, context: Context): Reason[] {

@@ -11,8 +11,8 @@ import { topOf, type ZoneState } from './state.ts';
 
 /** Conversion from which a coat sands (rule B3). */
 export const SANDABLE_CONVERSION = 0.9;
-/** A cure longer than this is left overnight: the night comes first, then the day. */
-const OVERNIGHT_FROM_MIN = 240;
+/** What is left of the day when a coat is sprayed (default); then comes the night, then the day again. */
+const REST_OF_DAY_MIN = 240;
 const NIGHT_MIN = 15 * 60;
 const DAY_MIN = 9 * 60;
 /** Heat-up and cool-down around a bake (default). */
@@ -50,7 +50,7 @@ export interface Night {
 export function nightOf(sheet: ProductSheet, context: Context): Night | null {
   const { celsius: roomCelsius, nightCelsius: celsius = roomCelsius } = context.shop;
   const byDay = byDayMin(sheet, context);
-  if (byDay <= OVERNIGHT_FROM_MIN || celsius === roomCelsius) return null;
+  if (byDay <= REST_OF_DAY_MIN || celsius === roomCelsius) return null;
   const limitKelvin = ruleIn(context, 'dewMarginKelvin').value;
   const marginKelvin = dewMarginKelvin(celsius, {
     celsius: roomCelsius,
@@ -90,8 +90,9 @@ function airMin(sheet: ProductSheet, context: Context): number {
   const night = nightOf(sheet, context);
   if (!night || (isUnfit(night) && night.isAvoidable)) return byDayMin(sheet, context);
   const spells = [
+    { celsius: context.shop.celsius, minutes: REST_OF_DAY_MIN },
     { celsius: night.celsius, minutes: NIGHT_MIN },
-    { celsius: context.shop.celsius, minutes: DAY_MIN },
+    { celsius: context.shop.celsius, minutes: DAY_MIN - REST_OF_DAY_MIN },
   ];
   // A shop that is itself below the sheet's least temperature is refused before anything is sprayed (rule M3).
   const leastCelsius = Math.min(sheet.climate.minCelsius, context.shop.celsius);

@@ -2,7 +2,9 @@ import type { PlainAct } from './act.ts';
 import { workedOn } from './extent.ts';
 import { labourMin, labourOn } from './labour.ts';
 import { nothing, type Operation } from './operation.ts';
-import { settle } from './state.ts';
+import { raise, settle } from './state.ts';
+import type { PanelPart } from '../survey/panel.ts';
+import type { Context } from './context.ts';
 
 /** Guide coat, inspection and hand-over: they show or settle something and move no material. */
 
@@ -43,11 +45,23 @@ export const inspecting: Operation<PlainAct> = {
 };
 
 /** Parts come off, their fasteners into labelled bags; `perform` notes it for the panel. */
+/** Cutting a glued seal free and scraping its bed, for each part (default). */
+const SCRAPE_MIN = 8;
+
+/** Parts that come off before the work. */
+export const comingOff = ({ panel }: Pick<Context, 'panel'>): PanelPart[] =>
+  panel.parts.filter(({ plan }) => plan === 'remove');
+
 export const removingParts: Operation<PlainAct> = {
   check: nothing,
-  apply: (zone) => zone,
-  cost: (_, act, __, { panel }) => ({
-    handsOnMin: labourMin(act.op, 0) * panel.parts.filter(({ plan }) => plan === 'remove').length,
+  // What a blade leaves of the glue comes off with the first wipe.
+  apply: (zone, _, { context }) =>
+    comingOff(context).some(({ glued }) => glued) ? raise(zone, 'glue') : zone,
+  cost: (_, act, __, context) => ({
+    handsOnMin: comingOff(context).reduce(
+      (sum, { glued }) => sum + labourMin(act.op, 0) + (glued ? SCRAPE_MIN : 0),
+      0,
+    ),
     waitMin: 0,
     materialCost: 0,
   }),

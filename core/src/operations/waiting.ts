@@ -1,7 +1,7 @@
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { CureAct, PlainAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
-import { isUnfit, nightOf } from './curing.ts';
+import { heatLimitCelsius, isUnfit, nightOf } from './curing.ts';
 import { labourMin } from './labour.ts';
 import { nothing, opReason, type Operation } from './operation.ts';
 import { has, settle, topOf, type PanelState, type ZoneState } from './state.ts';
@@ -119,7 +119,8 @@ export const tempering: Operation<PlainAct> = {
     surface: { ...zone.surface, soil: 'washed', isTacked: false },
   }),
   cost: (_, act) => ({ handsOnMin: labourMin(act.op, 0), waitMin: TEMPER_MIN, materialCost: BAKE_COST }),
-  explain: () => [
-    { rule: 'P6', code: 'P6.temper', source: 'default', facts: { bakeCelsius: TEMPER_CELSIUS } },
-  ],
+  explain: (_, __, ___, { panel }) => {
+    const facts = { bakeCelsius: TEMPER_CELSIUS, mostCelsius: heatLimitCelsius(panel) };
+    return [{ rule: 'P6', code: 'P6.temper', source: 'default', facts }];
+  },
 };

@@ -21,7 +21,7 @@ const OLD_FINISH = 'Old finish may hold chromate or lead: test before dry sandin
 const WASTE =
   'Rags in a closed metal bin; leftover two-pack cures under supervision before disposal by local waste rules.';
 const STATIC = 'Plastic loads static: earth the cans, no ignition source, wipe slowly in one direction.';
-const PART_HEAT = 'Heat on plastic: fumes and burns; keep the part supported and at 65 °C at most.';
+const PART_HEAT = 'Heat on plastic: fumes and burns; keep the part supported and at 65 °C (149 °F) at most.';
 const STRIPPER = 'Paint stripper: gloves, goggles, moving air; off the skin at once with water.';
 const BLASTING = 'Blasting: enclosed helmet with fed air, gloves, no silica sand.';
 const RESIN = 'Resin and peroxide: gloves and eye protection; resin heats up as it sets.';

@@ -299,10 +299,10 @@ function sealerCoats(sheet: ProductSheet, { context }: Around): Count {
   const { side, source } = schoolIn(context, 'sealerCoats');
   const nCoats = side === 'two' ? 2 : 1;
   const probe: CoatAct = { op: 'seal', sheetId: sheet.id, zones: [], coats: {}, why: [] };
-  const sag = sagOf(probe, context);
+  const { wetUm, limitUm } = sagOf(probe, context);
   const why = [
-    Number.isFinite(sag.limitUm)
-      ? reason('S2', 'coat.sealer-coats', { coats: nCoats, ...sag }, source)
+    Number.isFinite(limitUm)
+      ? reason('S2', 'coat.sealer-coats', { coats: nCoats, wetUm, limitUm }, source)
       : reason('S2', 'coat.sealer-level', { coats: nCoats }, source),
   ];
   const tone = nearestTone(sheet, context);

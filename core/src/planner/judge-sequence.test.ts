@@ -117,7 +117,7 @@ describe('going on from what was really done', () => {
     expect(again.systems.find(({ id }) => id === again.chosen)?.steps.at(-1)?.op).toBe('hand-over');
   });
   test('what cannot be read is warned of', () => {
-    expect(planPanel(taskOf(DOOR, { done: [{ op: 'seal', zones: ['A'] }] })).warnings[0]).toMatch(
+    expect(planPanel(taskOf(DOOR, { done: [{ op: 'seal', zones: ['A'] }] })).warnings[0]!.text).toMatch(
       /^step 1, sheetId: seal needs a product/,
     );
   });

@@ -1,3 +1,5 @@
+import { sandableAfterMin } from '../operations/curing.ts';
+import { benchOf } from '../testing/bench.ts';
 import { planned } from '../testing/worked.ts';
 import type { Step } from './plan.ts';
 
@@ -37,11 +39,12 @@ test.each([
   expect(codes(epoxy!)).toEqual(expect.arrayContaining(['cure.bake', 'cure.not-at-night']));
 });
 
-test('without heat nothing cures in a cold night, so it takes another day', () => {
+test('without heat nothing cures in a cold night: the hours of that night come on top', () => {
   const [mild] = cures({ profile: 'garage', nightCelsius: 14, relativeHumidity: 30 });
   const [cold] = cures({ profile: 'garage', nightCelsius: 8, relativeHumidity: 30 });
   expect(codes(cold!)).toContain('cure.cold-night');
-  expect(cold!.waitMin).toBeGreaterThan(mild!.waitMin + 24 * 60 - 9 * 60);
+  expect(cold!.waitMin).toBeCloseTo(0.9 * 12 * 60 + 15 * 60, 6);
+  expect(mild!.waitMin).toBeLessThan(cold!.waitMin);
 });
 
 test('without heat nothing is left uncured in a damp night: another way is chosen, this one says why', () => {
@@ -50,4 +53,16 @@ test('without heat nothing is left uncured in a damp night: another way is chose
   expect(refusals.map(({ code }) => code)).toContain('M3.night');
   const best = systems.find(({ id }) => id === chosen)!;
   for (const step of best.steps.filter(({ op }) => op === 'cure')) expect(step.waitMin).toBeLessThan(540);
+});
+
+test('the day is used first, then the night: a little more cure never takes a night more', () => {
+  const { context } = benchOf([{ stack: 'steel' }], { shop: { celsius: 20, nightCelsius: 14 } });
+  const sheet = context.shelf.get('epoxy-1-1')!;
+  const afterMin = (minutes: number): number =>
+    sandableAfterMin({ ...sheet, sandAfterMin: 60, cure: [{ celsius: 20, minutes }] }, context)!.value;
+  for (let minutes = 200; minutes < 1500; minutes += 10) {
+    const stepMin = afterMin(minutes + 10) - afterMin(minutes);
+    expect(stepMin).toBeGreaterThan(0);
+    expect(stepMin).toBeLessThan(20);
+  }
 });

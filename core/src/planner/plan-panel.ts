@@ -16,11 +16,11 @@ import { roleOf } from '../survey/zone-facts.ts';
 import { shapeProblems } from '../survey/regions.ts';
 import type { Schools } from '../survey/schools.ts';
 import type { Shop, Target } from '../survey/shop.ts';
-import { sentence } from '../wording/say.ts';
+import { tell, verbatim, type Stored } from '../wording/say.ts';
 import { foundStacks } from './found.ts';
 import { carryOutAll } from './judge-sequence.ts';
 import type { OwnAct } from './own-sequence.ts';
-import type { PanelPlan, Said, Step, System } from './plan.ts';
+import type { Notice, PanelPlan, Said, Step, System } from './plan.ts';
 import type { Performed } from './prepare.ts';
 import { totalsOf } from './score.ts';
 import { familyOfWay, searchSystems, type Refusal, type Searched, type Way } from './search-systems.ts';
@@ -50,7 +50,7 @@ export interface BenchOfTask {
   readonly context: Context;
   readonly stopped: readonly Stop[];
   /** What a person should know of how the survey was taken. */
-  readonly notes: readonly string[];
+  readonly notes: readonly Notice[];
 }
 
 /** The bench that a task describes: tests taken in, roles settled, without zones that are stopped or planned apart. */
@@ -65,23 +65,23 @@ export function benchOfTask(task: PlanTask): BenchOfTask {
   const zones = panel.zones.filter((zone) => !zone.apart && !stopped.some((stop) => stop.zoneId === zone.id));
   const notes = [
     ...refinished.map(({ zoneId, findings }) =>
-      inZone(zoneId, sentence('plan.no-longer-blend', { findings: findings.map(findingWords).join(', ') })),
+      inZone(zoneId, tell('plan.no-longer-blend', { findings: findings.map(findingWords).join(', ') })),
     ),
     ...zones.flatMap((zone) => assumedSizes(zone, shop.rules)),
   ];
   return { context: { ...whole, panel: { ...panel, zones } }, stopped, notes };
 }
 
-const inZone = (zoneId: string, text: string): string => `Zone ${zoneId}: ${text}`;
+const inZone = (zoneId: string, said: Stored): Notice => ({ zoneId, ...said });
 
 /** Sizes that nobody gave: how large each patch was taken to be. */
-const assumedSizes = (zone: Zone, rules: ShopRules): string[] =>
+const assumedSizes = (zone: Zone, rules: ShopRules): Notice[] =>
   surveyedZone(zone, rules)
     .patches.filter(({ isAssumed }) => isAssumed)
     .map(({ finding, placeMm, count }) => {
       const times = count > 1 ? `, ${count} of them` : '';
       const facts = { finding: findingWords(finding), zone: zone.id, sizeMm: placeMm, times };
-      return sentence('plan.assumed-size', facts);
+      return tell('plan.assumed-size', facts);
     });
 
 /**
@@ -103,7 +103,7 @@ export function planPanel(task: PlanTask): PanelPlan {
   };
   const isAnyPlanned = panel.zones.some((zone) => roleOf(zone, panel) !== 'keep');
   if (!isAnyPlanned) {
-    const kept = panel.zones.length > 0 ? [sentence('survey.kept-all', {})] : [];
+    const kept = panel.zones.length > 0 ? [tell('survey.kept-all')] : [];
     return { ...empty, chosen: null, systems: [], warnings: kept };
   }
   const done = carryOutAll(surveyState(panel, context.shop.rules), task.done ?? [], context);
@@ -123,9 +123,9 @@ export function planPanel(task: PlanTask): PanelPlan {
     systems: [...ready, ...refused],
     sheetVersions: sheetVersions([...searched.ready, ...searched.refused], context),
     warnings: [
-      ...done.problems,
+      ...done.problems.map(verbatim),
       ...(waits.length > 0
-        ? [sentence('plan.stopped', { zones: waits.map(({ zoneId }) => zoneId).join(', ') })]
+        ? [tell('plan.stopped', { zones: waits.map(({ zoneId }) => zoneId).join(', ') })]
         : []),
       ...notes,
       ...surveyWarnings(panel, context),
@@ -138,9 +138,9 @@ const chosenSides = (schools: Schools): Record<string, string> =>
   Object.fromEntries(Object.entries(schools).flatMap(([name, side]) => (side ? [[name, side]] : [])));
 
 /** What contradicts itself in zones that are planned all the same. */
-const surveyWarnings = (panel: Panel, { target }: Context): string[] =>
+const surveyWarnings = (panel: Panel, { target }: Context): Notice[] =>
   panel.zones.flatMap((zone) =>
-    [...contradictionsOf(zone), ...qualityProblems(zone, target)].map((text) => inZone(zone.id, text)),
+    [...contradictionsOf(zone), ...qualityProblems(zone, target)].map((said) => inZone(zone.id, said)),
   );
 
 type Writer = (performed: readonly Performed[]) => Step[];
@@ -219,9 +219,15 @@ function sheetVersions(ways: readonly Way[], context: Context): Record<string, n
 }
 
 /** What a person should know of the plan as a whole; stopped zones speak for themselves. */
-function warningsOf(searched: Searched, refused: readonly System[]): string[] {
-  const gaveUp = searched.gaveUp ? [sentence('plan.gave-up', { looked: searched.looked })] : [];
+function warningsOf(searched: Searched, refused: readonly System[]): Notice[] {
+  const gaveUp = searched.gaveUp ? [tell('plan.gave-up', { looked: searched.looked })] : [];
   if (searched.ready.length > 0) return gaveUp;
-  const reason = refused[0]?.refusedBy[0]?.text ?? 'No coat on the shelf fits.';
-  return [...gaveUp, sentence('plan.no-system', { reason })];
+  const broken = refused[0]?.refusedBy[0];
+  return [
+    ...gaveUp,
+    tell('plan.no-system'),
+    broken
+      ? { zoneId: broken.zoneId, code: broken.code, facts: broken.facts, text: broken.text }
+      : tell('plan.no-coat'),
+  ];
 }

@@ -20,6 +20,14 @@ export const saidSchema = z.object({
   code: z.enum(codes),
   facts,
 });
+/** What is said of the plan, or of one zone of it. */
+const noticeSchema = z.object({
+  zoneId: z.string().optional(),
+  /** Empty for words that are the same in every unit. */
+  code: z.string(),
+  facts,
+  text: z.string(),
+});
 const windowSchema = z.object({ opensMin: z.number(), closesMin: z.number(), thenWhat: z.string() });
 
 /** A zone's layers, bottom to top, as they lie after a step. */
@@ -104,7 +112,7 @@ export const panelPlanSchema = z.object({
   panelId: z.string(),
   chosen: z.string().nullable(),
   systems: z.array(systemSchema),
-  stopped: z.array(z.object({ zoneId: z.string(), rule: z.string(), text: z.string() })),
+  stopped: z.array(noticeSchema.extend({ zoneId: z.string(), rule: z.string() })),
   /** Stacks as found, by zone. */
   found: z.record(z.string(), stackSchema),
   /** Sides that were chosen for this plan only, by school. */
@@ -115,11 +123,12 @@ export const panelPlanSchema = z.object({
   tests: z.array(decidingTestSchema).optional(),
   /** Versions of the sheets that the plan was made with. */
   sheetVersions: z.record(z.string(), z.number()),
-  warnings: z.array(z.string()),
+  warnings: z.array(noticeSchema),
 });
 
 export const jobPlanSchema = z.object({ panels: z.array(panelPlanSchema), warnings: z.array(z.string()) });
 
+export type Notice = z.infer<typeof noticeSchema>;
 export type Said = z.infer<typeof saidSchema>;
 export type DecidingTest = z.infer<typeof decidingTestSchema>;
 export type Stack = z.infer<typeof stackSchema>;

@@ -143,7 +143,7 @@ describe('other panels of these substrates', () => {
     const through = { stack: 'steel', areaM2: 0.1, findings: [{ kind: 'rust-through' }] };
     const held = plan([...DOOR.slice(0, 2), through]);
     expect(held).toMatchObject({ chosen: null, stopped: [{ zoneId: 'C', rule: 'M5' }] });
-    expect(held.warnings[0]).toMatch(/Nothing is chosen while zone C is stopped/);
+    expect(held.warnings[0]!.text).toMatch(/Nothing is chosen while a zone is stopped \(C\)/);
     expect(ready(held).length).toBeGreaterThan(0);
     const rotten = plan([...DOOR.slice(0, 2), { ...through, facts: { apart: true } }]);
     expect(rotten.stopped).toMatchObject([{ zoneId: 'C', rule: 'M5' }]);
@@ -156,7 +156,7 @@ describe('other panels of these substrates', () => {
   test('a shop that is too cold is told so, and gets no system', () => {
     const cold = plan(DOOR, { shop: { celsius: 4, relativeHumidity: 60 } });
     expect(cold.chosen).toBeNull();
-    expect(cold.warnings[0]).toMatch(/No system on this shelf/);
+    expect(cold.warnings[0]!.text).toMatch(/No system on this shelf/);
     expect(rulesAgainst(cold)).toContain('M3');
   });
   test('without sealer on the shelf, build beside finish is refused by S1 and nothing is sealed', () => {

@@ -161,7 +161,9 @@ const endless = (act: Act, nSteps: number): Verdict => ({
 /** Remedies of the same kind are shared by their zones; the first in REMEDY_ORDER is taken up. */
 function nextRemedy(broken: readonly Verdict[], panel: PanelState): Act {
   const remedies = broken.map((verdict) => verdict.remedy!);
-  const first = remedies.reduce((best, remedy) => (remedyRank(remedy) < remedyRank(best) ? remedy : best));
+  const first = remedies.reduce((best, remedy) =>
+    remedyRank(remedy, panel) < remedyRank(best, panel) ? remedy : best,
+  );
   return share(
     first,
     remedies.filter((remedy) => remedy === first || isShareable(first, remedy, panel)),

@@ -3,17 +3,16 @@ import { bodyFiller, ruleIn, type Context } from '../operations/context.ts';
 import { findingOf, type FindingKind } from '../survey/finding.ts';
 import { findingWords } from '../survey/finding-words.ts';
 import { impossibilitiesOf } from '../survey/contradictions.ts';
+import type { ZoneProblem } from '../survey/regions.ts';
 import type { Zone } from '../survey/zone.ts';
 import { baseOf, testOf, topKindOf } from '../survey/zone-facts.ts';
 import type { Facts } from '../units/facts.ts';
-import { sentence } from '../wording/say.ts';
+import { tell } from '../wording/say.ts';
 import type { SentenceCode } from '../wording/sentences.ts';
 
 /** Zones for which no undercoat plan is right, and what must happen first. */
-export interface Stop {
-  readonly zoneId: string;
+export interface Stop extends ZoneProblem {
   readonly rule: string;
-  readonly text: string;
 }
 
 function fillerDepthUm(zone: Zone): number {
@@ -44,14 +43,13 @@ export function stopOf(zone: Zone, context: Context): Stop | null {
   const stop = (rule: string, code: SentenceCode, facts: Facts = {}): Stop => ({
     zoneId: zone.id,
     rule,
-    text: sentence(code, facts),
+    ...tell(code, facts),
   });
   const [impossible] = impossibilitiesOf(zone);
-  if (impossible) return { zoneId: zone.id, rule: 'survey', text: impossible };
+  if (impossible) return { zoneId: zone.id, rule: 'survey', ...impossible };
   if (findingOf(zone.findings, 'rust-through')) return stop('M5', 'M5.through');
   const broken = findingOf(zone.findings, 'crack') ?? findingOf(zone.findings, 'hole');
-  if (broken && isMetal(baseOf(zone)))
-    return stop('M5', 'M5.broken', { damage: broken.kind, layer: labelOf(baseOf(zone)) });
+  if (broken && isMetal(baseOf(zone))) return stop('M5', 'M5.broken', { damage: broken.kind });
   if (findingOf(zone.findings, 'high') && !isMetal(baseOf(zone)) && !isBody(topKindOf(zone)))
     return stop('K2', 'K2.high-stop', { layer: labelOf(baseOf(zone)) });
   const opened = zone.findings.find(({ kind }) => OPENS.has(kind));

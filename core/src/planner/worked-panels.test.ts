@@ -461,7 +461,7 @@ const STOPPED: readonly (readonly [panel: string, zone: ZoneSketch, rule: string
     'a crack in bare steel',
     { stack: 'steel', findings: [{ kind: 'crack', lengthMm: 40 }] },
     'M5',
-    /^A crack in bare steel: weld it shut, then plan again\.$/,
+    /^A crack in the metal: weld it shut, then plan again\.$/,
   ],
   [
     'a hole in a painted sill',

@@ -1,3 +1,4 @@
+import { costOf, perform } from '../operations/perform.ts';
 import {
   benchOf,
   clean,
@@ -46,7 +47,12 @@ describe('C1: parts', () => {
   test('come off before washing, fasteners into bags; what stays is masked', () => {
     expect(verdictsOf('C1', plain('wash', 'A'), dressed)[0]).toMatchObject({ remedy: { op: 'remove-part' } });
     expect(heard('C1', plain('wash', 'A'), dressed)[0]).toMatch(/handle \(bag 3\)/);
-    expect(heard('C1', plain('mask', 'A'), dressed)[0]).toMatch(/^note A: Stays on .* lamp/);
+    // Open filler is never washed: parts come off before its first wipe all the same.
+    expect(verdictsOf('C1', plain('degrease', 'A'), dressed)[0]).toMatchObject({
+      remedy: { op: 'remove-part' },
+    });
+    const off = { ...dressed, state: perform(dressed.state, plain('remove-part', 'A'), dressed.context) };
+    expect(heard('C1', plain('mask', 'A'), off)[0]).toMatch(/^note A: Stays on .* lamp/);
     expect(heard('C1', plain('wash', 'A'), benchOf([{ stack: 'steel' }]))).toEqual([]);
   });
 });
@@ -57,4 +63,47 @@ test('C2, C3: said once, where base follows and where the gun is first taken up'
   expect(heard('C2', coat('seal', 'A'), panel)).toEqual([]);
   expect(heard('C3', coat('seal', 'A'), panel)[0]).toMatch(/^note A: Gun clean/);
   expect(heard('C3', coat('seal', 'A'), put(panel, 'A', coated('build', 80)))).toEqual([]);
+});
+
+test('C1: a glued seal is warmed, cut and scraped; its glue goes with the first wipe; it takes longer', () => {
+  const withSeal = (glued: boolean) =>
+    benchOf([{ stack: 'steel/old-finish:100' }], {
+      panel: { parts: [{ name: 'seal', plan: 'remove', glued }] },
+    });
+  const [glued, clipped] = [withSeal(true), withSeal(false)];
+  const off = plain('remove-part', 'A');
+  expect(heard('C1', off, glued)[0]).toMatch(/^note A: Glued on: seal.*plastic blade/);
+  expect(heard('C1', off, clipped)).toEqual([]);
+  expect(costOf(off, glued.state, glued.context).handsOnMin).toBeGreaterThan(
+    costOf(off, clipped.state, clipped.context).handsOnMin,
+  );
+  const scraped = perform(glued.state, off, glued.context);
+  expect(scraped.zones[0]!.open).toContain('glue');
+  expect(perform(scraped, plain('degrease', 'A'), glued.context).zones[0]!.open).not.toContain('glue');
+});
+
+test('C1: foam tape for edges and jambs, tape folded back where primer ends in the panel, off while it is soft', () => {
+  const said = (sketch: object, panel: object = {}) =>
+    heard(
+      'C1',
+      plain('mask', 'A'),
+      benchOf([{ stack: 'steel/old-finish:100', ...sketch }], { panel }),
+    ).join();
+  expect(said({})).toMatch(/still soft/);
+  expect(said({})).not.toMatch(/Foam|folded back on itself/);
+  expect(said({ facts: { face: 'edge' } })).toMatch(/Foam tape/);
+  expect(said({ facts: { face: 'edge' } }, { offVehicle: true })).not.toMatch(/Foam tape/);
+  expect(said({ findings: [{ kind: 'low', depthMm: 1, sizeMm: 60 }] })).toMatch(/folded back on itself/);
+});
+
+test('C3: a test card before the first coat; a part with two sides hangs', () => {
+  const said = (face: string, offVehicle: boolean) =>
+    heard(
+      'C3',
+      coat('seal', 'A'),
+      benchOf([{ stack: 'steel/ecoat:20', facts: { face } }], { panel: { offVehicle } }),
+    );
+  expect(said('outside', true).join()).toMatch(/test card first/);
+  expect(said('inside', true).join()).toMatch(/both sides/);
+  expect(said('inside', false).join()).not.toMatch(/both sides/);
 });

@@ -1,5 +1,6 @@
 import { isBody } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAYING_OPS, isCoat, isLaying } from '../operations/act.ts';
+import { comingOff } from '../operations/inspecting.ts';
 import { sheetIn } from '../operations/context.ts';
 import { has, isBare, isOpenBody, topOf, type ZoneState } from '../operations/state.ts';
 import { BORDER_PLANS, bordersOf } from '../survey/panel.ts';
@@ -16,12 +17,12 @@ const trialFit = (trial: ZoneTrial): readonly Verdict[] =>
     ? c1.note(trial, { code: 'C1.fit', facts: {} })
     : fine;
 
-/** Before the first wash: parts come off, or their edges are where the paint later peels. */
+/** Before any other work: parts come off, or their edges are where the paint later peels. */
 const partsFirst = (trial: Trial): readonly Verdict[] => {
   const { panel, context } = trial;
-  if (panel.arePartsOff) return trialFit(trial);
-  const coming = context.panel.parts.filter(({ plan }) => plan === 'remove');
-  const parts = coming.map(({ name, bag }) => (bag ? `${name} (bag ${bag})` : name)).join(', ');
+  const parts = comingOff(context)
+    .map(({ name, bag }) => (bag ? `${name} (bag ${bag})` : name))
+    .join(', ');
   return c1.must(trial, { code: 'C1.parts', facts: { parts } }, removeParts(panel));
 };
 
@@ -32,9 +33,24 @@ const staysOn = ({ context }: ZoneTrial): string =>
     .map(({ name }) => name)
     .join(', ');
 
+/** Hottest air at a glued seal (default), °C. */
+const SEAL_CELSIUS = 60;
+
+/** How glued seals and trims are taken off. */
+function gluedNotes(trial: ZoneTrial): readonly Verdict[] {
+  const glued = comingOff(trial.context).filter((part) => part.glued);
+  if (glued.length === 0 || trial.zone.zone.id !== trial.act.zones[0]) return fine;
+  const parts = glued.map(({ name }) => name).join(', ');
+  return c1.note(trial, { code: 'C1.glued', facts: { parts, mostCelsius: SEAL_CELSIUS } });
+}
+
+/** A gap beside the zone into which paint would creep: an edge or a jamb of a panel on the vehicle. */
+const hasGap = ({ zone }: ZoneState): boolean => zone.face !== undefined && zone.face !== 'outside';
+
 /** What is covered with the panel: parts that stay on it, and what lies around it. */
-function maskNotes(trial: ZoneTrial): readonly Verdict[] {
+function maskNotes(trial: Trial): readonly Verdict[] {
   const { panel } = trial.context;
+  const { zones } = trial.panel;
   const parts = staysOn(trial);
   const borders = BORDER_PLANS.map((plan) => bordersOf(panel, plan))
     .filter(Boolean)
@@ -43,6 +59,9 @@ function maskNotes(trial: ZoneTrial): readonly Verdict[] {
     ...(parts ? c1.note(trial, { code: 'C1.stays', facts: { parts } }) : []),
     ...(borders ? c1.note(trial, { code: 'C1.borders', facts: { borders } }) : []),
     ...(panel.offVehicle ? c1.note(trial, { code: 'C1.off', facts: {} }) : []),
+    ...(!panel.offVehicle && zones.some(hasGap) ? c1.note(trial, { code: 'C1.foam', facts: {} }) : []),
+    ...(zones.some(({ patch }) => patch) ? c1.note(trial, { code: 'C1.back-tape', facts: {} }) : []),
+    ...c1.note(trial, { code: 'C1.tape-off', facts: {} }),
   ];
 }
 
@@ -60,13 +79,15 @@ function isReadyForMasking({ act, panel }: Trial): boolean {
 
 export const C1: Rule = {
   id: 'C1',
-  on: [...LAYING_OPS, 'degrease', 'antistatic-wipe', 'temper', 'wash', 'mask', 'hand-over'],
+  on: [...LAYING_OPS, 'degrease', 'antistatic-wipe', 'temper', 'wash', 'remove-part', 'mask', 'hand-over'],
   asks: 'Wash, degrease, abrade, blow off, degrease, tack; masked and dry before spraying.',
   reads: 'panel',
   judge: (trial) => {
     const { act, zone, panel, context } = trial;
     const { soil, isTacked } = zone.surface;
-    if (act.op === 'wash') return partsFirst(trial);
+    if (act.op === 'remove-part') return gluedNotes(trial);
+    if (!panel.arePartsOff) return partsFirst(trial);
+    if (act.op === 'wash') return trialFit(trial);
     if (act.op === 'mask') return zone.zone.id === act.zones[0] ? maskNotes(trial) : fine;
     if (act.op === 'hand-over')
       return soil === 'clean'
@@ -103,11 +124,26 @@ export const C2 = advice(
 const isFirstCoat = ({ panel }: Trial): boolean =>
   panel.zones.every(({ stack }) => stack.every(({ laid, kind }) => !laid || isBody(kind)));
 
-export const C3 = advice(
-  'C3',
-  COAT_OPS,
-  'Gun cleaned between products, air line drained, floor wetted or booth on, fans blown through.',
-  (trial) => (isFirstCoat(trial) ? { code: 'C3.gun', facts: {} } : null),
-);
+/** Both sides of a part that hangs free are painted: somebody has to reach them. */
+const hasTwoSides = ({ context, panel }: Trial): boolean =>
+  context.panel.offVehicle && panel.zones.some(({ zone }) => zone.face === 'inside');
+
+const c3 = speaker('C3');
+
+export const C3: Rule = {
+  id: 'C3',
+  on: COAT_OPS,
+  asks: 'Gun cleaned between products, air line drained, floor wetted or booth on, fans blown through; a test card first.',
+  isAdvice: true,
+  reads: 'panel',
+  judge: (trial) => {
+    if (!isFirstCoat(trial)) return fine;
+    return [
+      ...c3.note(trial, { code: 'C3.gun', facts: {} }),
+      ...c3.note(trial, { code: 'C3.card', facts: {} }),
+      ...(hasTwoSides(trial) ? c3.note(trial, { code: 'C3.hang', facts: {} }) : []),
+    ];
+  },
+};
 
 export const CLEAN_RULES: readonly Rule[] = [C1, C2, C3];

@@ -15,7 +15,7 @@ import {
   type ZoneState,
 } from '../operations/state.ts';
 import { topKindOf } from '../survey/zone-facts.ts';
-import { spotFacts, spotProblem } from './metal.ts';
+import { spotFacts, spotProblem } from './bare-spots.ts';
 import { abrade, feather, rub, strip, wipe } from './remedies.ts';
 import { fine, speaker, type Rule, type ZoneTrial } from './rule.ts';
 

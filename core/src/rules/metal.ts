@@ -5,75 +5,30 @@ import type { ProductSheet } from '../materials/sheet.ts';
 import {
   COAT_OPS,
   LAYING_OPS,
-  SAND_OPS,
   isCoat,
   isLastCoat,
   isLaying,
-  isSanding,
   leadsToBase,
   type Act,
 } from '../operations/act.ts';
-import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import { ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
 import { sectionsOf } from '../operations/cleaning.ts';
 import { freshSheets, nightOf } from '../operations/curing.ts';
-import { has, isBare, isOpenBody, isUnprimedPlastic, topOf } from '../operations/state.ts';
-import { spotShareOf } from '../survey/patches.ts';
-import {
-  ZINC_GRADE,
-  abrade,
-  blast,
-  bodyWork,
-  condition,
-  isLargeFlat,
-  mask,
-  mayBlast,
-  removeRust,
-  repairMetal,
-  sheetFor,
-  strip,
-  wash,
-} from './remedies.ts';
+import { has, isBare, topOf } from '../operations/state.ts';
+import { abrade, bodyWork, sheetFor } from './remedies.ts';
 import { advice, fine, speaker, type Rule, type Trial, type ZoneTrial, type Verdict } from './rule.ts';
+import { spotFacts, spotProblem } from './bare-spots.ts';
+import { metalGrade } from './metal-grades.ts';
+import { HIGH, M5 } from './rust.ts';
+import { M10, M7, M8, M9 } from './stripping.ts';
 
 /** Rules of bare metal. */
 
-const STEEL_GRADE: Grade = 'P180';
-/** Grade under a first coat, by metal (default); inside the range of the sheet. */
-const METAL_GRADES: Partial<Record<LayerKind, Grade>> = {
-  steel: STEEL_GRADE,
-  aluminium: 'P180',
-  'zinc-steel': 'P240',
-};
-const metalGrade = (kind: LayerKind): Grade => METAL_GRADES[kind] ?? STEEL_GRADE;
 const UNDER_FILLER: Grade = 'P80';
 /** Scratch that a small bare spot gets under a coat whose sheet names no bare metal (default). */
 const SPOT_RANGE = { coarsest: 'P80', finest: 'P320' } as const;
 const gradeUnder = (act: Act, kind: LayerKind): Grade =>
   act.op === 'fill' ? UNDER_FILLER : metalGrade(kind);
-
-/** Share of the panel that all small bare spots take together, percent. */
-const spotSharePercent = ({ panel }: Context): number => spotShareOf(panel) * 100;
-
-/** Whether bare spots are too large, or the product unwilling, to be covered without a corrosion coat; null if all is well. */
-export function spotProblem({ zone, act, context }: ZoneTrial): 'size' | 'sheet' | null {
-  const spots = zone.patch?.spots;
-  if (!spots || !isBare(zone) || !isCoat(act)) return null;
-  const sheet = sheetIn(context, act.sheetId);
-  if (sheet.resistsCorrosion) return null;
-  const tooLarge =
-    spots.mm > ruleIn(context, 'bareSpotMm').value ||
-    spotSharePercent(context) > ruleIn(context, 'bareSpotSharePercent').value;
-  if (tooLarge) return 'size';
-  return sheet.coversBareSpots ? null : 'sheet';
-}
-
-export const spotFacts = ({ zone, context }: ZoneTrial) => ({
-  spotMm: zone.patch?.spots?.mm ?? 0,
-  count: zone.patch?.spots?.count ?? 0,
-  sharePercent: spotSharePercent(context),
-  limitMm: ruleIn(context, 'bareSpotMm').value,
-  limitPercent: ruleIn(context, 'bareSpotSharePercent').value,
-});
 
 const m1 = speaker('M1');
 const FIRST_COAT: Partial<Record<Act['op'], string>> = {
@@ -247,66 +202,6 @@ export const M4: Rule = {
   },
 };
 
-const m5 = speaker('M5');
-
-/** Rust is ground or blasted off bare metal; under a film or filler that comes off first, until bright metal all round. */
-const rusty = (trial: ZoneTrial): readonly Verdict[] => {
-  const { zone, context } = trial;
-  if (!isBare(zone))
-    return m5.must(
-      trial,
-      { code: 'M5.under', facts: { layer: labelOf(topOf(zone).kind) } },
-      strip([zone], context),
-    );
-  if (has(zone, 'pits') && mayBlast([zone], context))
-    return m5.must(trial, { code: 'M5.blast', facts: {} }, blast(zone));
-  return m5.must(trial, { code: 'M5.surface', facts: {} }, removeRust(zone));
-};
-
-export const M5: Rule = {
-  id: 'M5',
-  only: 'metal',
-  on: [...LAYING_OPS, 'hand-over'],
-  asks: 'Rust comes off to bright metal; pits are blasted or conditioned, and what the acid leaves is sanded off.',
-  judge: (trial) => {
-    const { zone, context } = trial;
-    if (has(zone, 'rust')) return rusty(trial);
-    if (has(zone, 'pits'))
-      return m5.must(
-        trial,
-        { code: 'M5.pitted', facts: {} },
-        mayBlast([zone], context) ? blast(zone) : condition(zone),
-      );
-    const grit = metalGrade(topOf(zone).kind);
-    return has(zone, 'acid')
-      ? m5.must(trial, { code: 'M5.acid', facts: { grit } }, abrade(zone, grit, 'machine', context))
-      : fine;
-  },
-};
-
-const highs = speaker('K2');
-
-/** Something proud in metal is brought down at the metal before it is primed: no filler and no block hides it. */
-export const HIGH: Rule = {
-  id: 'M5',
-  only: 'metal',
-  on: [...LAYING_OPS, 'hand-over'],
-  asks: 'What stands proud in metal is brought down before anything goes on.',
-  judge: (trial) => {
-    const { zone, context } = trial;
-    if (!has(zone, 'high')) return fine;
-    if (isOpenBody(zone))
-      return highs.must(trial, { code: 'K2.high-body', facts: {} }, abrade(zone, 'P80', 'block', context));
-    return isBare(zone)
-      ? highs.must(trial, { code: 'K2.high', facts: {} }, repairMetal(zone))
-      : highs.must(
-          trial,
-          { code: 'K2.high-under', facts: { layer: labelOf(topOf(zone).kind) } },
-          strip([zone], context),
-        );
-  },
-};
-
 const m6 = speaker('M6');
 
 const etchVerdicts = (trial: Trial): readonly Verdict[] => {
@@ -342,88 +237,6 @@ export const M6: Rule = {
   },
 };
 
-const m7 = speaker('M7');
-
-export const M7: Rule = {
-  id: 'M7',
-  on: ['strip-blast', 'strip-sand'],
-  asks: 'No blasting and no coarse power sanding on large flat thin panels: they warp.',
-  reads: 'panel',
-  judge: (trial) => {
-    const { act, panel, context } = trial;
-    const zones = panel.zones.filter(({ zone }) => act.zones.includes(zone.id));
-    if (act.zones[0] !== trial.zone.zone.id || !isLargeFlat(zones, context)) return fine;
-    if (act.op === 'strip-blast') return m7.should(trial, { code: 'M7.blast', facts: {} });
-    const isCoarse = isSanding(act) && isCoarser(act.grades[0], STEEL_GRADE);
-    return isCoarse ? m7.should(trial, { code: 'M7.sand', facts: { grit: act.grades[0] } }) : fine;
-  },
-};
-
-const m8 = speaker('M8');
-/** Scratch that lets stripper in. */
-const SCORED = { coarsest: 'P40', finest: 'P80' } as const;
-
-export const M8: Rule = {
-  id: 'M8',
-  on: ['strip-chemical', 'degrease', ...SAND_OPS, ...LAYING_OPS],
-  asks: 'Stripper goes on scored finish, away from edges, and is neutralised before anything else.',
-  reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, panel, context } = trial;
-    if (act.op !== 'strip-chemical')
-      return has(zone, 'stripper') ? m8.must(trial, { code: 'M8.neutralise', facts: {} }, wash(panel)) : fine;
-    const grade = zone.surface.scratch?.grade;
-    const isScored = grade && !isCoarser(grade, SCORED.coarsest) && !isCoarser(SCORED.finest, grade);
-    if (!isScored)
-      return m8.must(
-        trial,
-        { code: 'M8.score', facts: { grit: SCORED.finest } },
-        abrade(zone, SCORED.finest, 'machine', context),
-      );
-    return panel.isMasked
-      ? m8.note(trial, { code: 'M8.how', facts: { marginMm: 25 } })
-      : m8.must(trial, { code: 'M8.mask', facts: { marginMm: 25 } }, mask(panel));
-  },
-};
-
-export const M9 = advice(
-  'M9',
-  ['degrease', 'antistatic-wipe'],
-  'Gloves from the last clean on.',
-  ({ zone }) => (isBare(zone) || isUnprimedPlastic(zone) ? { code: 'M9.gloves', facts: {} } : null),
-);
-
-const m10 = speaker('M10');
-
-/** The zinc that an act would sand: the bare top, or what stripping comes down to. */
-const sandsZinc = ({ act, zone }: ZoneTrial): boolean =>
-  (act.op === 'strip-sand' ? zone.stack[0]! : topOf(zone)).kind === 'zinc-steel';
-
-export const M10: Rule = {
-  id: 'M10',
-  only: 'metal',
-  on: [...SAND_OPS, 'strip-blast', 'fill', 'inspect'],
-  asks: 'Zinc is not cut through, and filler lies on it only where its sheet says so.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
-    if (isSanding(act)) {
-      if (act.op === 'scuff' || !sandsZinc(trial) || !isCoarser(act.grades[0], ZINC_GRADE)) return fine;
-      return m10.must(trial, { code: 'M10.cut', facts: { grit: act.grades[0], limit: ZINC_GRADE } });
-    }
-    if (act.op === 'strip-blast')
-      return zone.stack[0]!.kind === 'zinc-steel' ? m10.must(trial, { code: 'M10.blast', facts: {} }) : fine;
-    if (act.op === 'inspect')
-      return has(zone, 'found-body') && zone.stack[0]!.kind === 'zinc-steel'
-        ? m10.should(trial, { code: 'M10.kept', facts: {} })
-        : fine;
-    if (act.op !== 'fill' || topOf(zone).kind !== 'zinc-steel') return fine;
-    const sheet = sheetIn(context, act.sheetId);
-    return sheet.over['zinc-steel']
-      ? fine
-      : m10.must(trial, { code: 'M10.filler', facts: { sheet: sheet.name }, source: 'sheet' });
-  },
-};
-
 export const M2_SECTIONS = advice(
   'M2',
   COAT_OPS,
@@ -431,7 +244,10 @@ export const M2_SECTIONS = advice(
   ({ zone, context }) => {
     const sections = isBare(zone) ? sectionsOf(zone, context) : 1;
     if (sections < 2) return null;
-    return { code: 'M2.sections', facts: { sections, sectionM2: zone.extent.openM2 / sections } };
+    return {
+      code: 'M2.sections',
+      facts: { sections, sectionM2: (context.panel.count * zone.extent.openM2) / sections },
+    };
   },
 );
 

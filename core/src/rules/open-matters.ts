@@ -101,7 +101,9 @@ export const OPEN: Readonly<Record<Matter, OpenRow>> = {
 /** Matters that a coat buries and that no other rule asks about before it. */
 const BURIED: readonly Matter[] = ['soft'];
 /** What has to lie there before the last coat goes over it. */
-const BEFORE_LAST: readonly Matter[] = ['rough-coat'];
+const BEFORE_LAST: readonly Matter[] = ['rough-coat', 'joint'];
+/** And of these, what goes over what was laid there, not over what was found. */
+const OVER_LAID: readonly Matter[] = ['rough-coat'];
 
 function verdictOn(trial: Trial, matter: Matter): readonly Verdict[] {
   const { rule } = SETTLED_BY[matter];
@@ -129,6 +131,8 @@ export const O0: Rule = {
 
 const isBuriedBy = (act: CoatAct, matter: Matter, zone: ZoneState): boolean =>
   BURIED.includes(matter) ||
-  (BEFORE_LAST.includes(matter) && isLastCoat(act) && topOf(zone).laid !== undefined);
+  (BEFORE_LAST.includes(matter) &&
+    isLastCoat(act) &&
+    (topOf(zone).laid !== undefined || !OVER_LAID.includes(matter)));
 
 export const OPEN_RULES: readonly Rule[] = [O0];

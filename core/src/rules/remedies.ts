@@ -7,9 +7,11 @@ import { cureMethod, freshSheets } from '../operations/curing.ts';
 import { workedM2 } from '../operations/extent.ts';
 import {
   has,
+  isBare,
   isOpenBody,
   isUnprimedPlastic,
   topOf,
+  zoneOf,
   type PanelState,
   type ZoneState,
 } from '../operations/state.ts';
@@ -199,18 +201,17 @@ function knownLadders(figures: SandingFigures): Map<string, [Grade, ...Grade[]]>
 
 /** Grades from the open scratch to a target, inside the shop's largest jump; the target alone where nothing is open. */
 export function gradesTo(zone: ZoneState, target: Grade, tool: Tool, context: Context): [Grade, ...Grade[]] {
-  const from = zone.surface.scratch?.grade;
-  if (!from || !isCoarser(from, target)) return [target];
+  const start = zone.surface.scratch;
+  if (!start || !isCoarser(start.grade, target)) return [target];
   const material = sandedMaterial(topOf(zone).kind);
   const largestJump = ruleIn(context, 'largestJump').value;
   const areaM2 = workedM2('abrade', zone);
   const figures = figuresIn(context);
   const known = knownLadders(figures);
   const { stock } = context.shop;
-  const name = `${from} ${target} ${tool} ${topOf(zone).kind} ${areaM2} ${largestJump} ${stock?.join() ?? ''}`;
+  const name = `${start.grade} ${start.depthUm} ${target} ${tool} ${topOf(zone).kind} ${areaM2} ${largestJump} ${stock?.join() ?? ''}`;
   const before = known.get(name);
   if (before) return before;
-  const start = scratchOf({ grade: from, tool }, material, figures);
   // Zinc and glass are never cut by a step on the way either.
   const gentle =
     GENTLE.has(topOf(zone).kind) && !isCoarser(target, ZINC_GRADE) ? { coarsest: ZINC_GRADE } : {};
@@ -231,10 +232,9 @@ export const shape = (zone: ZoneState, target: Grade, context: Context): Remedy 
   const isFresh = zone.surface.scratch === null;
   const isFiller = topOf(zone).kind === 'filler';
   if (!isFresh || !isFiller) return abrade(zone, target, 'block', context);
-  const opened = {
-    ...zone,
-    surface: { ...zone.surface, scratch: { grade: 'P80', tool: 'block', depthUm: 0 } },
-  } as const;
+  const cut = { grade: 'P80', tool: 'block' } as const;
+  const { depthUm } = scratchOf(cut, 'filler', figuresIn(context));
+  const opened = { ...zone, surface: { ...zone.surface, scratch: { ...cut, depthUm } } };
   return sand('abrade', [zone.zone.id], ['P80', ...gradesTo(opened, target, 'block', context)], 'block');
 };
 
@@ -247,9 +247,15 @@ export const bodyWork =
 const isFirstWipe = ({ op, why }: Act): boolean =>
   (op === 'degrease' || op === 'antistatic-wipe') && why[0]?.code === 'C1.degrease';
 
+/** The time of bare metal starts when it is sanded: what is around it is covered first. */
+const isLastSanding = ({ op, zones }: Act, panel: PanelState): boolean =>
+  op === 'abrade' && zones.some((id) => isBare(zoneOf(panel, id)));
+
 /** Place of a remedy among others that are asked for at once; the lowest is taken up first. */
-export const remedyRank = (act: Act): number =>
-  isFirstWipe(act) ? REMEDY_ORDER.indexOf('temper') + 0.5 : REMEDY_ORDER.indexOf(act.op);
+export function remedyRank(act: Act, panel: PanelState): number {
+  if (isFirstWipe(act)) return REMEDY_ORDER.indexOf('temper') + 0.5;
+  return isLastSanding(act, panel) ? REMEDY_ORDER.indexOf('mask') + 0.5 : REMEDY_ORDER.indexOf(act.op);
+}
 
 /** In which order remedies are taken up when several are asked for: what makes dust before what takes it away. */
 const REMEDY_ORDER: readonly OpName[] = [
@@ -275,8 +281,8 @@ const REMEDY_ORDER: readonly OpName[] = [
   'scuff',
   'guide-coat',
   'block',
-  'mask',
   'abrade',
+  'mask',
   'degrease',
   'antistatic-wipe',
   'promote',

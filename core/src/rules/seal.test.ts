@@ -34,6 +34,17 @@ describe('S2: one coat or two, inside the sag limit', () => {
     expect(sealed(2)).toEqual([expect.stringMatching(/^school A/)]);
     expect(sealed(2, { shop: { schools: { sealerCoats: 'two' } } })).toEqual([]);
   });
+  test('a part off the vehicle is laid flat for a coat that would sag on it', () => {
+    const { context } = benchOf([{ stack: 'steel/ecoat:20' }]);
+    const heavy = { ...context.shelf.get('sealer-3-1-1')!, film: { perCoatUm: 40, coats: 1, maxUm: 60 } };
+    const panel = { shape: 'sharp', offVehicle: true };
+    expect(sealed(1, { panel, sheets: [heavy] })).toEqual([
+      expect.stringMatching(/^note A: .*laid flat for this coat/),
+    ]);
+    const { film } = heavy;
+    const thin = { ...heavy, film: { ...film, maxWetUm: 60 } };
+    expect(sealed(1, { panel, sheets: [thin] })[0]).toMatch(/must A: .* wet sags/);
+  });
   test('a sealer that runs on a sharply shaped panel is refused', () => {
     const { context } = benchOf([{ stack: 'steel/ecoat:20' }]);
     const heavy = { ...context.shelf.get('sealer-3-1-1')!, film: { perCoatUm: 40, coats: 1, maxUm: 60 } };

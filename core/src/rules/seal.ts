@@ -57,19 +57,22 @@ const s2 = speaker('S2');
 export const S2: Rule = {
   id: 'S2',
   on: COAT_OPS,
-  asks: 'One full coat, or a light and a medium one: the shop chooses; no coat of any kind over the sag limit.',
+  asks: 'One full coat, or a light and a medium one: the shop chooses; no coat of any kind over the sag limit, unless the part is laid flat.',
   judge: (trial) => {
     const { act, zone, context } = trial;
     if (!isCoat(act)) return fine;
-    const { wetUm, limitUm } = sagOf(act, context);
+    const { wetUm, limitUm, uprightUm, isLaidFlat } = sagOf(act, context);
     if (wetUm > limitUm)
       return s2.must(trial, { code: 'S2.sag', facts: { wetUm, limitUm }, source: 'model' });
-    if (act.op !== 'seal') return fine;
+    const held = isLaidFlat
+      ? s2.note(trial, { code: 'S2.lay-flat', facts: { wetUm, uprightUm }, source: 'model' })
+      : fine;
+    if (act.op !== 'seal') return held;
     const { side } = schoolIn(context, 'sealerCoats');
     const coats = act.coats[zone.zone.id] ?? 1;
     return coats > 1 === (side === 'two')
-      ? fine
-      : s2.school(trial, { code: 'school.sealer-coats', facts: { side, coats } });
+      ? held
+      : [...held, ...s2.school(trial, { code: 'school.sealer-coats', facts: { side, coats } })];
   },
 };
 

@@ -77,7 +77,11 @@ describe('contradictions are named with their remedy', () => {
       /over metal only/,
     ],
   ])('%s', (_, sketch, text) => {
-    expect(contradictionsOf(zoneOf(sketch)).join(' ')).toMatch(text);
+    expect(
+      contradictionsOf(zoneOf(sketch))
+        .map(({ text: words }) => words)
+        .join(' '),
+    ).toMatch(text);
   });
   test.each([
     'steel/ecoat:20/old-finish:95',

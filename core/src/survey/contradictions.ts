@@ -7,8 +7,7 @@ import {
   type Family,
   type LayerKind,
 } from '../materials/layer-kinds.ts';
-import { sentence } from '../wording/say.ts';
-import type { SentenceCode } from '../wording/sentences.ts';
+import { tell, type Stored } from '../wording/say.ts';
 import type { FindingKind } from './finding.ts';
 import { findingWords } from './finding-words.ts';
 import { tooLargeM2 } from './patches.ts';
@@ -36,43 +35,41 @@ const NEEDS: Partial<
   pinholes: { on: 'top', families: ['finish', 'primer', 'topcoat', 'body', 'composite', 'plastic'] },
 };
 
-const say = (code: SentenceCode, facts: Record<string, string | number> = {}): string =>
-  sentence(code, facts);
-
-function stackProblems({ layers }: Zone): string[] {
+function stackProblems({ layers }: Zone): Stored[] {
   const top = layers[layers.length - 1]!;
   const buried = layers.slice(1).find(({ kind }) => isSolid(kind) && kind !== 'plastic-primed');
-  if (buried) return [say('survey.buried', { layer: labelOf(buried.kind), under: labelOf(layers[0]!.kind) })];
+  if (buried)
+    return [tell('survey.buried', { layer: labelOf(buried.kind), under: labelOf(layers[0]!.kind) })];
   if (!isSolid(layers[0]!.kind) && layers.length > 1 && isBody(layers[0]!.kind))
-    return [say('survey.no-base', { layer: labelOf(layers[0]!.kind) })];
+    return [tell('survey.no-base', { layer: labelOf(layers[0]!.kind) })];
   const thin = layers.find(({ kind, um }) => kind === 'texture' && um === 0);
-  if (thin) return [say('survey.no-thickness', { layer: labelOf(thin.kind) })];
-  return isTopcoat(top.kind) ? [say('survey.topcoat', { layer: labelOf(top.kind) })] : [];
+  if (thin) return [tell('survey.no-thickness', { layer: labelOf(thin.kind) })];
+  return isTopcoat(top.kind) ? [tell('survey.topcoat', { layer: labelOf(top.kind) })] : [];
 }
 
 /** A maker's primer on plastic peels and chips like any finish. */
 const surfaceFamily = (kind: LayerKind): Family => (kind === 'plastic-primed' ? 'finish' : familyOf(kind));
 
-function findingProblems(zone: Zone): string[] {
+function findingProblems(zone: Zone): Stored[] {
   const top = surfaceFamily(topKindOf(zone));
   const base = familyOf(baseOf(zone));
   const hasGrain =
     (['plastic', 'composite'].includes(base) && top !== 'body') || topKindOf(zone) === 'texture';
   const odd = zone.findings.flatMap(({ kind }) => {
     if (kind === 'texture' && !hasGrain)
-      return [say('survey.finding', { finding: findingWords({ kind }), layer: labelOf(topKindOf(zone)) })];
+      return [tell('survey.finding', { finding: findingWords({ kind }), layer: labelOf(topKindOf(zone)) })];
     const need = NEEDS[kind];
     if (!need || need.families.includes(need.on === 'top' ? top : base)) return [];
     const layer = need.on === 'top' ? topKindOf(zone) : baseOf(zone);
-    return [say('survey.finding', { finding: findingWords({ kind }), layer: labelOf(layer) })];
+    return [tell('survey.finding', { finding: findingWords({ kind }), layer: labelOf(layer) })];
   });
   const wants = new Set(
     zone.findings.flatMap((finding) => (finding.kind === 'texture' ? [finding.want] : [])),
   );
-  return wants.size > 1 ? [...odd, say('survey.texture')] : odd;
+  return wants.size > 1 ? [...odd, tell('survey.texture')] : odd;
 }
 
-function testProblems(zone: Zone): string[] {
+function testProblems(zone: Zone): Stored[] {
   const float = testOf(zone, 'float');
   const rub = testOf(zone, 'solvent-rub');
   const magnet = testOf(zone, 'magnet')?.outcome;
@@ -82,12 +79,12 @@ function testProblems(zone: Zone): string[] {
   const hasBody = zone.layers.some(({ kind }) => isBody(kind));
   const layer = labelOf(baseOf(zone));
   return [
-    ...(magnet === 'falls-off' && isSteel && !hasBody ? [say('survey.no-steel', { layer })] : []),
-    ...(magnet === 'holds' && !isSteel ? [say('survey.steel', { layer })] : []),
-    ...(float && base !== 'plastic' ? [say('survey.float', { layer: labelOf(baseOf(zone)) })] : []),
-    ...(rub?.outcome === 'none' && top === 'old-finish-soluble' ? [say('survey.rub')] : []),
+    ...(magnet === 'falls-off' && isSteel && !hasBody ? [tell('survey.no-steel', { layer })] : []),
+    ...(magnet === 'holds' && !isSteel ? [tell('survey.steel', { layer })] : []),
+    ...(float && base !== 'plastic' ? [tell('survey.float', { layer: labelOf(baseOf(zone)) })] : []),
+    ...(rub?.outcome === 'none' && top === 'old-finish-soluble' ? [tell('survey.rub')] : []),
     ...(testOf(zone, 'gauge') && base !== 'metal'
-      ? [say('survey.gauge', { layer: labelOf(baseOf(zone)) })]
+      ? [tell('survey.gauge', { layer: labelOf(baseOf(zone)) })]
       : []),
   ];
 }
@@ -95,13 +92,13 @@ function testProblems(zone: Zone): string[] {
 const M2 = (areaM2: number): number => Math.round(areaM2 * 10_000) / 10_000;
 
 /** A place that is larger than the zone on which it was found. */
-const sizeProblems = (zone: Zone): string[] =>
+const sizeProblems = (zone: Zone): Stored[] =>
   zone.findings.flatMap((finding) => {
     const findingM2 = tooLargeM2(finding, zone);
     return findingM2 === null
       ? []
       : [
-          say('survey.too-large', {
+          tell('survey.too-large', {
             finding: findingWords(finding),
             findingM2: M2(findingM2),
             zoneM2: zone.areaM2,
@@ -112,22 +109,22 @@ const sizeProblems = (zone: Zone): string[] =>
 const FADES: ReadonlySet<string> = new Set(['old-finish', 'old-finish-soluble', 'plastic-primed', 'texture']);
 
 /** A role that the zone's surface does not bear, or that its findings speak against. */
-function roleProblems(zone: Zone): string[] {
-  if (zone.role === 'keep' && zone.findings.length > 0) return [say('survey.role-findings')];
+function roleProblems(zone: Zone): Stored[] {
+  if (zone.role === 'keep' && zone.findings.length > 0) return [tell('survey.role-findings')];
   const fades = zone.role === 'blend' || zone.role === 'clear-only';
   return fades && !FADES.has(topKindOf(zone))
-    ? [say('survey.role', { layer: labelOf(topKindOf(zone)) })]
+    ? [tell('survey.role', { layer: labelOf(topKindOf(zone)) })]
     : [];
 }
 
 /** A zone's own quality is for where nobody looks: it is never above the job's. */
-export const qualityProblems = (zone: Zone, { quality }: Pick<Target, 'quality'>): string[] =>
+export const qualityProblems = (zone: Zone, { quality }: Pick<Target, 'quality'>): Stored[] =>
   zone.quality && lowerQuality(zone.quality, quality) === quality && zone.quality !== quality
-    ? [say('survey.quality', { own: zone.quality, quality })]
+    ? [tell('survey.quality', { own: zone.quality, quality })]
     : [];
 
 /** What no panel can be: a stack or a finding that its material does not have. Nothing is planned on it. */
-export const impossibilitiesOf = (zone: Zone): string[] => [
+export const impossibilitiesOf = (zone: Zone): Stored[] => [
   ...stackProblems(zone),
   ...findingProblems(zone),
   ...sizeProblems(zone),
@@ -135,4 +132,4 @@ export const impossibilitiesOf = (zone: Zone): string[] => [
 ];
 
 /** All that contradicts itself in this zone, tests included, each with how to put it right; empty where all fits. */
-export const contradictionsOf = (zone: Zone): string[] => [...impossibilitiesOf(zone), ...testProblems(zone)];
+export const contradictionsOf = (zone: Zone): Stored[] => [...impossibilitiesOf(zone), ...testProblems(zone)];

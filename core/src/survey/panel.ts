@@ -19,6 +19,8 @@ const withArea = (value: unknown): unknown => {
 export const partSchema = z.looseObject({
   name: z.string().trim().min(1, 'needs a name').max(60),
   plan: z.enum(['remove', 'mask', 'leave']),
+  /** A seal or trim that is glued on: its bed is scraped off. */
+  glued: z.boolean().optional(),
   /** Label of the bag in which its fasteners are kept. */
   bag: z.string().trim().max(30).optional(),
 });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { panelOf, type ZoneSketch } from '../testing/bench.ts';
-import { patchesOf, spotShareOf, surveyedZone, withPatchAt } from './patches.ts';
+import { withPatchAt } from './marks.ts';
+import { patchesOf, spotShareOf, surveyedZone } from './patches.ts';
 
 const FINISH = 'steel/ecoat:20/old-finish:95';
 const panel = (...sketches: ZoneSketch[]) => panelOf(sketches);

@@ -305,18 +305,3 @@ export const patchesOf = (panel: Panel, rules: ShopRules): PanelPatch[] =>
         areaId: patchArea(zone.id, patch.id),
       })),
     );
-
-/** The panel with the mark of a patch somewhere else, mm. */
-export const withPatchAt = (panel: Panel, patch: PanelPatch, atMm: [number, number]): Panel => ({
-  ...panel,
-  zones: panel.zones.map((zone) =>
-    zone.id === patch.zoneId
-      ? {
-          ...zone,
-          findings: zone.findings.map((finding) =>
-            finding.kind === patch.finding.kind ? { ...finding, atMm } : finding,
-          ),
-        }
-      : zone,
-  ),
-});

@@ -2,7 +2,7 @@ import polygonClipping, { type MultiPolygon } from 'polygon-clipping';
 import type { Panel } from './panel.ts';
 import { areaOfPolygonM2 } from './polygon.ts';
 import type { Polygon } from './zone.ts';
-import { sentence } from '../wording/say.ts';
+import { tell, type Stored } from '../wording/say.ts';
 
 /**
  * Which part of a panel belongs to which zone, where the panel has an outline.
@@ -101,8 +101,13 @@ export const isInRegion = (
     ([outer, ...holes]) => isInside(point, outer!) && !holes.some((hole) => isInside(point, hole)),
   );
 
+/** What is said of one zone. */
+export interface ZoneProblem extends Stored {
+  readonly zoneId: string;
+}
+
 /** Zones that cannot be where they are drawn, each with how to put it right. */
-export function shapeProblems(panel: Pick<Panel, 'outline' | 'zones'>): { zoneId: string; text: string }[] {
+export function shapeProblems(panel: Pick<Panel, 'outline' | 'zones'>): ZoneProblem[] {
   const { outline, zones } = panel;
   const regions = regionsOf(panel);
   if (!regions || !outline) return [];
@@ -111,6 +116,6 @@ export function shapeProblems(panel: Pick<Panel, 'outline' | 'zones'>): { zoneId
     const { shape } = zone;
     const inside = shape && clipped(() => polygonClipping.intersection(geometry(shape), geometry(outline)));
     const isOff = inside?.length === 0;
-    return [{ zoneId: zone.id, text: sentence(isOff ? 'survey.outside' : 'survey.covered', {}) }];
+    return [{ zoneId: zone.id, ...tell(isOff ? 'survey.outside' : 'survey.covered') }];
   });
 }

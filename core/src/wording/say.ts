@@ -37,12 +37,22 @@ export function allowedIf(
   return template === undefined ? undefined : insert(template, reason.facts, system);
 }
 
-/** A reason that was said and stored: its code and facts, and the words in which it was said then (metric). */
+/** What was said and stored: its code and facts, and the words in which it was said then (metric). */
 export interface Stored {
   readonly code: string;
   readonly facts: Facts;
   readonly text: string;
 }
+
+/** Says something so that it can be said again in other units. */
+export const tell = (code: SentenceCode, facts: Facts = {}): Stored => ({
+  code,
+  facts,
+  text: sentence(code, facts),
+});
+
+/** Words that no code stands for: they are the same in every unit. */
+export const verbatim = (text: string): Stored => ({ code: '', facts: {}, text });
 
 /**
  * A stored reason in the reader's units. A plan outlives the program that made it: where today's sentence is gone or

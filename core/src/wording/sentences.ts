@@ -81,7 +81,7 @@ export const SENTENCES = {
   'M5.acid': 'What the conditioner left is sanded off {grit} before anything goes on.',
   'M5.acid-left': 'Acid of the conditioner is still on it: sand it off.',
   'M5.through': 'Rusted through: weld in sound metal, then plan again.',
-  'M5.broken': 'A {damage} in {layer}: weld it shut, then plan again.',
+  'M5.broken': 'A {damage} in the metal: weld it shut, then plan again.',
   'M6.filler': 'Acid etch and filler do not go together: the acid stays active under or over it.',
   'M6.under-epoxy': 'No epoxy over acid etch unless both sheets say so.',
   'M6.spots-only': 'Etch is for spots: this is {sharePercent} of the panel, limit {limitPercent}.',
@@ -169,7 +169,7 @@ export const SENTENCES = {
   'P5.additive': 'A flexible part: {flexPercent} of flexible additive in this coat, by the sheet.',
   'P5.no-additive': 'The sheet of {sheet} names no flexible additive, and {layer} bends: it would flake.',
   'P5.soft': 'No rigid two-pack on {layer}: it would crack at the first bend.',
-  'P6.temper': '{bakeCelsius} on the part, supported so that it keeps its shape; never over 65 °C.',
+  'P6.temper': '{bakeCelsius} on the part, supported so that it keeps its shape; never over {mostCelsius}.',
   'P7.slides':
     'Tape slides off: too low in energy, or still contaminated. Do not paint until that is solved.',
   'P7.tape': 'Unknown plastic: masking tape on the cleaned part first; if it slides off, stop.',
@@ -243,6 +243,8 @@ export const SENTENCES = {
   'S1.mixed': 'Different surfaces side by side ({layers}): seal all of it, or the primed areas.',
   'S1.unprimed': '{layer} is not a surface for base: prime or seal it.',
   'S1.seal': 'One sealer over everything: one tone, one suction, one window.',
+  'S2.lay-flat':
+    '{wetUm} wet would sag upright, over {uprightUm}: the part is laid flat for this coat and its flash.',
   'S2.sag': '{wetUm} wet sags on this panel, limit {limitUm}: lighter coats.',
   'S3.closed': 'The window of {layer} closed {overMin} ago: scuff {grit}.',
   'S3.window': 'Next coat from {opensMin} to {closesMin} after this one; past it, {thenWhat}.',
@@ -258,7 +260,7 @@ export const SENTENCES = {
     'Epoxy reduced by its sheet seals: it covers cut-throughs, and takes base unsanded for {closesMin}.',
   'S8.window': 'Epoxy takes base unsanded for {closesMin}; past it, scuff P400 with a soft pad.',
   'S8.scuff': 'Cured epoxy is scuffed {grit} with a soft pad and sealed, by this shop’s school.',
-  'C1.parts': 'Off before washing: {parts}. Fasteners into labelled bags.',
+  'C1.parts': 'Off before anything else: {parts}. Fasteners into labelled bags.',
   'C1.fit': 'A new part: fit it on trial before any paint.',
   'C1.stays': 'Stays on and is masked with care: {parts}. What is left on is where clear later peels.',
   'C1.borders': 'Covered as well, for they border this panel: {borders}.',
@@ -267,6 +269,14 @@ export const SENTENCES = {
   'C2.tack': 'Tack between base coats is fine, never between clear coats.',
   'C3.gun':
     'Gun clean, water drained from the air line, floor wet or booth on, fans blown through before they point here.',
+  'C3.card': 'A test card first: fan, atomising, wet film with a comb; then the panel.',
+  'C3.hang': 'Hung so that both sides are reached: the inside first, then turned.',
+  'C1.glued':
+    'Glued on: {parts}. Warm air of {mostCelsius} at most, cut free, the bed scraped off with a plastic blade.',
+  'C1.foam': 'Foam tape in the gap of edges and jambs: no line, and no paint creeps in.',
+  'C1.back-tape': 'Where primer ends within the panel, tape folded back on itself: no hard edge.',
+  'C1.tape-off':
+    'Tape comes off when the last coat under it is dust-dry but still soft, pulled back flat over itself; before a bake, unless the tape is made for it.',
   'C1.wash': 'Wash with silicone-free soap before solvent.',
   'C1.degrease': 'Degrease with two cloths, small areas, wiped dry.',
   'C1.dust': 'Blow off and wipe: solvent cleaner, then water-based cleaner.',
@@ -315,7 +325,8 @@ export const SENTENCES = {
   'plan.no-longer-blend':
     'No longer a blend panel: {findings} need more than a spot of undercoat. It is planned as refinish.',
   'plan.assumed-size': '{finding} in zone {zone}: nobody gave its size, it is taken as {sizeMm}{times}.',
-  'plan.stopped': 'Nothing is chosen while zone {zones} is stopped: do that work first, or plan it apart.',
+  'plan.stopped':
+    'Nothing is chosen while a zone is stopped ({zones}): do that work first, or plan it apart.',
   'plan.keep-filler': 'Sound filler may stay: tap it, look at its edge, check that it is hard.',
   'plan.refill': 'The old filler comes out to bright steel, so that new filler can go over epoxy.',
   'plan.fill': 'The hollow is filled in thin pulls and left proud for shaping.',
@@ -325,7 +336,8 @@ export const SENTENCES = {
   'plan.wet-on-wet': 'Primer and sealer in one, base goes on it unsanded.',
   'plan.build': 'Build, to be blocked level.',
   'plan.hand-over': 'Ready for base: tell what lies under, film, tone, scratch and window.',
-  'plan.no-system': 'No system on this shelf gets the panel ready for base: {reason}',
+  'plan.no-system': 'No system on this shelf gets the panel ready for base.',
+  'plan.no-coat': 'No coat on the shelf fits.',
   'plan.gave-up': 'The search stopped after {looked} states; these are the best systems found by then.',
 } as const;
 

@@ -1,0 +1,31 @@
+import { isCoat } from '../operations/act.ts';
+import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
+import { isBare } from '../operations/state.ts';
+import { spotShareOf } from '../survey/patches.ts';
+import type { ZoneTrial } from './rule.ts';
+
+/** Small bare spots: how large and how many a coat that resists no corrosion may cover. */
+
+/** Share of the panel that all small bare spots take together, percent. */
+const spotSharePercent = ({ panel }: Context): number => spotShareOf(panel) * 100;
+
+/** Whether bare spots are too large, or the product unwilling, to be covered without a corrosion coat; null if all is well. */
+export function spotProblem({ zone, act, context }: ZoneTrial): 'size' | 'sheet' | null {
+  const spots = zone.patch?.spots;
+  if (!spots || !isBare(zone) || !isCoat(act)) return null;
+  const sheet = sheetIn(context, act.sheetId);
+  if (sheet.resistsCorrosion) return null;
+  const tooLarge =
+    spots.mm > ruleIn(context, 'bareSpotMm').value ||
+    spotSharePercent(context) > ruleIn(context, 'bareSpotSharePercent').value;
+  if (tooLarge) return 'size';
+  return sheet.coversBareSpots ? null : 'sheet';
+}
+
+export const spotFacts = ({ zone, context }: ZoneTrial) => ({
+  spotMm: zone.patch?.spots?.mm ?? 0,
+  count: zone.patch?.spots?.count ?? 0,
+  sharePercent: spotSharePercent(context),
+  limitMm: ruleIn(context, 'bareSpotMm').value,
+  limitPercent: ruleIn(context, 'bareSpotSharePercent').value,
+});

@@ -1,0 +1,91 @@
+import { isCoarser } from '../materials/grades.ts';
+import { LAYING_OPS, SAND_OPS, isSanding } from '../operations/act.ts';
+import { sheetIn } from '../operations/context.ts';
+import { has, isBare, isUnprimedPlastic, topOf } from '../operations/state.ts';
+import { ZINC_GRADE, abrade, isLargeFlat, mask, wash } from './remedies.ts';
+import { advice, fine, speaker, type Rule, type ZoneTrial } from './rule.ts';
+import { STEEL_GRADE } from './metal-grades.ts';
+
+/** Rules of stripping: what a metal bears. */
+
+const m7 = speaker('M7');
+
+export const M7: Rule = {
+  id: 'M7',
+  on: ['strip-blast', 'strip-sand'],
+  asks: 'No blasting and no coarse power sanding on large flat thin panels: they warp.',
+  reads: 'panel',
+  judge: (trial) => {
+    const { act, panel, context } = trial;
+    const zones = panel.zones.filter(({ zone }) => act.zones.includes(zone.id));
+    if (act.zones[0] !== trial.zone.zone.id || !isLargeFlat(zones, context)) return fine;
+    if (act.op === 'strip-blast') return m7.should(trial, { code: 'M7.blast', facts: {} });
+    const isCoarse = isSanding(act) && isCoarser(act.grades[0], STEEL_GRADE);
+    return isCoarse ? m7.should(trial, { code: 'M7.sand', facts: { grit: act.grades[0] } }) : fine;
+  },
+};
+
+const m8 = speaker('M8');
+/** Scratch that lets stripper in. */
+const SCORED = { coarsest: 'P40', finest: 'P80' } as const;
+
+export const M8: Rule = {
+  id: 'M8',
+  on: ['strip-chemical', 'degrease', ...SAND_OPS, ...LAYING_OPS],
+  asks: 'Stripper goes on scored finish, away from edges, and is neutralised before anything else.',
+  reads: 'panel',
+  judge: (trial) => {
+    const { act, zone, panel, context } = trial;
+    if (act.op !== 'strip-chemical')
+      return has(zone, 'stripper') ? m8.must(trial, { code: 'M8.neutralise', facts: {} }, wash(panel)) : fine;
+    const grade = zone.surface.scratch?.grade;
+    const isScored = grade && !isCoarser(grade, SCORED.coarsest) && !isCoarser(SCORED.finest, grade);
+    if (!isScored)
+      return m8.must(
+        trial,
+        { code: 'M8.score', facts: { grit: SCORED.finest } },
+        abrade(zone, SCORED.finest, 'machine', context),
+      );
+    return panel.isMasked
+      ? m8.note(trial, { code: 'M8.how', facts: { marginMm: 25 } })
+      : m8.must(trial, { code: 'M8.mask', facts: { marginMm: 25 } }, mask(panel));
+  },
+};
+
+export const M9 = advice(
+  'M9',
+  ['degrease', 'antistatic-wipe'],
+  'Gloves from the last clean on.',
+  ({ zone }) => (isBare(zone) || isUnprimedPlastic(zone) ? { code: 'M9.gloves', facts: {} } : null),
+);
+
+const m10 = speaker('M10');
+
+/** The zinc that an act would sand: the bare top, or what stripping comes down to. */
+const sandsZinc = ({ act, zone }: ZoneTrial): boolean =>
+  (act.op === 'strip-sand' ? zone.stack[0]! : topOf(zone)).kind === 'zinc-steel';
+
+export const M10: Rule = {
+  id: 'M10',
+  only: 'metal',
+  on: [...SAND_OPS, 'strip-blast', 'fill', 'inspect'],
+  asks: 'Zinc is not cut through, and filler lies on it only where its sheet says so.',
+  judge: (trial) => {
+    const { act, zone, context } = trial;
+    if (isSanding(act)) {
+      if (act.op === 'scuff' || !sandsZinc(trial) || !isCoarser(act.grades[0], ZINC_GRADE)) return fine;
+      return m10.must(trial, { code: 'M10.cut', facts: { grit: act.grades[0], limit: ZINC_GRADE } });
+    }
+    if (act.op === 'strip-blast')
+      return zone.stack[0]!.kind === 'zinc-steel' ? m10.must(trial, { code: 'M10.blast', facts: {} }) : fine;
+    if (act.op === 'inspect')
+      return has(zone, 'found-body') && zone.stack[0]!.kind === 'zinc-steel'
+        ? m10.should(trial, { code: 'M10.kept', facts: {} })
+        : fine;
+    if (act.op !== 'fill' || topOf(zone).kind !== 'zinc-steel') return fine;
+    const sheet = sheetIn(context, act.sheetId);
+    return sheet.over['zinc-steel']
+      ? fine
+      : m10.must(trial, { code: 'M10.filler', facts: { sheet: sheet.name }, source: 'sheet' });
+  },
+};
