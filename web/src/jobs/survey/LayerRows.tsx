@@ -122,8 +122,14 @@ interface LayerRowProps {
   readonly onRemove: () => void;
 }
 
+/** Coats that nobody measures with a film gauge. */
+const IN_MM: ReadonlySet<LayerKind> = new Set<LayerKind>(['texture', 'seam']);
+const UM_PER_MM = 1000;
+
 function LayerRow({ name, place, layer, onChange, onRemove }: LayerRowProps) {
   const { label } = LAYER_KINDS[layer.kind];
+  const isThick = IN_MM.has(layer.kind);
+  const perShown = isThick ? UM_PER_MM : 1;
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: name });
   const choices = new Set([layer.kind, ...(place === 0 ? SUBSTRATE_KINDS : ABOVE)]);
   const style = transform ? { transform: `translateY(${transform.y}px)`, transition } : { transition };
@@ -151,11 +157,13 @@ function LayerRow({ name, place, layer, onChange, onRemove }: LayerRowProps) {
         <NumberField
           label={`Thickness of ${label}`}
           isLabelHidden
-          quantity="Um"
-          value={layer.um ?? null}
+          quantity={isThick ? 'Mm' : 'Um'}
+          value={layer.um === undefined ? null : layer.um / perShown}
           from={0}
-          to={MOST_UM}
-          onChange={(um) => onChange({ ...layer, um }, 'thickness')}
+          to={MOST_UM / perShown}
+          onChange={(shown) =>
+            onChange({ ...layer, um: Math.round(shown * perShown * 10) / 10 }, 'thickness')
+          }
         />
       )}
       {place > 0 && (

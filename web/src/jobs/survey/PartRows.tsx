@@ -4,6 +4,7 @@ import { Button, Input, Select } from 'antd';
 
 const PLANS = [
   ['remove', 'comes off'],
+  ['glued', 'comes off, glued on'],
   ['mask', 'is masked'],
   ['leave', 'is left'],
 ] as const;
@@ -36,9 +37,11 @@ export function PartRows({ panel, onChange }: PartRowsProps) {
             />
             <Select
               aria-label={`What happens to ${part.name}`}
-              value={part.plan}
+              value={part.glued && part.plan === 'remove' ? 'glued' : part.plan}
               options={PLANS.map(([value, label]) => ({ value, label }))}
-              onChange={(plan) => change(i, { plan })}
+              onChange={(way: (typeof PLANS)[number][0]) =>
+                change(i, way === 'glued' ? { plan: 'remove', glued: true } : { plan: way, glued: undefined })
+              }
             />
             <Input
               aria-label={`Bag for the fasteners of ${part.name}`}

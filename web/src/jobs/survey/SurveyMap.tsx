@@ -8,6 +8,7 @@ import {
   withFreeOutline,
   withLine,
   withPatchAt,
+  withPatchReach,
   withShape,
   type CutLine,
   type Panel,
@@ -49,6 +50,15 @@ type AtWork =
 export function SurveyMap({ panel, shop, zone, edit, onSelect, onFacts, onCopy }: SurveyMapProps) {
   const [mapBox, size] = useSize();
   const patches = useMemo(() => patchesOf(panel, shop.rules), [panel, shop]);
+  const [patchId, setPatchId] = useState<string | null>(null);
+  // A picked patch stays picked as long as it is there and its zone is.
+  const picked = patches.some(({ areaId, zoneId }) => areaId === patchId && zoneId === zone.id)
+    ? patchId!
+    : zone.id;
+  const pick = (id: string): void => {
+    setPatchId(id);
+    onSelect(readArea(id).zone);
+  };
   const map = useRef<HTMLElement>(null);
   const [chosen, setAtWork] = useState<AtWork | null>(null);
   // Picking another zone puts the line of a split away.
@@ -93,8 +103,9 @@ export function SurveyMap({ panel, shop, zone, edit, onSelect, onFacts, onCopy }
             height={size.height}
             patches={patches}
             onPlace={(patch, atMm) => edit.change(withPatchAt(panel, patch, atMm))}
-            selected={zone.id}
-            onSelect={(id) => onSelect(readArea(id).zone)}
+            onReach={(patch, mm) => edit.change(withPatchReach(panel, patch, mm))}
+            selected={picked}
+            onSelect={pick}
             {...(work.handles ? { over: work.handles } : {})}
           />
         )}
@@ -110,8 +121,8 @@ export function SurveyMap({ panel, shop, zone, edit, onSelect, onFacts, onCopy }
         zones={panel.zones}
         patches={patches}
         panelAreaM2={panel.areaM2}
-        selected={zone.id}
-        onSelect={(id) => onSelect(readArea(id).zone)}
+        selected={picked}
+        onSelect={pick}
       />
     </section>
   );

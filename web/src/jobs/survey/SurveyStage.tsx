@@ -1,9 +1,10 @@
 import { RightOutlined } from '@ant-design/icons';
-import { contradictionsOf, shapeProblems, type Panel } from '@blue-ledge/core';
+import { contradictionsOf, shapeProblems, type Panel, type Stored } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { useCut } from '../../shared/panel-map/use-cut.ts';
+import { useFormat } from '../../state/units.ts';
 import { usePanelContext } from '../panel-context.ts';
 import { CopySurvey } from './CopySurvey.tsx';
 import { FoundSection } from './FoundSection.tsx';
@@ -15,8 +16,8 @@ import { ZoneEditor } from './ZoneEditor.tsx';
 import './survey.css';
 
 /** What contradicts itself in a zone, its place on the panel included. */
-const problemsOf = (panel: Panel, zoneId: string): string[] => [
-  ...shapeProblems(panel).flatMap((problem) => (problem.zoneId === zoneId ? [problem.text] : [])),
+const problemsOf = (panel: Panel, zoneId: string): Stored[] => [
+  ...shapeProblems(panel).filter((problem) => problem.zoneId === zoneId),
   ...panel.zones.filter(({ id }) => id === zoneId).flatMap(contradictionsOf),
 ];
 
@@ -28,6 +29,7 @@ export function SurveyStage() {
   const [open, setOpen] = useState<'facts' | 'copy' | null>(null);
   const { panel } = view;
   const edit = usePanelEdit(key, view);
+  const { said } = useFormat();
   const [cut] = useCut(panel);
   const zone = panel.zones.find(({ id }) => id === search.get('zone')) ?? panel.zones[0]!;
   const select = (id: string): void => setSearch({ zone: id }, { replace: true });
@@ -50,7 +52,7 @@ export function SurveyStage() {
           panelKey={key}
           view={view}
           zone={zone}
-          problems={problemsOf(panel, zone.id)}
+          problems={problemsOf(panel, zone.id).map(said)}
         />
         <FoundSection panel={panel} shop={view.shop} cut={cut} core={zone.id} onPick={select} />
       </div>

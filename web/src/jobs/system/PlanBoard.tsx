@@ -54,6 +54,15 @@ export function PlanBoard({
   const [mapBox, map] = useSize();
   if (!selection) return <NoSystem />;
   const { system, n } = selection;
+  const zoneList = (
+    <ZoneList
+      zones={zones}
+      patches={patches}
+      panelAreaM2={areaM2}
+      selected={selection.core}
+      onSelect={selection.showCore}
+    />
+  );
   return (
     <div className="system-grid">
       <SystemCards
@@ -83,13 +92,7 @@ export function PlanBoard({
             />
           )}
         </div>
-        <ZoneList
-          zones={zones}
-          patches={patches}
-          panelAreaM2={areaM2}
-          selected={selection.core}
-          onSelect={selection.showCore}
-        />
+        {zoneList}
       </section>
       <SectionPanel input={inputs.get(system.id)!} selection={selection} onMap={() => setIsMapOpen(true)} />
       <Drawer
@@ -111,13 +114,7 @@ export function PlanBoard({
             onCut={setCut}
           />
         )}
-        <ZoneList
-          zones={zones}
-          patches={patches}
-          panelAreaM2={areaM2}
-          selected={selection.core}
-          onSelect={selection.showCore}
-        />
+        {zoneList}
       </Drawer>
       <section className="sheet system-steps" aria-labelledby="steps-head">
         <StepList system={system} n={n} onPick={selection.showStep} />

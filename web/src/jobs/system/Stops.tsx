@@ -1,6 +1,7 @@
 import type { PanelPlan, PanelView, Zone } from '@blue-ledge/core';
 import { Button } from 'antd';
 import type { PanelKey } from '../../api/queries.ts';
+import { useFormat } from '../../state/units.ts';
 import { useZoneEdit } from '../survey/use-zone-edit.ts';
 
 interface StopsProps {
@@ -11,16 +12,24 @@ interface StopsProps {
 
 /** Zones that no undercoat plan is right for, and what must happen first; the rest can be planned without them. */
 export function Stops({ stopped, panelKey, view }: StopsProps) {
+  const { said } = useFormat();
   if (stopped.length === 0) return null;
+  const isApart = ({ zoneId }: { readonly zoneId: string }): boolean =>
+    view.panel.zones.some(({ id, apart }) => id === zoneId && apart === true);
+  const isWaiting = !stopped.every(isApart);
   return (
     <div className="problem stops" role="alert">
-      <b>Stopped</b>
+      <b>Stopped.</b>{' '}
+      {isWaiting && 'Nothing is chosen meanwhile: do this work first, or plan the rest without it.'}
       <ul>
-        {stopped.map(({ zoneId, rule, text }) => {
+        {stopped.map((stop) => {
+          const { zoneId, rule } = stop;
           const zone = view.panel.zones.find(({ id }) => id === zoneId);
           return (
             <li key={zoneId + rule}>
-              Zone {zoneId}: {text} {rule !== 'survey' && <span className="rule-id">{rule}</span>}{' '}
+              <span>
+                Zone {zoneId}: {said(stop)} {rule !== 'survey' && <span className="rule-id">{rule}</span>}
+              </span>
               {zone && view.panel.zones.length > 1 && <Apart zone={zone} panelKey={panelKey} view={view} />}
             </li>
           );

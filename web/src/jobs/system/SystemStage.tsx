@@ -1,9 +1,10 @@
 import { Button, Spin } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { PlanView, Schools } from '@blue-ledge/core';
+import type { PanelPlan, PlanView, Schools } from '@blue-ledge/core';
 import { useChooseSystem, useMakePlan, usePlan, type PlanAsk } from '../../api/queries.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { useFormat } from '../../state/units.ts';
 import { useWaiting } from '../../state/drafts.ts';
 import { usePanelContext, type PanelContext } from '../panel-context.ts';
 import { DecidingTests } from './DecidingTests.tsx';
@@ -112,12 +113,21 @@ function NoPlan({ ask, error }: { readonly ask: React.ReactNode; readonly error:
   );
 }
 
-function Warnings({ warnings }: { readonly warnings: readonly string[] }) {
-  return warnings.map((warning) => (
-    <p key={warning} className="problem" role="alert">
-      {warning}
-    </p>
-  ));
+/** What the planner says besides, in one notice; stops say for themselves that nothing is chosen. */
+function Warnings({ warnings }: { readonly warnings: PanelPlan['warnings'] }) {
+  const { said } = useFormat();
+  const shown = warnings.filter(({ code }) => code !== 'plan.stopped');
+  if (shown.length === 0) return null;
+  return (
+    <div className="problem" role="alert">
+      {shown.map((warning) => (
+        <p key={`${warning.zoneId} ${warning.text}`}>
+          {warning.zoneId && `Zone ${warning.zoneId}: `}
+          {said(warning)}
+        </p>
+      ))}
+    </div>
+  );
 }
 
 function PlanState({ plan, ask }: { readonly plan: PlanView; readonly ask: React.ReactNode }) {

@@ -1,4 +1,4 @@
-import type { Panel, PanelPatch } from '@blue-ledge/core';
+import { mayBeSized, readArea, type Panel, type PanelPatch } from '@blue-ledge/core';
 import { patternId } from '../materials/patterns.ts';
 import { MapLetter } from './MapLetter.tsx';
 import { PatchMark } from './PatchMark.tsx';
@@ -12,6 +12,7 @@ interface NestedMapProps {
   readonly onSelect?: ((zoneId: string) => void) | undefined;
   readonly hasCut: boolean;
   readonly patches: readonly PanelPatch[];
+  readonly onReach?: ((patch: PanelPatch, reachMm: number) => void) | undefined;
 }
 
 /** Where in its zone's box a patch is drawn when nobody marked it, from the top. */
@@ -20,9 +21,19 @@ const PATCH_HEIGHT = 0.78;
 const LEAST_LETTER_PX = 12;
 
 /** A panel that nobody has drawn: its zones inside one another, true to their areas. */
-export function NestedMap({ panel, width, height, selected, onSelect, hasCut, patches }: NestedMapProps) {
+export function NestedMap({
+  panel,
+  width,
+  height,
+  selected,
+  onSelect,
+  hasCut,
+  patches,
+  onReach,
+}: NestedMapProps) {
   const boxes = layoutMap(panel.zones, panel.areaM2, { width: width - 24, height: height - 8 });
   const core = boxes[boxes.length - 1]?.outline;
+  const selectedZone = selected && readArea(selected).zone;
   const cutY = core ? core.y + core.height / 2 + 4 : 0;
   return (
     <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="group" aria-label="Panel map">
@@ -39,8 +50,8 @@ export function NestedMap({ panel, width, height, selected, onSelect, hasCut, pa
               height={outline.height}
               rx={outline.corner}
               fill={`url(#${patternId(top)})`}
-              stroke={id === selected ? '#1E5B8C' : '#14212B'}
-              strokeWidth={id === selected ? 4 : 1.8}
+              stroke={id === selectedZone ? '#1E5B8C' : '#14212B'}
+              strokeWidth={id === selectedZone ? 4 : 1.8}
               onClick={() => onSelect?.(id)}
               style={{ cursor: onSelect ? 'pointer' : 'default' }}
             />
@@ -67,6 +78,7 @@ export function NestedMap({ panel, width, height, selected, onSelect, hasCut, pa
               }}
               isSelected={patch.areaId === selected}
               onPick={() => onSelect?.(patch.areaId)}
+              onReach={onReach && mayBeSized(panel, patch) ? (mm) => onReach(patch, mm) : undefined}
             />
           );
         })}
@@ -74,14 +86,14 @@ export function NestedMap({ panel, width, height, selected, onSelect, hasCut, pa
       {hasCut && core && <LevelCut y={cutY} width={width} />}
       <g transform="translate(12 4)">
         {boxes
-          .filter(({ id, labelPx }) => labelPx >= LEAST_LETTER_PX || id === selected)
+          .filter(({ id, labelPx }) => labelPx >= LEAST_LETTER_PX || id === selectedZone)
           .map(({ id, label, labelPx }) => (
             <MapLetter
               key={id}
               id={id}
               at={label}
               size={Math.max(LEAST_LETTER_PX, labelPx)}
-              isSelected={id === selected}
+              isSelected={id === selectedZone}
             />
           ))}
       </g>

@@ -18,6 +18,8 @@ interface PanelMapProps {
   readonly patches?: readonly PanelPatch[];
   /** Where a mark was put, mm of the panel. */
   readonly onPlace?: (patch: PanelPatch, atMm: [number, number]) => void;
+  /** How far the edge of a picked mark was drawn, mm from its middle. */
+  readonly onReach?: (patch: PanelPatch, reachMm: number) => void;
   readonly over?: (frame: Frame) => ReactNode;
 }
 

@@ -1,6 +1,8 @@
 import {
   drawnLines,
   isInRegion,
+  mayBeSized,
+  readArea,
   regionsOf,
   type CutLine,
   type Panel,
@@ -24,6 +26,7 @@ interface ShapedMapProps {
   readonly onCut?: ((cut: CutLine) => void) | undefined;
   readonly patches: readonly PanelPatch[];
   readonly onPlace?: ((patch: PanelPatch, atMm: [number, number]) => void) | undefined;
+  readonly onReach?: ((patch: PanelPatch, reachMm: number) => void) | undefined;
   /** What is drawn over the map: handles of the shape that is being edited. */
   readonly over?: ((frame: Frame) => ReactNode) | undefined;
 }
@@ -43,6 +46,7 @@ export function ShapedMap({
   onCut,
   patches,
   onPlace,
+  onReach,
   over,
 }: ShapedMapProps) {
   const regions = useMemo(() => regionsOf(panel) ?? [], [panel]);
@@ -50,6 +54,8 @@ export function ShapedMap({
     () => regions.map((region) => labelPlace(region, (point) => isInRegion(point, region))),
     [regions],
   );
+  // A picked patch shows its zone as well.
+  const selectedZone = selected && readArea(selected).zone;
   const frame = useMemo(() => frameOf(panel.outline!, { width, height }), [panel.outline, width, height]);
   return (
     <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="group" aria-label="Panel map">
@@ -69,7 +75,7 @@ export function ShapedMap({
         );
       })}
       {regions
-        .filter(({ zoneId }) => zoneId === selected)
+        .filter(({ zoneId }) => zoneId === selectedZone)
         .map((region) => (
           <path
             key="selected"
@@ -104,6 +110,7 @@ export function ShapedMap({
             isSelected={patch.areaId === selected}
             onPick={() => onSelect?.(patch.areaId)}
             onPlace={onPlace && ((atMm) => onPlace(patch, atMm))}
+            onReach={onReach && mayBeSized(panel, patch) ? (mm) => onReach(patch, mm) : undefined}
           />
         );
       })}
@@ -118,7 +125,7 @@ export function ShapedMap({
             id={zoneId}
             at={frame.toPx(place.at)}
             size={size}
-            isSelected={zoneId === selected}
+            isSelected={zoneId === selectedZone}
           />
         );
       })}

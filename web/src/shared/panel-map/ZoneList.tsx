@@ -8,7 +8,10 @@ function patchText(
   { finding, count, placeMm, isAssumed }: PanelPatch,
   quantity: ReturnType<typeof useFormat>['quantity'],
 ): string {
-  const size = quantity('Mm', placeMm);
+  const size =
+    'lengthMm' in finding && finding.lengthMm
+      ? `${quantity('Mm', finding.lengthMm)} long`
+      : quantity('Mm', placeMm);
   const taken = isAssumed ? 'taken as ' : '';
   return count > 1
     ? `${findingWords(finding)}, ${taken}${count} of ${size}`

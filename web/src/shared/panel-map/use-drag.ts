@@ -4,7 +4,7 @@ import type { Frame, Point } from './panel-frame.ts';
 /** Moving something on the map, by pointer or by the arrow keys; all in mm of the panel. */
 
 const STEP_MM = 10;
-const WIDE_STEP_MM = 50;
+const WIDE_STEPS = 5;
 
 const ARROWS: Record<string, Point> = {
   ArrowLeft: [-1, 0],
@@ -20,7 +20,7 @@ interface Drag {
 }
 
 /** Handlers for an element of the map; a key press is a whole move, wider with Shift. */
-export function useDrag(frame: Frame, { onMove, onEnd }: Drag) {
+export function useDrag(frame: Frame, { onMove, onEnd }: Drag, stepMm = STEP_MM) {
   const from = useRef<Point | null>(null);
   const wayOf = ({ clientX, clientY }: PointerEvent): Point => [
     (clientX - from.current![0]) / frame.pxPerMm,
@@ -48,7 +48,7 @@ export function useDrag(frame: Frame, { onMove, onEnd }: Drag) {
       const arrow = ARROWS[event.key];
       if (!arrow) return;
       event.preventDefault();
-      const mm = event.shiftKey ? WIDE_STEP_MM : STEP_MM;
+      const mm = event.shiftKey ? WIDE_STEPS * stepMm : stepMm;
       onEnd([arrow[0] * mm, arrow[1] * mm]);
     },
   };

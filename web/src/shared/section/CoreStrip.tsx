@@ -42,6 +42,7 @@ export function CoreStrip({
   if (x === null) return null;
   const cut = coreLayers(geometry, x, layers);
   const floor = cut[cut.length - 1]?.bottom ?? geometry.zeroY;
+  const lastLabelY = cut[cut.length - 1]?.labelY ?? 0;
   return (
     <g>
       <text x={x0} y="17" fontSize="14" fontWeight="600" fill="#1E5B8C" fontFamily="var(--f-label)">
@@ -81,7 +82,12 @@ export function CoreStrip({
           </text>
         </g>
       ))}
-      <text x={x0 + 34} y={Math.min(bottom - 4, floor + 24)} fontSize="12.5" fill="#42515C">
+      <text
+        x={x0 + 34}
+        y={Math.max(Math.min(bottom - 4, floor + 24), lastLabelY + 24)}
+        fontSize="12.5"
+        fill="#42515C"
+      >
         {LAYER_KINDS[substrate].label}
       </text>
     </g>

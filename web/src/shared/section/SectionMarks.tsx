@@ -159,33 +159,59 @@ export function ZoneTabs({ geometry, core, bottom, onPick }: ZoneTabsProps) {
         >
           {i > 0 && <line x1={x0} x2={x0} y1="26" y2={bottom} stroke="#8A8577" strokeDasharray="1 5" />}
           <path d={`M${x0 + 3} 28V22H${x1 - 3}V28`} fill="none" stroke="#14212B" strokeWidth="1.4" />
-          <rect
-            x={(x0 + x1) / 2 - tabOf(zoneId, x1 - x0).widthPx / 2}
-            y="2"
-            width={tabOf(zoneId, x1 - x0).widthPx}
-            height="20"
-            fill={zoneId === core ? '#1E5B8C' : '#14212B'}
-          />
-          <text x={(x0 + x1) / 2} y="17" textAnchor="middle" fill="#F9F7F1" fontSize="14" fontWeight="600">
-            {tabOf(zoneId, x1 - x0).text}
-          </text>
+          <Tab areaId={zoneId} middle={(x0 + x1) / 2} roomPx={x1 - x0} isPicked={zoneId === core} />
+          <title>{areaWords(zoneId)}</title>
         </g>
       ))}
+      {core !== undefined && corePx !== null && readArea(core).patch !== undefined && (
+        <g aria-hidden="true" pointerEvents="none">
+          <Tab areaId={core} middle={corePx} roomPx={Infinity} isPicked />
+        </g>
+      )}
     </g>
+  );
+}
+
+interface TabProps {
+  readonly areaId: string;
+  readonly middle: number;
+  /** Words that need more are left out. */
+  readonly roomPx: number;
+  readonly isPicked: boolean;
+}
+
+function Tab({ areaId, middle, roomPx, isPicked }: TabProps) {
+  const { text, widthPx } = tabOf(areaId, roomPx);
+  return (
+    <>
+      <rect
+        x={middle - widthPx / 2}
+        y="2"
+        width={widthPx}
+        height="20"
+        fill={isPicked ? '#1E5B8C' : '#14212B'}
+      />
+      <text x={middle} y="17" textAnchor="middle" fill="#F9F7F1" fontSize="14" fontWeight="600">
+        {text}
+      </text>
+    </>
   );
 }
 
 const TAB_LETTER_PX = 7.4;
 const TAB_PX = 24;
+const LEAST_TAB_PX = 8;
 
-/** What stands over a stretch: a zone's letters, or the word of a patch as far as there is room. */
+/** What stands over a stretch: a zone's letters, or the words of a patch where there is room for them. */
 function tabOf(areaId: string, roomPx: number): { readonly text: string; readonly widthPx: number } {
   const { zone, patch } = readArea(areaId);
   if (patch === undefined) return { text: zone.slice(0, 3), widthPx: TAB_PX };
-  const most = Math.max(3, Math.floor((roomPx - 14) / TAB_LETTER_PX));
   const words = findingWords({ kind: patch as FindingKind });
-  const text = words.length > most ? `${words.slice(0, most - 1)}.` : words;
-  return { text, widthPx: Math.max(TAB_PX, text.length * TAB_LETTER_PX + 10) };
+  const widthOf = (text: string): number => Math.max(TAB_PX, text.length * TAB_LETTER_PX + 10);
+  const text = [words, words.split(' ').at(-1)!].find((each) => widthOf(each) <= roomPx);
+  return text === undefined
+    ? { text: '', widthPx: Math.max(LEAST_TAB_PX, roomPx - 8) }
+    : { text, widthPx: widthOf(text) };
 }
 
 /** A stretch from this width on has room for the word beside the figure, px. */

@@ -17,6 +17,8 @@ export interface CoreLayer {
 const WIDE_SPAN_PX = 90;
 const BESIDE_PX = 44;
 const LABEL_GAP_PX = 21;
+/** Under the heading of the core. */
+const FIRST_LABEL_Y = 36;
 
 /** x of the core line in a zone; null where the cut does not cross it. */
 export function coreX({ spans }: SectionGeometry, zoneId: string | undefined): number | null {
@@ -46,5 +48,11 @@ export function coreLayers(
     ceiling = labelY;
     return { ...layer, labelY };
   });
-  return labelled.reverse();
+  // Where that runs into the heading, all move down again.
+  let least = FIRST_LABEL_Y;
+  return labelled.reverse().map((layer) => {
+    const labelY = Math.max(layer.labelY, least);
+    least = labelY + LABEL_GAP_PX;
+    return { ...layer, labelY };
+  });
 }
