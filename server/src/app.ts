@@ -6,6 +6,8 @@ import compression from 'compression';
 import helmet from 'helmet';
 import { AppModule } from './app.module.ts';
 import type { Config } from './config.ts';
+import { parseJsonBody } from './http/json-body.ts';
+import { onlyTrusted } from './http/trust.ts';
 import { ProblemFilter } from './http/problem.filter.ts';
 
 /** Only our own scripts run; styles may be inline because the component library writes them so. */
@@ -26,8 +28,10 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     logger: ['error', 'warn'],
   });
   app.use(helmet({ strictTransportSecurity: false, contentSecurityPolicy: { directives: CONTENT_POLICY } }));
+  app.use(onlyTrusted(config.hostNames));
   app.use(compression());
-  app.useBodyParser('json', { limit: MOST_JOB_BYTES, strict: false });
+  app.useBodyParser('text', { type: 'application/json', limit: MOST_JOB_BYTES });
+  app.use(parseJsonBody);
   app.useGlobalFilters(new ProblemFilter());
   app.enableShutdownHooks();
   return app;

@@ -4,12 +4,18 @@ import { z } from 'zod';
 
 /** Settings from the environment, checked at start; a wrong one ends the start with a sentence. */
 const settingsSchema = z.object({
-  PORT: z.coerce
-    .number({ error: 'PORT must be a number' })
-    .int()
-    .min(0)
-    .max(65_535, 'PORT must be at most 65535')
+  PORT: z
+    .string()
+    .trim()
+    .min(1, 'is empty: give a number, or leave it out for 4600')
+    .transform(Number)
+    .pipe(z.number({ error: 'must be a number' }).int().min(0).max(65_535, 'must be at most 65535'))
     .default(4600),
+  /** Names, apart by commas, that the server is reached by besides those of this machine. */
+  LEDGE_HOSTS: z
+    .string()
+    .default('')
+    .transform((text) => text.split(',').flatMap((name) => name.trim().toLowerCase() || [])),
   /** Folder of the database. */
   LEDGE_DATA: z.string().min(1).default(join(homedir(), '.blue-ledge')),
   /** Folder of the built web app; empty for a server without one. */
@@ -18,6 +24,7 @@ const settingsSchema = z.object({
 
 export interface Config {
   readonly port: number;
+  readonly hostNames: readonly string[];
   readonly dataFolder: string;
   readonly webFolder: string;
   /** File of the compiled plan worker; null plans in the server's own thread. */
@@ -31,6 +38,6 @@ export function readConfig(environment: NodeJS.ProcessEnv, planWorker: string): 
     throw new Error(
       parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; '),
     );
-  const { PORT, LEDGE_DATA, LEDGE_WEB } = parsed.data;
-  return { port: PORT, dataFolder: LEDGE_DATA, webFolder: LEDGE_WEB, planWorker };
+  const { PORT, LEDGE_HOSTS, LEDGE_DATA, LEDGE_WEB } = parsed.data;
+  return { port: PORT, hostNames: LEDGE_HOSTS, dataFolder: LEDGE_DATA, webFolder: LEDGE_WEB, planWorker };
 }

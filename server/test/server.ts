@@ -13,7 +13,13 @@ export class TestServer {
   ) {}
 
   static async start(folder = mkdtempSync(join(tmpdir(), 'ledge-'))): Promise<TestServer> {
-    const app = await createApp({ port: 0, dataFolder: folder, webFolder: '', planWorker: null });
+    const app = await createApp({
+      port: 0,
+      hostNames: ['shop.example'],
+      dataFolder: folder,
+      webFolder: '',
+      planWorker: null,
+    });
     await app.init();
     return new TestServer(app, folder);
   }

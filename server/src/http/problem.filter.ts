@@ -33,7 +33,7 @@ export class ProblemFilter implements ExceptionFilter {
     if (error instanceof Refused)
       return { status: error.status, title: error.title, problems: error.problems, ...error.extra };
     const status = statusOf(error);
-    if (status < 500) return { status, title: SENTENCES[status] ?? sentenceOf(error), problems: [] };
+    if (status < 500) return { status, title: SENTENCES[status] ?? (error as Error).message, problems: [] };
     const reference = randomUUID().slice(0, 8);
     this.logger.error(
       `${reference} ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`,
@@ -52,10 +52,3 @@ function statusOf(error: unknown): number {
   const { status } = (typeof error === 'object' && error !== null ? error : {}) as { status?: unknown };
   return typeof status === 'number' ? status : 500;
 }
-
-const sentenceOf = (error: unknown): string => {
-  const { type } = error as { type?: string };
-  return type === 'entity.parse.failed' || /JSON/.test((error as Error).message)
-    ? `This is not JSON: ${(error as Error).message}.`
-    : (error as Error).message;
-};
