@@ -127,9 +127,9 @@ export function planPanel(task: PlanTask): PanelPlan {
       ...(waits.length > 0
         ? [tell('plan.stopped', { zones: waits.map(({ zoneId }) => zoneId).join(', ') })]
         : []),
+      ...warningsOf(searched, refused),
       ...notes,
       ...surveyWarnings(panel, context),
-      ...warningsOf(searched, refused),
     ],
   };
 }

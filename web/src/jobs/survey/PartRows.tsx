@@ -4,7 +4,7 @@ import { Button, Input, Select } from 'antd';
 
 const PLANS = [
   ['remove', 'comes off'],
-  ['glued', 'comes off, glued on'],
+  ['glued', 'glued, off'],
   ['mask', 'is masked'],
   ['leave', 'is left'],
 ] as const;
