@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { figuresOf, NEAR_SHARE, prestonMm3PerNm, scratchDepthUm, spansOf, STEP_MM } from '@blue-ledge/core';
+import { sandingFiguresOf, NEAR_SHARE, prestonMm3PerNm, scratchDepthUm, spansOf, STEP_MM } from '@blue-ledge/core';
 
 const source = join(import.meta.dirname, 'blocking.c');
 
@@ -30,7 +30,7 @@ export function blockInC(program, { field, block, grade, strokes }) {
     isRigid ? 0 : block.bendingNMm2,
     spansOf(block),
     isRigid ? 1 : 2,
-    figuresOf({}).blockForceN,
+    sandingFiguresOf({}).blockForceN,
     NEAR_SHARE,
     STEP_MM,
     filmRate,

@@ -14,7 +14,7 @@ test('a ladder of one’s own is dragged, typed, compared with the best, and sur
 }) => {
   // The filler in the dent of the engine lid, which is a patch of its zone.
   await askForSystems(page, LID);
-  await page.goto(`${LID}/ladder?episode=${encodeURIComponent('A/low-16')}`);
+  await page.goto(`${LID}/ladder?run=${encodeURIComponent('A/low-16')}`);
   await expect(page.getByRole('heading', { level: 2, name: /^Hollow in A: filler/ })).toBeVisible();
   const row = (name: string) => page.getByRole('row').filter({ has: page.getByRole('rowheader', { name }) });
   await expect(row('In the plan')).toContainText('passes');
@@ -60,7 +60,7 @@ test('what if: a coarser last grade shows, another sealer hides it; topcoating a
   page,
 }) => {
   await askForSystems(page);
-  await page.goto(`${LADDER}?episode=C-21`);
+  await page.goto(`${LADDER}?run=C-21`);
   const said = page.getByRole('status').filter({ hasText: /show\.$/ });
   await expect(said).toContainText('will not show');
   await page.getByRole('combobox', { name: 'Last grade' }).click();
@@ -167,7 +167,7 @@ test('figures, grades and tools of the shop shape the ladder', async ({ page }) 
   await expect(page.getByText('A ladder needs at least two grades')).toHaveCount(0);
   await stock.press('Escape');
   await expectSaved(page);
-  await page.goto(`${LADDER}?episode=C-21`);
+  await page.goto(`${LADDER}?run=C-21`);
   await expect(page.getByText('The survey has changed since: plan again in System.')).toBeVisible();
   await expect(page.getByRole('row').filter({ hasText: 'In the plan' })).toContainText('shows');
 });

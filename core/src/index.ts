@@ -14,7 +14,7 @@ export type { Reason, Source } from './wording/reason.ts';
 export { GRADES, explainGrade, grainUm, isCoarser, nearestGrade, readGrade } from './materials/grades.ts';
 export type { Grade } from './materials/grades.ts';
 export { GENERIC_SHELF } from './materials/generic-shelf.ts';
-export { LAYER_KINDS, LAYER_KIND_NAMES, SUBSTRATE_KINDS, isBody, isSolid } from './materials/layer-kinds.ts';
+export { LAYER_KINDS, LAYER_KIND_NAMES, FINDABLE_KINDS, isBody, isSolid } from './materials/layer-kinds.ts';
 export type { LayerKind } from './materials/layer-kinds.ts';
 export { sheetSchema } from './materials/sheet.ts';
 export type { ProductSheet } from './materials/sheet.ts';
@@ -92,7 +92,7 @@ export {
 export { SANDED_MATERIALS, scratchDepthUm, type SandedMaterial } from './surface/scratch.ts';
 export { telegraph } from './surface/telegraph.ts';
 
-export { figuresOf, type SandingFigures } from './surface/figures.ts';
+export { sandingFiguresOf, type SandingFigures } from './surface/figures.ts';
 export { buildCycles, coatsFor, filmBudget, type BuildCycles, type FilmBudget } from './surface/budget.ts';
 export { readingFigures, type ReadingFigures } from './surface/readings.ts';
 export type { GrooveAfter } from './surface/telegraph.ts';
@@ -133,10 +133,10 @@ export { filmVerdict, measuredBuild, type FilmVerdict, type MeasuredBuild } from
 export { forecastTaskOf } from './planner/forecast-task.ts';
 export { showingOf, type Showing, type WhatIf } from './planner/ladder-verdict.ts';
 export {
-  episodeLabel,
+  sandingRunLabel,
   sandingOfPlan,
   underLabel,
-  type Episode,
+  type SandingRun,
   type SandingOfPlan,
   type ZoneBuild,
 } from './planner/sanding-of-plan.ts';
@@ -148,8 +148,8 @@ export type { PlanTask } from './planner/plan-panel.ts';
 export { planWithTests } from './planner/deciding-tests.ts';
 export { judgeTask } from './planner/judge-task.ts';
 export type { JudgedStep, Judgement } from './planner/judge-sequence.ts';
-export { doneAs, isSandOp, ownSequenceSchema } from './planner/own-sequence.ts';
-export type { OwnAct } from './planner/own-sequence.ts';
+export { doneAs, isSandOp, actInputsSchema } from './planner/act-input.ts';
+export type { ActInput } from './planner/act-input.ts';
 export { OPS } from './operations/act.ts';
 export type { OpName } from './operations/act.ts';
 export { SHEET_KIND_OF, isProductFor } from './operations/products.ts';

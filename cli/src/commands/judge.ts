@@ -1,4 +1,4 @@
-import { judgeTask, ownSequenceSchema, problemText, problemsOf } from '@blue-ledge/core';
+import { judgeTask, actInputsSchema, problemText, problemsOf } from '@blue-ledge/core';
 import { Command } from 'commander';
 import { BadInput, readJobFile, readJsonFile } from '../input.ts';
 
@@ -20,7 +20,7 @@ export const judgeCommand = (answer: (answer: unknown) => void): Command =>
       const panel = id === undefined ? panels[0]! : panels.find((candidate) => candidate.id === id);
       if (!panel)
         throw new BadInput(`--panel "${id}" is not in the job; it has ${panels.map((p) => p.id).join(', ')}`);
-      const own = ownSequenceSchema.safeParse(readJsonFile(sequence));
+      const own = actInputsSchema.safeParse(readJsonFile(sequence));
       if (!own.success)
         throw new BadInput(
           [

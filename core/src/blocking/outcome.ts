@@ -22,7 +22,7 @@ const WINDOW_MM = 100;
 const DIRECTIONS = 8;
 /** Places that are looked at lie this far apart. */
 const LINE_MM = 16;
-/** Guide coat thinner than this share of a full dusting is not seen. */
+/** Guide coat thinner than this is not seen, µm. */
 const SEEN_UM = 0.3;
 const WORST = 0.99;
 const MOST_OF_PANEL = 0.95;

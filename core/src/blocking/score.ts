@@ -21,7 +21,7 @@ export interface Score {
 const WORTH = { level: 40, film: 30, scratch: 15, time: 15 } as const;
 /** Film through on this share of the panel costs all points for film. */
 const THROUGH_SHARE = 0.02;
-/** Share of the panel near its border, and near a body line, that counts as its edge. */
+/** What lies this near to the border, or to a body line, counts as its edge, mm. */
 const EDGE_MM = 40;
 const LINE_MM = 30;
 /** Strip along the border that is not judged for level: every block wears it differently. */

@@ -12,17 +12,17 @@ interface KindRow {
   readonly short: string;
   readonly family: Family;
   /** Found on a panel at survey (true) or laid down by us only (false). */
-  readonly isSubstrate: boolean;
+  readonly canBeFound: boolean;
 }
 
 const kind =
-  (isSubstrate: boolean) =>
+  (canBeFound: boolean) =>
   (code: string, label: string, family: Family, short = label): KindRow => ({
     code,
     label,
     short,
     family,
-    isSubstrate,
+    canBeFound,
   });
 const found = kind(true);
 const coat = kind(false);
@@ -58,7 +58,7 @@ export const LAYER_KINDS = {
 
 export type LayerKind = keyof typeof LAYER_KINDS;
 export const LAYER_KIND_NAMES = Object.keys(LAYER_KINDS) as [LayerKind, ...LayerKind[]];
-export const SUBSTRATE_KINDS = LAYER_KIND_NAMES.filter((kind) => LAYER_KINDS[kind].isSubstrate);
+export const FINDABLE_KINDS = LAYER_KIND_NAMES.filter((kind) => LAYER_KINDS[kind].canBeFound);
 export const familyOf = (kind: LayerKind): Family => LAYER_KINDS[kind].family;
 export const labelOf = (kind: LayerKind): string => LAYER_KINDS[kind].label;
 export const isMetal = (kind: LayerKind): boolean => familyOf(kind) === 'metal';

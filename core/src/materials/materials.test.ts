@@ -81,5 +81,5 @@ describe('the built-in shelf', () => {
 test('metals and bodies are told from films', () => {
   expect(isMetal('steel') && isBody('filler')).toBe(true);
   expect(isMetal('epoxy') || isBody('epoxy')).toBe(false);
-  expect(LAYER_KINDS.filler.isSubstrate).toBe(true);
+  expect(LAYER_KINDS.filler.canBeFound).toBe(true);
 });

@@ -83,7 +83,7 @@ export interface CoatAct extends ActBase {
   readonly coats: Readonly<Record<string, number>>;
   /** First coat is kept light: feathered edges lift first. */
   readonly isLightFirst?: boolean;
-  /** A light coat, then a medium one. */
+  /** Lightness L* that the coat is mixed to. */
   readonly toneL?: number;
 }
 

@@ -5,7 +5,7 @@ import { sheetIn, type Context } from './context.ts';
 import { workedM2 } from './extent.ts';
 import { labourMin, labourOn } from './labour.ts';
 import { nothing, opReason, type Moment, type Operation } from './operation.ts';
-import { has, raise, settle, topOf, type Matter, type ZoneState } from './state.ts';
+import { hasIssue, withIssue, withoutIssues, topOf, type OpenIssue, type ZoneState } from './state.ts';
 
 /** Filler takes out a hollow, glaze closes pinholes; both are left proud for shaping. */
 
@@ -20,7 +20,7 @@ const LAID = {
   'texture-coat': 'texture',
 } as const;
 
-const SETTLES: Partial<Record<BodyAct['op'], Matter>> = {
+const SETTLES: Partial<Record<BodyAct['op'], OpenIssue>> = {
   'seam-seal': 'joint',
   'plastic-repair': 'break',
   'texture-coat': 'rough-coat',
@@ -58,9 +58,9 @@ function bodyGrams(zone: ZoneState, act: BodyAct, context: Context): number {
 
 /** What the work settles; a joint that is sealed again in a rough coat wants that coat over it again. */
 function settled(zone: ZoneState, { op }: BodyAct): ZoneState {
-  const done = settle(zone, ...(SETTLES[op] ? [SETTLES[op]!] : []));
+  const done = withoutIssues(zone, ...(SETTLES[op] ? [SETTLES[op]!] : []));
   return op === 'seam-seal' && topOf(zone).kind === 'texture'
-    ? raise(settle(done, 'shiny-grain'), 'rough-coat')
+    ? withIssue(withoutIssues(done, 'shiny-grain'), 'rough-coat')
     : done;
 }
 
@@ -152,9 +152,9 @@ const LAMINATE_PER_REPAIR = 18;
 const LAMINATE_WAVES_UM = 60;
 
 export const laminateRepair: Operation<PlainAct> = {
-  check: (zone) => (has(zone, 'break') ? [] : [opReason('op.nothing-to-mend')]),
+  check: (zone) => (hasIssue(zone, 'break') ? [] : [opReason('op.nothing-to-mend')]),
   apply: (zone) => ({
-    ...settle(zone, 'break'),
+    ...withoutIssues(zone, 'break'),
     surface: {
       ...zone.surface,
       soil: 'dusty',

@@ -5,12 +5,12 @@ import { workedOn } from './extent.ts';
 import { labourOn } from './labour.ts';
 import { nothing, type Moment, type Operation } from './operation.ts';
 import {
-  has,
+  hasIssue,
   isOpenBody,
   isUnprimedPlastic,
-  raise,
-  settle,
-  type Matter,
+  withIssue,
+  withoutIssues,
+  type OpenIssue,
   type Soil,
   type ZoneState,
 } from './state.ts';
@@ -31,13 +31,13 @@ const AFTER: Partial<Record<CleanAct['op'], Soil>> = {
   'antistatic-wipe': 'clean',
 };
 /** What one pass takes off; until it has, the surface is no cleaner than before. */
-const TAKES: Partial<Record<CleanAct['op'], readonly Matter[]>> = {
+const TAKES: Partial<Record<CleanAct['op'], readonly OpenIssue[]>> = {
   wash: ['dressing', 'stripper'],
   degrease: ['wax', 'glue'],
   'antistatic-wipe': ['wax', 'glue'],
 };
 /** Dressing goes with the first wash only so far: it is washed twice. */
-const HOLDS_BACK: readonly Matter[] = ['dressing', 'wax'];
+const HOLDS_BACK: readonly OpenIssue[] = ['dressing', 'wax'];
 /** Solvent leaves before spraying or sanding goes on (sheet of the cleaners). */
 const WIPE_WAIT_MIN = 5;
 /** Share of the masking that is left to do on a panel off the vehicle: nothing lies around it (default). */
@@ -53,9 +53,9 @@ function cleaned(zone: ZoneState, op: CleanAct['op']): ZoneState {
     ...(TAKES[op] ?? []),
     ...(op === 'degrease' && isOpenBody(zone) ? (['dressing'] as const) : []),
   ];
-  const isHeldBack = HOLDS_BACK.some((matter) => taken.includes(matter) && has(zone, matter));
-  const settled = settle(zone, ...taken, ...(op === 'antistatic-wipe' ? (['static'] as const) : []));
-  const loaded = op === 'degrease' && isUnprimedPlastic(zone) ? raise(settled, 'static') : settled;
+  const isHeldBack = HOLDS_BACK.some((issue) => taken.includes(issue) && hasIssue(zone, issue));
+  const settled = withoutIssues(zone, ...taken, ...(op === 'antistatic-wipe' ? (['static'] as const) : []));
+  const loaded = op === 'degrease' && isUnprimedPlastic(zone) ? withIssue(settled, 'static') : settled;
   const left = isHeldBack ? surface.soil : soil;
   return { ...loaded, surface: { ...surface, soil: left, isTacked: false, hasGuideCoat: false } };
 }

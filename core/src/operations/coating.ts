@@ -14,7 +14,7 @@ import {
   isBare,
   isUnprimedComposite,
   isUnprimedPlastic,
-  raise,
+  withIssue,
   topOf,
   type LaidCoat,
   type ZoneState,
@@ -35,7 +35,7 @@ export const coatFilmUm = (act: CoatAct, zone: ZoneState, sheet: ProductSheet): 
 export const flashMin = (sheetMin: number, sheet: ProductSheet, { shop }: Context): number =>
   sheetMin * solventFlashFactor(shop, sheet.refCelsius);
 
-/** Litres ready to spray for an act, in ml. */
+/** Volume ready to spray for an act, losses included, ml. */
 export function volumeMl(zones: readonly ZoneState[], act: CoatAct, context: Context): number {
   const sheet = sheetIn(context, act.sheetId);
   const volumeSolids = readyVolumeSolids(sheet);
@@ -71,7 +71,7 @@ function apply(zone: ZoneState, act: CoatAct, moment: Moment): ZoneState {
   const sheet = sheetIn(moment.context, act.sheetId);
   const kind = sheet.kind as ZoneState['stack'][number]['kind'];
   const isBuild = kind === 'build' || kind === 'dtm';
-  const looked = isUnprimedComposite(zone) ? raise(zone, 'look') : zone;
+  const looked = isUnprimedComposite(zone) ? withIssue(zone, 'look') : zone;
   const top = topOf(zone);
   const coat = { kind, um: coatFilmUm(act, zone, sheet), laid: laidCoat(act, sheet, moment) };
   // More of the same product is one film: what must stay, and what the sheet allows, is said of all of it.

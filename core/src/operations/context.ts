@@ -5,7 +5,7 @@ import { schoolOf, type SchoolName, type SideOf } from '../survey/schools.ts';
 import { shopRule, type ShopRuleName } from '../survey/shop-rules.ts';
 import { lowerQuality, type Quality } from '../survey/qualities.ts';
 import type { Shop, Target } from '../survey/shop.ts';
-import { figuresOf, type SandingFigures } from '../surface/figures.ts';
+import { sandingFiguresOf, type SandingFigures } from '../surface/figures.ts';
 import type { Source, Sourced } from '../wording/reason.ts';
 import type { ZoneState } from './state.ts';
 
@@ -22,7 +22,7 @@ export const ruleIn = (context: Pick<Context, 'shop'>, name: ShopRuleName): Sour
   shopRule(context.shop.rules, name);
 
 /** The constants of the sanding models in this shop. */
-export const figuresIn = (context: Context): SandingFigures => figuresOf(context.shop.rules);
+export const figuresIn = (context: Context): SandingFigures => sandingFiguresOf(context.shop.rules);
 
 /** A school in force, with its source. */
 export const schoolIn = <N extends SchoolName>(

@@ -2,7 +2,7 @@ import type { PlainAct } from './act.ts';
 import { workedOn } from './extent.ts';
 import { labourMin, labourOn } from './labour.ts';
 import { nothing, type Operation } from './operation.ts';
-import { raise, settle } from './state.ts';
+import { withIssue, withoutIssues } from './state.ts';
 import type { PanelPart } from '../survey/panel.ts';
 import type { Context } from './context.ts';
 
@@ -24,7 +24,7 @@ export const guideCoating: Operation<PlainAct> = {
 /** Thinner on a cloth, tape on plastic: what it shows is for the technician to say; the plan goes on as if all were well. */
 export const testing: Operation<PlainAct> = {
   check: nothing,
-  apply: (zone) => settle(zone, 'rub', 'tape'),
+  apply: (zone) => withoutIssues(zone, 'rub', 'tape'),
   cost: (zones, act, _, context) => ({
     handsOnMin: labourOn(act.op, zones, context),
     waitMin: 0,
@@ -35,7 +35,7 @@ export const testing: Operation<PlainAct> = {
 
 export const inspecting: Operation<PlainAct> = {
   check: nothing,
-  apply: (zone) => settle(zone, 'found-body', 'look'),
+  apply: (zone) => withoutIssues(zone, 'found-body', 'look'),
   cost: (zones, act, _, context) => ({
     handsOnMin: labourOn(act.op, zones, context),
     waitMin: 0,
@@ -44,7 +44,7 @@ export const inspecting: Operation<PlainAct> = {
   explain: nothing,
 };
 
-/** Parts come off, their fasteners into labelled bags; `perform` notes it for the panel. */
+/** Parts come off, their fasteners into labelled bags; `carryOut` notes it for the panel. */
 /** Cutting a glued seal free and scraping its bed, for each part (default). */
 const SCRAPE_MIN = 8;
 
@@ -56,7 +56,7 @@ export const removingParts: Operation<PlainAct> = {
   check: nothing,
   // What a blade leaves of the glue comes off with the first wipe.
   apply: (zone, _, { context }) =>
-    comingOff(context).some(({ glued }) => glued) ? raise(zone, 'glue') : zone,
+    comingOff(context).some(({ glued }) => glued) ? withIssue(zone, 'glue') : zone,
   cost: (_, act, __, context) => ({
     handsOnMin: comingOff(context).reduce(
       (sum, { glued }) => sum + labourMin(act.op, 0) + (glued ? SCRAPE_MIN : 0),

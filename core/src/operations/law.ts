@@ -1,17 +1,17 @@
 import type { FindingKind } from '../survey/finding.ts';
-import type { Matter } from './state.ts';
+import type { OpenIssue } from './state.ts';
 import type { OpName } from './act.ts';
 
 /**
- * Nothing found is forgotten (rule O0): what every finding leaves open, and which operations settle it. A matter that
- * is still open refuses the hand-over; its remedy stands in rules/open-matters.ts, by the rule that asks for it.
+ * Nothing found is forgotten (rule O0): what every finding leaves open, and which operations settle it. A issue that
+ * is still open refuses the hand-over; its remedy stands in rules/open-issues.ts, by the rule that asks for it.
  */
 
 /**
  * What a finding leaves open besides its figures. Hollows, waves, peel, pinholes, scratches and edges are figures of the
  * surface, judged by B1, F7, K4 and O4; rust-through and what is broken in metal stop their zone (planner/stops.ts).
  */
-export const MATTERS_OF_FINDINGS: Readonly<Record<FindingKind, readonly Matter[]>> = {
+export const ISSUES_OF_FINDINGS: Readonly<Record<FindingKind, readonly OpenIssue[]>> = {
   'coarse-scratches': [],
   low: [],
   high: ['high'],
@@ -38,9 +38,9 @@ export const MATTERS_OF_FINDINGS: Readonly<Record<FindingKind, readonly Matter[]
   'unknown-plastic': [],
 };
 
-/** The operations that settle a matter, and the rule that asks for them. */
-export const SETTLED_BY: Readonly<
-  Record<Matter, { readonly rule: string; readonly ops: readonly OpName[] }>
+/** The operations that settle a issue, and the rule that asks for them. */
+export const CLOSED_BY: Readonly<
+  Record<OpenIssue, { readonly rule: string; readonly ops: readonly OpName[] }>
 > = {
   wax: { rule: 'P2', ops: ['degrease', 'antistatic-wipe', 'temper'] },
   dressing: { rule: 'P1', ops: ['wash', 'degrease'] },

@@ -3,7 +3,7 @@ import type { PlainAct } from './act.ts';
 import { workedOn } from './extent.ts';
 import { labourOn } from './labour.ts';
 import { nothing, opReason, type Operation } from './operation.ts';
-import { has, isBare, raise, settle, topOf } from './state.ts';
+import { hasIssue, isBare, withIssue, withoutIssues, topOf } from './state.ts';
 
 /** Work on the part itself that goes along with its undercoat: highs brought down, pits conditioned, dents warmed out. */
 
@@ -18,13 +18,13 @@ const COOL_MIN = 15;
 export const metalRepair: Operation<PlainAct> = {
   check: (zone) => (isBare(zone) ? [] : [opReason('op.not-bare')]),
   apply: (zone, _, { endMin }) => ({
-    ...settle(zone, 'high'),
+    ...withoutIssues(zone, 'high'),
     bareSinceMin: endMin,
     surface: {
       ...zone.surface,
       soil: 'dusty',
       isTacked: false,
-      lowUm: has(zone, 'high') ? Math.max(zone.surface.lowUm, LEFT_BY_HAMMER_UM) : zone.surface.lowUm,
+      lowUm: hasIssue(zone, 'high') ? Math.max(zone.surface.lowUm, LEFT_BY_HAMMER_UM) : zone.surface.lowUm,
     },
   }),
   cost: (zones, act, _, context) => ({
@@ -39,7 +39,7 @@ export const metalRepair: Operation<PlainAct> = {
 export const conditioning: Operation<PlainAct> = {
   check: (zone) => (isMetal(topOf(zone).kind) ? [] : [opReason('op.not-bare')]),
   apply: (zone) => ({
-    ...raise(settle(zone, 'pits'), 'acid'),
+    ...withIssue(withoutIssues(zone, 'pits'), 'acid'),
     bareSinceMin: null,
     surface: { ...zone.surface, soil: 'clean', isTacked: false },
   }),

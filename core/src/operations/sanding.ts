@@ -12,13 +12,13 @@ import { stripMinutes, strippedBare, stripsTo } from './stripping.ts';
 import {
   gapUm,
   groundOf,
-  has,
+  hasIssue,
   isBare,
   isOpenBody,
   isUnprimedPlastic,
   openedTo,
-  raise,
-  settle,
+  withIssue,
+  withoutIssues,
   soundNeighbour,
   topOf,
   type Layer,
@@ -61,16 +61,16 @@ const scratchOf = (zone: ZoneState, act: SandAct, context: Context): Scratch => 
 };
 
 /** Rubbing raw plastic loads it with static. */
-const charged = (zone: ZoneState): ZoneState => (isUnprimedPlastic(zone) ? raise(zone, 'static') : zone);
+const charged = (zone: ZoneState): ZoneState => (isUnprimedPlastic(zone) ? withIssue(zone, 'static') : zone);
 
 /** Pad over edges, recesses, grain and backs: it dulls them and leaves the scratch of the face as it is. */
 const scuffed = (zone: ZoneState): ZoneState => ({
   ...charged(
-    settle(
+    withoutIssues(
       zone,
       'hidden-edges',
       'shiny-grain',
-      ...(has(zone, 'shiny-grain') ? (['overspray'] as const) : []),
+      ...(hasIssue(zone, 'shiny-grain') ? (['overspray'] as const) : []),
     ),
   ),
   surface: { ...zone.surface, soil: 'dusty', isTacked: false },
@@ -138,7 +138,7 @@ export function blockedZone(
 
 const abraded = (zone: ZoneState, act: SandAct, { endMin, context }: Moment): ZoneState => {
   const top = topOf(zone);
-  const done = settle(zone, 'overspray', 'acid', ...(isBody(top.kind) ? (['high'] as const) : []));
+  const done = withoutIssues(zone, 'overspray', 'acid', ...(isBody(top.kind) ? (['high'] as const) : []));
   const sanded = dusty(charged(done), scratchOf(zone, act, context));
   if (isMetal(top.kind)) return { ...sanded, bareSinceMin: endMin };
   const taken = isBody(top.kind) ? 0 : depthsUm(zone, act, context).reduce((sum, um) => sum + um, 0);
@@ -258,7 +258,7 @@ function apply(zone: ZoneState, act: SandAct, moment: Moment): ZoneState {
     case 'denib':
       return denibbed(zone);
     case 'remove-rust':
-      return settle(abraded(zone, act, moment), 'rust');
+      return withoutIssues(abraded(zone, act, moment), 'rust');
     case 'feather':
       return { ...zone, edge: 'feathered', surface: { ...zone.surface, soil: 'dusty', isTacked: false } };
     case 'abrade':

@@ -65,9 +65,9 @@ export interface Surface {
 }
 
 /**
- * Matters that stay open on a zone until an operation settles them; each belongs to a rule that asks for that operation.
+ * Issues that stay open on a zone until an operation settles them; each belongs to a rule that asks for that operation.
  */
-export type Matter =
+export type OpenIssue =
   /** Release wax of a moulding is still on it. */
   | 'wax'
   /** Silicone or oil dressing is still on it. */
@@ -137,7 +137,7 @@ export interface ZoneState {
   readonly edge: 'sound' | 'raw' | 'feathered';
   /** Found finish that a thinner rag softens. */
   readonly isSoluble: boolean;
-  readonly open: readonly Matter[];
+  readonly openIssues: readonly OpenIssue[];
   /** When bare metal was last abraded; null when it is covered or was found bare. */
   readonly bareSinceMin: number | null;
 }
@@ -156,7 +156,7 @@ export interface PanelState {
 }
 
 /** What was worked out of a state or an act once; they never change, so it holds for as long as they live. */
-export const remembered = <State extends object, Value>(
+export const memoize = <State extends object, Value>(
   work: (state: State) => Value,
 ): ((state: State) => Value) => {
   const known = new WeakMap<State, Value>();
@@ -172,15 +172,16 @@ export const remembered = <State extends object, Value>(
 /** Top layer; every stack has at least its substrate. */
 export const topOf = (state: Pick<ZoneState, 'stack'>): Layer => state.stack[state.stack.length - 1]!;
 
-export const has = ({ open }: Pick<ZoneState, 'open'>, matter: Matter): boolean => open.includes(matter);
-/** The zone with these matters settled. */
-export const settle = (zone: ZoneState, ...matters: readonly Matter[]): ZoneState =>
-  zone.open.some((matter) => matters.includes(matter))
-    ? { ...zone, open: zone.open.filter((matter) => !matters.includes(matter)) }
+export const hasIssue = ({ openIssues }: Pick<ZoneState, 'openIssues'>, issue: OpenIssue): boolean =>
+  openIssues.includes(issue);
+/** The zone with these issues settled. */
+export const withoutIssues = (zone: ZoneState, ...issues: readonly OpenIssue[]): ZoneState =>
+  zone.openIssues.some((issue) => issues.includes(issue))
+    ? { ...zone, openIssues: zone.openIssues.filter((issue) => !issues.includes(issue)) }
     : zone;
-/** The zone with one more open matter. */
-export const raise = (zone: ZoneState, matter: Matter): ZoneState =>
-  has(zone, matter) ? zone : { ...zone, open: [...zone.open, matter].sort() };
+/** The zone with one more open issue. */
+export const withIssue = (zone: ZoneState, issue: OpenIssue): ZoneState =>
+  hasIssue(zone, issue) ? zone : { ...zone, openIssues: [...zone.openIssues, issue].sort() };
 
 export const isBare = (state: ZoneState): boolean => isMetal(topOf(state).kind);
 
@@ -192,11 +193,11 @@ export const isOpenBody = (state: Pick<ZoneState, 'stack'>): boolean => {
 
 /** Grain that stays: it is dulled by pad, takes thin coats only, and is asked no level. A repair in it is smooth. */
 export const keepsGrain = (
-  { zone, patch, open, stack }: ZoneState,
+  { zone, patch, openIssues, stack }: ZoneState,
   { panel }: { readonly panel: Pick<PanelFacts, 'finish'> },
 ): boolean =>
   stack.some(({ kind }) => kind === 'texture') ||
-  (textureOf(zone, panel) === 'keep' && (patch === null || open.includes('shiny-grain')));
+  (textureOf(zone, panel) === 'keep' && (patch === null || openIssues.includes('shiny-grain')));
 
 /** Film over the substrate, µm; filler, glaze and seam fill a hollow and add no height. */
 export const heightUm = ({ stack }: Pick<ZoneState, 'stack'>): number =>
@@ -229,7 +230,7 @@ export const zoneIdOf = ({ zone, patch }: Pick<ZoneState, 'zone' | 'patch'>): st
   patch?.zoneId ?? zone.id;
 
 /** All areas by their ids, so that nothing hangs on the order in which zones were recorded. */
-export const byId = remembered((panel: PanelState): readonly ZoneState[] =>
+export const byId = memoize((panel: PanelState): readonly ZoneState[] =>
   panel.zones.toSorted((a, b) => (a.zone.id < b.zone.id ? -1 : 1)),
 );
 
@@ -246,7 +247,7 @@ const isAhead = (a: ZoneState, b: ZoneState): boolean =>
       : a.zone.id < b.zone.id;
 
 /** The largest zone with a border of nobody's making: what the others must come level with. */
-const soundZone = remembered((panel: PanelState): { readonly state: ZoneState | null } => {
+const soundZone = memoize((panel: PanelState): { readonly state: ZoneState | null } => {
   const sound = panel.zones.filter((state) => !state.patch && state.edge === 'sound' && heightUm(state) > 0);
   const first = sound.reduce<ZoneState | null>(
     (best, state) => (best && isAhead(best, state) ? best : state),
@@ -309,7 +310,7 @@ export const openedTo = (stack: readonly Layer[], to: 'body' | 'base'): readonly
   return stack.slice(0, Math.max(0, last) + 1);
 };
 
-/** Layers laid by this plan, top first. */
+/** Kinds of the layers laid by this plan, bottom to top. */
 export const laidKinds = (state: ZoneState): LayerKind[] =>
   state.stack.flatMap((layer) => (layer.laid ? [layer.kind] : []));
 

@@ -9,31 +9,31 @@ import { formFactor, labourOn } from './labour.ts';
 import { nothing, opReason, type Moment, type Operation } from './operation.ts';
 import {
   groundOf,
-  has,
+  hasIssue,
   isFoundFinish,
   openedTo,
-  raise,
-  settle,
+  withIssue,
+  withoutIssues,
   topOf,
   type Layer,
-  type Matter,
+  type OpenIssue,
   type Scratch,
   type ZoneState,
 } from './state.ts';
 
 /** Down to sound ground: by machine (with the sanding operations), by paint stripper or by blasting. */
 
-/** Matters of the substrate itself: what lies on it comes off down to it. */
-const OF_THE_BASE: readonly Matter[] = ['rust', 'pits', 'break', 'bad-ground', 'found-body', 'high'];
-/** Matters that are gone with the films, and with the body work under them. */
-const GONE_WITH_FILM: readonly Matter[] = ['rub', 'overspray', 'glue', 'unsound', 'soft', 'shiny-grain'];
-const GONE_WITH_BODY: readonly Matter[] = ['found-body', 'bad-ground', 'look'];
+/** Issues of the substrate itself: what lies on it comes off down to it. */
+const OF_THE_BASE: readonly OpenIssue[] = ['rust', 'pits', 'break', 'bad-ground', 'found-body', 'high'];
+/** Issues that are gone with the films, and with the body work under them. */
+const GONE_WITH_FILM: readonly OpenIssue[] = ['rub', 'overspray', 'glue', 'unsound', 'soft', 'shiny-grain'];
+const GONE_WITH_BODY: readonly OpenIssue[] = ['found-body', 'bad-ground', 'look'];
 
 /** How deep an area is stripped: films down to the body work under them, or all down to the substrate. */
 export function stripsTo(zone: ZoneState): 'body' | 'base' {
   const isFilm = !isBody(topOf(zone).kind);
   const hasBody = zone.stack.some(({ kind }) => isBody(kind) && kind !== 'seam');
-  return isFilm && hasBody && !OF_THE_BASE.some((matter) => has(zone, matter)) ? 'body' : 'base';
+  return isFilm && hasBody && !OF_THE_BASE.some((issue) => hasIssue(zone, issue)) ? 'body' : 'base';
 }
 
 /** Layers that stripping takes off. */
@@ -61,14 +61,14 @@ export function strippedBare(
   const isBase = stack.length === 1;
   const hollowUm = off.reduce((sum, { kind, um }) => (isBody(kind) && kind !== 'seam' ? sum + um : sum), 0);
   const base = stack[0]!;
-  const settled = settle(zone, ...GONE_WITH_FILM, ...(isBase ? GONE_WITH_BODY : []));
-  const opened = off.some(({ kind }) => kind === 'seam') ? raise(settled, 'joint') : settled;
+  const settled = withoutIssues(zone, ...GONE_WITH_FILM, ...(isBase ? GONE_WITH_BODY : []));
+  const opened = off.some(({ kind }) => kind === 'seam') ? withIssue(settled, 'joint') : settled;
   const staysRough = textureOf(zone.zone, moment.context.panel) !== 'flatten';
   const rough =
-    staysRough && off.some(({ kind }) => kind === 'texture') ? raise(opened, 'rough-coat') : opened;
+    staysRough && off.some(({ kind }) => kind === 'texture') ? withIssue(opened, 'rough-coat') : opened;
   const keepsPinholes = !isBase && zone.surface.hasPinholes;
   return {
-    ...(isBase && isRawPlastic(base.kind) ? raise(rough, 'static') : rough),
+    ...(isBase && isRawPlastic(base.kind) ? withIssue(rough, 'static') : rough),
     stack,
     isSoluble: false,
     edge: zone.edge === 'sound' && !hasFinishAround(zone, together, moment) ? 'sound' : 'raw',
@@ -119,7 +119,10 @@ export const chemicalStripping: Operation<PlainAct> = {
     zone.stack.length > 1 && isMetal(zone.stack[0]!.kind) ? [] : [opReason('op.no-stripper')],
   apply: (zone, act, moment) => {
     const bare = strippedBare(zone, null, act.zones, moment);
-    return raise({ ...bare, bareSinceMin: null, surface: { ...bare.surface, soil: 'grime' } }, 'stripper');
+    return withIssue(
+      { ...bare, bareSinceMin: null, surface: { ...bare.surface, soil: 'grime' } },
+      'stripper',
+    );
   },
   cost: (zones, act, _, context) => {
     const most = Math.max(...zones.map(applications));
@@ -154,7 +157,7 @@ export const blasting: Operation<PlainAct> = {
       tool: 'machine',
       depthUm: scratchDepthUm(BLAST_PROFILE, 'machine', 'metal', figuresIn(moment.context)),
     };
-    return settle(strippedBare(zone, scratch, act.zones, moment), 'rust', 'pits');
+    return withoutIssues(strippedBare(zone, scratch, act.zones, moment), 'rust', 'pits');
   },
   cost: (zones, act, _, context) => ({
     handsOnMin: labourOn(act.op, zones, context),

@@ -1,6 +1,6 @@
 import { familyOf, isBody, isMetal, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
 import type { Grade } from '../materials/grades.ts';
-import { figuresOf } from '../surface/figures.ts';
+import { sandingFiguresOf } from '../surface/figures.ts';
 import { findingOf, type Finding, type FindingKind } from '../survey/finding.ts';
 import type { Panel } from '../survey/panel.ts';
 import { patchArea, spotsOf, surveyedZone, wholeExtent, type Patch } from '../survey/patches.ts';
@@ -8,12 +8,12 @@ import { shopRule, type ShopRules } from '../survey/shop-rules.ts';
 import { isUnknownPlastic, roleOf, testOf, textureOf, topKindOf } from '../survey/zone-facts.ts';
 import type { Zone } from '../survey/zone.ts';
 import { sandedMaterial, scratchDepthUm } from '../surface/scratch.ts';
-import { MATTERS_OF_FINDINGS, NOT_UNDER_BODY } from './law.ts';
+import { ISSUES_OF_FINDINGS, NOT_UNDER_BODY } from './law.ts';
 import {
   openedTo,
-  raise,
+  withIssue,
   type Layer,
-  type Matter,
+  type OpenIssue,
   type PanelState,
   type Surface,
   type ZoneState,
@@ -61,7 +61,7 @@ function surveySurface(zone: Zone, stack: readonly Layer[], { panel, rules }: Ar
       ? {
           grade: grit,
           tool: 'block',
-          depthUm: scratchDepthUm(grit, 'block', sandedMaterial(topKind(stack)), figuresOf(rules)),
+          depthUm: scratchDepthUm(grit, 'block', sandedMaterial(topKind(stack)), sandingFiguresOf(rules)),
         }
       : null,
     hasGuideCoat: false,
@@ -77,13 +77,13 @@ function surveySurface(zone: Zone, stack: readonly Layer[], { panel, rules }: Ar
 const COMES_OFF = 2;
 
 /** What has to be settled on an area before it may be handed over, from its findings, tests and layers. */
-function mattersOf(zone: Zone, stack: readonly Layer[], { panel }: Around): Matter[] {
+function issuesOf(zone: Zone, stack: readonly Layer[], { panel }: Around): OpenIssue[] {
   const top = topKind(stack);
   const isRaw = isRawPlastic(top);
   const role = roleOf(zone, panel);
   const under = (i: number): LayerKind | undefined => stack[i - 1]?.kind;
-  const found = zone.findings.flatMap(({ kind }) => MATTERS_OF_FINDINGS[kind]);
-  const open: readonly (readonly [Matter, boolean])[] = [
+  const found = zone.findings.flatMap(({ kind }) => ISSUES_OF_FINDINGS[kind]);
+  const open: readonly (readonly [OpenIssue, boolean])[] = [
     ['wax', isRaw && panel.new],
     ['static', isRaw],
     ['hidden-edges', isRaw || role === 'blend' || role === 'clear-only'],
@@ -107,7 +107,7 @@ function mattersOf(zone: Zone, stack: readonly Layer[], { panel }: Around): Matt
       isFilm(top) && role !== 'keep' && (top === 'texture' || textureOf(zone, panel) === 'keep'),
     ],
   ];
-  const all = [...found, ...open.flatMap(([matter, isOpen]) => (isOpen ? [matter] : []))];
+  const all = [...found, ...open.flatMap(([issue, isOpen]) => (isOpen ? [issue] : []))];
   return [...new Set(all)].sort();
 }
 
@@ -126,7 +126,7 @@ function stateOf(zone: Zone, stack: readonly Layer[], around: Around): ZoneState
     edge: hasEdge || (panelHasFinish && !isFinish) ? 'raw' : 'sound',
     isSoluble:
       isFinish && (top === 'old-finish-soluble' || testOf(zone, 'solvent-rub')?.outcome === 'softens'),
-    open: mattersOf(zone, stack, around),
+    openIssues: issuesOf(zone, stack, around),
     bareSinceMin: null,
   };
 }
@@ -147,7 +147,7 @@ function patchState(zone: Zone, patch: Patch, whole: readonly Finding[], around:
   };
   const opened = stateOf(area, stack, around);
   const isRough = lies.slice(stack.length).some((layer) => layer.kind === 'texture');
-  const state = isRough ? raise(opened, 'rough-coat') : opened;
+  const state = isRough ? withIssue(opened, 'rough-coat') : opened;
   const spots = OPEN_PLACES.has(kind) ? spotsOf(patch.finding) : null;
   const isSmall = spots !== null && spots.mm <= shopRule(around.rules, 'bareSpotMm').value;
   const opensFilm = isFilm(topKind(lies)) && OPEN_PLACES.has(kind);
@@ -163,7 +163,7 @@ function patchState(zone: Zone, patch: Patch, whole: readonly Finding[], around:
     extent: patch.extent,
     edge: kind === 'edge' || (opensFilm && kind === 'chips') ? 'raw' : opensFilm ? 'feathered' : 'sound',
     // Edges and backs are dulled with the ground.
-    open: state.open.filter((matter) => matter !== 'hidden-edges'),
+    openIssues: state.openIssues.filter((issue) => issue !== 'hidden-edges'),
   };
 }
 
@@ -198,7 +198,7 @@ export function surveyState(panel: Panel, rules: ShopRules): PanelState {
   return {
     clockMin: 0,
     isMasked: false,
-    lastSandUm: scratchDepthUm(COARSEST_BLOCK, 'block', 'primer', figuresOf(rules)),
+    lastSandUm: scratchDepthUm(COARSEST_BLOCK, 'block', 'primer', sandingFiguresOf(rules)),
     arePartsOff: !panel.parts.some(({ plan }) => plan === 'remove'),
     zones: panel.zones.flatMap((zone) => surveyZone(zone, { panel, rules, panelHasFinish })),
   };

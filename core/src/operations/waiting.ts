@@ -4,7 +4,7 @@ import { ruleIn, sheetIn, type Context } from './context.ts';
 import { heatLimitCelsius, isUnfit, nightOf } from './curing.ts';
 import { labourMin } from './labour.ts';
 import { nothing, opReason, type Operation } from './operation.ts';
-import { has, settle, topOf, type PanelState, type ZoneState } from './state.ts';
+import { hasIssue, withoutIssues, topOf, type PanelState, type ZoneState } from './state.ts';
 import type { Reason } from '../wording/reason.ts';
 
 /** Flash and cure: nothing changes but the clock, up to the moment that the slowest zone needs. */
@@ -24,7 +24,8 @@ const cureWait = (zones: readonly ZoneState[], panel: PanelState): number =>
   until(
     zones,
     panel,
-    (zone) => topOf(zone).laid?.sandableAtMin ?? (has(zone, 'soft') ? panel.clockMin + SOFT_FILM_MIN : 0),
+    (zone) =>
+      topOf(zone).laid?.sandableAtMin ?? (hasIssue(zone, 'soft') ? panel.clockMin + SOFT_FILM_MIN : 0),
   );
 
 export const flashing: Operation<PlainAct> = {
@@ -98,7 +99,7 @@ function explainCure(
 
 export const curing: Operation<CureAct> = {
   check: nothing,
-  apply: (zone) => settle(zone, 'soft'),
+  apply: (zone) => withoutIssues(zone, 'soft'),
   cost: (zones, act, panel) => ({
     handsOnMin: act.method === 'bake' ? BAKE_SET_UP_MIN : CURE_LOOK_MIN,
     waitMin: cureWait(zones, panel),
@@ -115,7 +116,7 @@ export const TEMPER_CELSIUS = 62;
 export const tempering: Operation<PlainAct> = {
   check: (_, __, { shop }) => (shop.profile === 'booth' ? [] : [opReason('op.no-heat')]),
   apply: (zone) => ({
-    ...settle(zone, 'wax'),
+    ...withoutIssues(zone, 'wax'),
     surface: { ...zone.surface, soil: 'washed', isTacked: false },
   }),
   cost: (_, act) => ({ handsOnMin: labourMin(act.op, 0), waitMin: TEMPER_MIN, materialCost: BAKE_COST }),

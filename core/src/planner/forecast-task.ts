@@ -1,7 +1,7 @@
 import type { ForecastTask } from '../blocking/forecast.ts';
 import { isBody } from '../materials/layer-kinds.ts';
 import { ledgeLimit } from '../operations/context.ts';
-import { figuresOf } from '../surface/figures.ts';
+import { sandingFiguresOf } from '../surface/figures.ts';
 import { sandedMaterial } from '../surface/scratch.ts';
 import { crownOf } from '../survey/zone-facts.ts';
 import type { PlanTask } from './plan-panel.ts';
@@ -33,6 +33,6 @@ export function forecastTaskOf(
     mustStayUm: build.budget.mustStayUm,
     limitUm: ledgeLimit({ shop, target }).value,
     seed: SEED,
-    figures: figuresOf(shop.rules),
+    figures: sandingFiguresOf(shop.rules),
   };
 }

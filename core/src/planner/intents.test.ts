@@ -1,5 +1,5 @@
 import { isLaying } from '../operations/act.ts';
-import { settle } from '../operations/state.ts';
+import { withoutIssues } from '../operations/state.ts';
 import { benchOf, clean, coated, edged, level, put, wavy, type Bench } from '../testing/bench.ts';
 import { intents } from './intents.ts';
 
@@ -33,7 +33,7 @@ test('first coats go on the bare metal, or on all that is under repair; a build 
   const door = put(
     benchOf([{ stack: 'steel/old-finish:100' }, { stack: 'steel' }, { stack: 'steel/filler:400' }]),
     'C',
-    (zone) => settle(zone, 'found-body'),
+    (zone) => withoutIssues(zone, 'found-body'),
   );
   const names = offers(door);
   expect(names.filter((line) => line.startsWith('prime-epoxy'))).toEqual([

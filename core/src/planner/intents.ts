@@ -5,7 +5,7 @@ import { sagOf } from '../operations/coating.ts';
 import { isForPlastic, ledgeLimit, schoolIn, type Context } from '../operations/context.ts';
 import { isEpoxySealer, productsFor } from '../operations/products.ts';
 import {
-  has,
+  hasIssue,
   isBare,
   isFoundFinish,
   isRawComposite,
@@ -66,7 +66,7 @@ const reason = (
 export function intents(panel: PanelState, context: Context): Act[] {
   const opening = openings(panel, context);
   if (opening.length > 0) return opening;
-  const unchecked = panel.zones.filter((zone) => has(zone, 'found-body'));
+  const unchecked = panel.zones.filter((zone) => hasIssue(zone, 'found-body'));
   if (unchecked.length > 0) return foundFiller(unchecked, context);
   const handedOver = panel.zones.filter(({ role }) => role !== 'keep');
   const handOver: Act = { op: 'hand-over', zones: idsOf(handedOver), why: [reason('C1', 'plan.hand-over')] };

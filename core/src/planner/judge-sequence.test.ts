@@ -1,7 +1,7 @@
 import { panelOf, type ZoneSketch } from '../testing/bench.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { judgeTask } from './judge-task.ts';
-import { doneAs, ownSequenceSchema, type OwnAct } from './own-sequence.ts';
+import { doneAs, actInputsSchema, type ActInput } from './act-input.ts';
 import { planPanel, type PlanTask } from './plan-panel.ts';
 import type { Step } from './plan.ts';
 
@@ -19,12 +19,12 @@ const bestSteps = (task: PlanTask): Step[] => {
   const plan = planPanel(task);
   return plan.systems.find(({ id }) => id === plan.chosen)!.steps;
 };
-const judge = (own: readonly OwnAct[], fillsIn: boolean, zones = DOOR) =>
+const judge = (own: readonly ActInput[], fillsIn: boolean, zones = DOOR) =>
   judgeTask(taskOf(zones), own, { fillsIn });
 
 describe('why not...?', () => {
-  const ETCH: OwnAct = { op: 'prime-etch', zones: ['B'], sheetId: 'etch-1k' };
-  const SEAL: OwnAct = { op: 'seal', zones: ['A', 'B'], sheetId: 'sealer-3-1-1' };
+  const ETCH: ActInput = { op: 'prime-etch', zones: ['B'], sheetId: 'etch-1k' };
+  const SEAL: ActInput = { op: 'seal', zones: ['A', 'B'], sheetId: 'sealer-3-1-1' };
 
   test('a refused step is named with its rule and with what would make it allowed', () => {
     const [first] = judge([ETCH], true).steps;
@@ -36,7 +36,7 @@ describe('why not...?', () => {
     });
   });
   test('what the rules ask for in between is added, and the end is said', () => {
-    const own: OwnAct[] = [
+    const own: ActInput[] = [
       { op: 'prime-epoxy', zones: ['B'], sheetId: 'epoxy-1-1' },
       { op: 'prime-build', zones: ['B'], sheetId: 'build-4-1-1', coats: 3 },
       SEAL,
@@ -64,7 +64,7 @@ describe('why not...?', () => {
       expect(judged).toMatchObject({ isReady: true, problems: [] });
     }
   });
-  test.each<[string, OwnAct, RegExp]>([
+  test.each<[string, ActInput, RegExp]>([
     ['a zone that is not there', { op: 'wash', zones: ['Z'] }, /"Z" is not a zone/],
     ['no product', { op: 'seal', zones: ['A'] }, /seal needs a product of the shelf/],
     [
@@ -85,15 +85,15 @@ describe('why not...?', () => {
     expect(judged.isReady).toBe(false);
   });
   test('what is typed is bounded', () => {
-    expect(ownSequenceSchema.safeParse([{ op: 'polish', zones: ['A'] }]).success).toBe(false);
-    expect(ownSequenceSchema.safeParse([{ op: 'seal', zones: ['A'], coats: 40 }]).success).toBe(false);
-    expect(ownSequenceSchema.safeParse([{ op: 'abrade', zones: ['A'], grits: ['P7'] }]).success).toBe(false);
+    expect(actInputsSchema.safeParse([{ op: 'polish', zones: ['A'] }]).success).toBe(false);
+    expect(actInputsSchema.safeParse([{ op: 'seal', zones: ['A'], coats: 40 }]).success).toBe(false);
+    expect(actInputsSchema.safeParse([{ op: 'abrade', zones: ['A'], grits: ['P7'] }]).success).toBe(false);
   });
 });
 
 describe('going on from what was really done', () => {
   const planned = bestSteps(taskOf(DOOR));
-  const upTo = (op: Step['op']): OwnAct[] =>
+  const upTo = (op: Step['op']): ActInput[] =>
     planned.slice(0, planned.findIndex((step) => step.op === op) + 1).map(doneAs);
 
   test('as planned: the rest of the plan stays what it was', () => {

@@ -4,7 +4,7 @@ import { carryOut } from '../operations/perform.ts';
 import type { PanelState } from '../operations/state.ts';
 import { decideAct } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
-import { actOf, type OwnAct } from './own-sequence.ts';
+import { actOf, type ActInput } from './act-input.ts';
 import { refusalSchema, stepSchema } from './plan.ts';
 import { prepare, type Performed } from './prepare.ts';
 import { refusalOf, stepOf } from './steps.ts';
@@ -41,7 +41,7 @@ const isRemark = ({ level }: Verdict): boolean => level === 'should' || level ==
  */
 export function judgeSequence(
   start: PanelState,
-  own: readonly OwnAct[],
+  own: readonly ActInput[],
   context: Context,
   { fillsIn }: JudgeOptions,
 ): Judgement {
@@ -95,7 +95,7 @@ export function judgeSequence(
 /** What was really done, as performed steps and the state it left; what cannot be read is named. */
 export function carryOutAll(
   start: PanelState,
-  own: readonly OwnAct[],
+  own: readonly ActInput[],
   context: Context,
 ): {
   readonly steps: readonly Performed[];

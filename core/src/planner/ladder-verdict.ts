@@ -7,7 +7,7 @@ import { scratchDepthUm } from '../surface/scratch.ts';
 import { sinkBackUm } from '../surface/sink-back.ts';
 import { grooveByCoat, telegraph, worstPlane, type GrooveAfter } from '../surface/telegraph.ts';
 import type { Grade } from '../materials/grades.ts';
-import type { Episode } from './sanding-of-plan.ts';
+import type { SandingRun } from './sanding-of-plan.ts';
 
 /** What would show of a ladder's last scratch, as planned or otherwise. */
 
@@ -43,12 +43,12 @@ const MIN_PER_HOUR = 60;
  * @param ladder its last rung decides; where it has none, the scratch it starts from
  */
 export function showingOf(
-  episode: Episode,
+  run: SandingRun,
   ladder: Ladder,
   whatIf: WhatIf,
   { target, figures }: { readonly target: Target; readonly figures: SandingFigures },
 ): Showing {
-  const { over, task } = episode;
+  const { over, task } = run;
   const last = ladder.steps.at(-1);
   const grade = whatIf.grade ?? last?.grade ?? ladder.start.grade;
   const tool = whatIf.tool ?? last?.tool ?? task.tools[0]!;

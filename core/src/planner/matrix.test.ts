@@ -100,7 +100,7 @@ function leftOpen(task: PlanTask): string[] {
   if (ready.length === 0) return ['no system'];
   return ready.flatMap(({ panel }) =>
     panel.zones.flatMap((zone) => [
-      ...zone.open,
+      ...zone.openIssues,
       ...(zone.surface.lowUm > 0 ? ['hollow'] : []),
       ...(zone.surface.hasPinholes ? ['pinholes'] : []),
       ...(isBody(topOf(zone).kind) ? ['open body work'] : []),

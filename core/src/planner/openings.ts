@@ -3,7 +3,7 @@ import type { Act } from '../operations/act.ts';
 import { bodyFiller, isForPlastic, ruleIn, type Context } from '../operations/context.ts';
 import {
   foundFilmUm,
-  has,
+  hasIssue,
   isFoundFinish,
   isOpenBody,
   takesCoats,
@@ -33,7 +33,8 @@ const reason = (rule: string, code: Reason['code'], facts: Reason['facts'] = {})
 
 /** Share of the panel whose finish is unsound, percent. */
 const unsoundPercent = (panel: PanelState, { panel: { areaM2 } }: Context): number =>
-  (panel.zones.reduce((sum, zone) => sum + (has(zone, 'unsound') ? zone.extent.openM2 : 0), 0) / areaM2) *
+  (panel.zones.reduce((sum, zone) => sum + (hasIssue(zone, 'unsound') ? zone.extent.openM2 : 0), 0) /
+    areaM2) *
   100;
 
 /** Whether filler or paste may lie on what is on top. */
@@ -52,7 +53,7 @@ const takesGlaze = (zone: ZoneState, { shelf }: Context): boolean =>
 function whyOpened(zone: ZoneState, context: Context): Reason | null {
   const layer = labelOf(topOf(zone).kind);
   if (!isFoundFinish(zone)) {
-    const isOverRust = isOpenBody(zone) && (has(zone, 'rust') || has(zone, 'pits'));
+    const isOverRust = isOpenBody(zone) && (hasIssue(zone, 'rust') || hasIssue(zone, 'pits'));
     return isOverRust ? reason('M5', 'M5.under', { layer }) : null;
   }
   const limit = ruleIn(context, 'stripFilmUm');
@@ -61,9 +62,9 @@ function whyOpened(zone: ZoneState, context: Context): Reason | null {
     return { ...reason('O1', 'O1.thick', { filmUm, limitUm: limit.value }), source: limit.source };
   if (topOf(zone).kind === 'texture' && textureOf(zone.zone, context.panel) === 'flatten')
     return reason('P3', 'plan.open');
-  if (has(zone, 'rust') || has(zone, 'pits')) return reason('M5', 'M5.under', { layer });
-  if (has(zone, 'high')) return reason('K2', 'K2.high-under', { layer });
-  if (has(zone, 'break'))
+  if (hasIssue(zone, 'rust') || hasIssue(zone, 'pits')) return reason('M5', 'M5.under', { layer });
+  if (hasIssue(zone, 'high')) return reason('K2', 'K2.high-under', { layer });
+  if (hasIssue(zone, 'break'))
     return isRawPlastic(zone.stack[0]!.kind)
       ? reason('P9', 'P9.bare', { layer })
       : reason('GP2', 'GP2.bare', { layer });
@@ -90,7 +91,7 @@ function unsound(panel: PanelState, context: Context): Opened[] {
     source: limit.source,
   };
   return panel.zones
-    .filter((zone) => isFoundFinish(zone) && zone.role !== 'keep' && (isWide || has(zone, 'unsound')))
+    .filter((zone) => isFoundFinish(zone) && zone.role !== 'keep' && (isWide || hasIssue(zone, 'unsound')))
     .map((zone) => ({ zone, why }));
 }
 
@@ -109,7 +110,7 @@ const idsOf = (zones: readonly ZoneState[]): string[] => zones.map((zone) => zon
 
 /** The next opening that has to be done, with its alternative where there is one; empty where all lies open. */
 export function openings(panel: PanelState, context: Context): Act[] {
-  const badGround = panel.zones.filter((zone) => has(zone, 'bad-ground') && takesCoats(zone));
+  const badGround = panel.zones.filter((zone) => hasIssue(zone, 'bad-ground') && takesCoats(zone));
   if (badGround.length > 0) return [grindOut(badGround)([reason('F2', 'F2.found')])];
   const known = unsound(panel, context);
   const others = panel.zones.flatMap((zone): Opened[] => {

@@ -19,11 +19,17 @@ import type { Shop, Target } from '../survey/shop.ts';
 import { tell, verbatim, type Stored } from '../wording/say.ts';
 import { foundStacks } from './found.ts';
 import { carryOutAll } from './judge-sequence.ts';
-import type { OwnAct } from './own-sequence.ts';
+import type { ActInput } from './act-input.ts';
 import type { Notice, PanelPlan, Said, Step, System } from './plan.ts';
 import type { Performed } from './prepare.ts';
 import { totalsOf } from './score.ts';
-import { familyOfWay, searchSystems, type Refusal, type Searched, type Way } from './search-systems.ts';
+import {
+  familyOfPath,
+  searchSystems,
+  type RefusedPath,
+  type Searched,
+  type SearchPath,
+} from './search-systems.ts';
 import { placesOf, refusalOf, saidOf, stepOf } from './steps.ts';
 import { stopOf, type Stop } from './stops.ts';
 import { refusedTitle, titleOf } from './titles.ts';
@@ -38,7 +44,7 @@ export interface PlanTask {
   /** Sides of schools for this plan only, over the shop's. */
   readonly schools?: Schools;
   /** What was already done, in order; the plan goes on from there. */
-  readonly done?: readonly OwnAct[];
+  readonly done?: readonly ActInput[];
 }
 
 /** Shelf in force: generic sheets, with the shop's own in their place or beside them. */
@@ -111,7 +117,7 @@ export function planPanel(task: PlanTask): PanelPlan {
   const write = stepWriter(context, done.steps);
   const ready = [...searched.ready]
     .sort((a, b) => a.cost - b.cost)
-    .map((way) => readySystem(way, context, write));
+    .map((path) => readySystem(path, context, write));
   const waits = stopped.filter(
     ({ zoneId }) => !task.panel.zones.some(({ id, apart }) => apart && id === zoneId),
   );
@@ -145,7 +151,7 @@ const surveyWarnings = (panel: Panel, { target }: Context): Notice[] =>
 
 type Writer = (performed: readonly Performed[]) => Step[];
 
-/** Writes steps out, each once: ways that begin alike share their first steps. What was done comes first. */
+/** Writes steps out, each once: paths that begin alike share their first steps. What was done comes first. */
 function stepWriter(context: Context, done: readonly Performed[]): Writer {
   const written = new Map<Performed, Step>();
   const write = (step: Performed, n: number): Step => {
@@ -184,23 +190,23 @@ function levelOf(panel: PanelState, context: Context): Pick<System, 'level'> {
   return { level: levels.reduce((a, b) => (b.ledgeUm / b.limitUm > a.ledgeUm / a.limitUm ? b : a)) };
 }
 
-function readySystem(way: Way, context: Context, write: Writer): System {
+function readySystem(path: SearchPath, context: Context, write: Writer): System {
   return {
-    id: familyOfWay(way.choices.filter((act) => act.op !== 'hand-over')) || 'key-only',
-    title: titleOf(way.choices),
+    id: familyOfPath(path.choices.filter((act) => act.op !== 'hand-over')) || 'key-only',
+    title: titleOf(path.choices),
     verdict: 'ready',
     refusedBy: [],
-    remarks: remarksOf(way.steps),
-    totals: rounded(totalsOf(way.steps)),
-    ...levelOf(way.panel, context),
-    steps: write(way.steps),
+    remarks: remarksOf(path.steps),
+    totals: rounded(totalsOf(path.steps)),
+    ...levelOf(path.panel, context),
+    steps: write(path.steps),
   };
 }
 
-function refusedSystem(refusal: Refusal, context: Context, write: Writer): System {
+function refusedSystem(refusal: RefusedPath, context: Context, write: Writer): System {
   const { refused, choices, steps, verdicts } = refusal;
   const sheetName = isLaying(refused) ? context.shelf.get(refused.sheetId)?.name : undefined;
-  const before = familyOfWay(choices);
+  const before = familyOfPath(choices);
   return {
     id: `refused-${verdicts[0]!.reason.rule}-${before ? `${before}.` : ''}${refused.op}`,
     title: refusedTitle(choices, refused, zoneOf(refusal.panel, verdicts[0]!.zoneId)),
@@ -213,8 +219,8 @@ function refusedSystem(refusal: Refusal, context: Context, write: Writer): Syste
   };
 }
 
-function sheetVersions(ways: readonly Way[], context: Context): Record<string, number> {
-  const used = ways.flatMap((way) => way.steps).flatMap(({ act }) => (isLaying(act) ? [act.sheetId] : []));
+function sheetVersions(paths: readonly SearchPath[], context: Context): Record<string, number> {
+  const used = paths.flatMap((path) => path.steps).flatMap(({ act }) => (isLaying(act) ? [act.sheetId] : []));
   return Object.fromEntries([...new Set(used)].sort().map((id) => [id, context.shelf.get(id)!.version]));
 }
 

@@ -3,7 +3,7 @@ import { GRADES } from '../materials/grades.ts';
 import { LAYER_KIND_NAMES } from '../materials/layer-kinds.ts';
 import { OPS } from '../operations/act.ts';
 import { TOOLS } from '../materials/tools.ts';
-import { ownSequenceSchema } from './own-sequence.ts';
+import { actInputsSchema } from './act-input.ts';
 import { SENTENCES, type SentenceCode } from '../wording/sentences.ts';
 import { SOURCES } from '../wording/reason.ts';
 
@@ -118,7 +118,7 @@ export const panelPlanSchema = z.object({
   /** Sides that were chosen for this plan only, by school. */
   schools: z.record(z.string(), z.string()).optional(),
   /** What was done before, in order, where the plan goes on from there. */
-  done: ownSequenceSchema.optional(),
+  done: actInputsSchema.optional(),
   /** Tests that nobody has done and that would decide between systems. */
   tests: z.array(decidingTestSchema).optional(),
   /** Versions of the sheets that the plan was made with. */

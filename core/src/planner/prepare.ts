@@ -3,8 +3,8 @@ import { isCoat, isLaying, isSanding, lastGrade, type Act, type SandAct } from '
 import type { Context } from '../operations/context.ts';
 import { carryOut, type Outcome } from '../operations/perform.ts';
 import type { Cost } from '../operations/operation.ts';
-import { isBare, remembered, zoneOf, type PanelState } from '../operations/state.ts';
-import { decideAct, type Memory } from '../rules/check-act.ts';
+import { isBare, memoize, zoneOf, type PanelState } from '../operations/state.ts';
+import { decideAct, type SearchMemory } from '../rules/check-act.ts';
 import { remedyRank } from '../rules/remedies.ts';
 import { isRefusal, type Verdict } from '../rules/rule.ts';
 import type { Reason } from '../wording/reason.ts';
@@ -31,10 +31,10 @@ export type Prepared =
       readonly ok: false;
       readonly steps: readonly Performed[];
       readonly panel: PanelState;
-    } & Refused);
+    } & RefusedAct);
 
 /** An act that nothing makes right on the panel as it is then: the one asked for, or one that it needs. */
-export interface Refused {
+export interface RefusedAct {
   readonly refused: Act;
   readonly refusals: readonly Verdict[];
 }
@@ -50,12 +50,12 @@ interface Tried {
   readonly done: Performed[];
 }
 /** Keeps what was tried, by state and act; one for a whole search, whose context does not change. */
-export interface Memo extends Memory {
+export interface Memo extends SearchMemory {
   readonly tried: Map<PanelState, Map<string, Tried>>;
 }
 export const newMemo = (endsAtRefusal = false): Memo => ({
   tried: new Map(),
-  hearings: new Map(),
+  cache: new Map(),
   endsAtRefusal,
 });
 
@@ -74,7 +74,7 @@ const isAskedAlike = (a: Act, b: Act): boolean =>
   (a.why.length === b.why.length && a.why.every((reason, i) => sameReason(reason, b.why[i]!)));
 
 /** All that tells acts apart in what they do; why they are done makes no difference to that. */
-const fullSignature = remembered((act: Act): string => `${act.op} ${act.zones.join()} ${meansOf(act)}`);
+const fullSignature = memoize((act: Act): string => `${act.op} ${act.zones.join()} ${meansOf(act)}`);
 
 const meansOf = (act: Act): string => {
   if (isSanding(act)) return `${act.grades.join()} ${act.tool}`;
@@ -108,7 +108,7 @@ export function prepare(start: PanelState, act: Act, context: Context, memo: Mem
     level === 'must' || (remedy !== undefined && !declined.has(signature(remedy)));
 
   /** Does the act after what it needs; returns what refuses it, or null when it is done. */
-  const reach = (wanted: Act, pending: readonly string[]): Refused | null => {
+  const reach = (wanted: Act, pending: readonly string[]): RefusedAct | null => {
     /** What was asked for this act and could not be had: said of it, also where nobody would ask at the end. */
     const unmet: Verdict[] = [];
     for (;;) {

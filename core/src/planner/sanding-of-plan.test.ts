@@ -5,7 +5,7 @@ import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { panelOf, type ZoneSketch } from '../testing/bench.ts';
 import { showingOf } from './ladder-verdict.ts';
 import { planPanel, type PlanTask } from './plan-panel.ts';
-import { episodeLabel, sandingOfPlan, underLabel, type Episode } from './sanding-of-plan.ts';
+import { sandingRunLabel, sandingOfPlan, underLabel, type SandingRun } from './sanding-of-plan.ts';
 
 const DOOR: ZoneSketch[] = [
   { stack: 'steel/ecoat:20/old-finish:95', areaM2: 1.5 },
@@ -26,12 +26,12 @@ function sandingOf(zones: readonly ZoneSketch[], facts: object = {}, shop: objec
 
 describe('the sanding of the door', () => {
   const door = sandingOf(DOOR);
-  const of = (zone: string, kind: Episode['kind']): Episode =>
-    door.episodes.find((episode) => episode.zoneId === zone && episode.kind === kind)!;
-  const own = (episode: Episode) => ladderOf(episode.task.start, episode.planned, episode.task);
+  const of = (zone: string, kind: SandingRun['kind']): SandingRun =>
+    door.runs.find((run) => run.zoneId === zone && run.kind === kind)!;
+  const own = (run: SandingRun) => ladderOf(run.task.start, run.planned, run.task);
 
   test('every sanding step of the plan is in one stretch, with the plan’s own grades', () => {
-    for (const { zoneId, steps, planned } of door.episodes) {
+    for (const { zoneId, steps, planned } of door.runs) {
       const written = steps.map((n) => door.system.steps[n - 1]!);
       expect(written.every(({ op, areas }) => /abrade|block/.test(op) && areas.includes(zoneId))).toBe(true);
       expect(planned.map(({ grade }) => grade)).toEqual(written.flatMap(({ grits }) => grits));
@@ -39,10 +39,10 @@ describe('the sanding of the door', () => {
   });
 
   test('the best ladder for all of the plan’s tools is never slower than the plan', () => {
-    for (const episode of door.episodes) {
-      const best = bestLadder(episode.task)!;
-      expect([episode.id, best.minutes <= own(episode).minutes + 1e-9]).toEqual([episode.id, true]);
-      expect(best.steps.at(-1)).toMatchObject({ grade: episode.task.to, tool: episode.task.lastTool });
+    for (const run of door.runs) {
+      const best = bestLadder(run.task)!;
+      expect([run.id, best.minutes <= own(run).minutes + 1e-9]).toEqual([run.id, true]);
+      expect(best.steps.at(-1)).toMatchObject({ grade: run.task.to, tool: run.task.lastTool });
     }
   });
 
@@ -50,7 +50,7 @@ describe('the sanding of the door', () => {
     expect(of('C/low', 'filler').over).toMatchObject({ kind: 'buried' });
     expect(of('C/low', 'build').over).toMatchObject({ kind: 'shows', coats: { sealerCoats: 1 } });
     expect(of('A', 'old-finish').over.kind).toBe('shows');
-    expect([...new Set(door.episodes.map(episodeLabel))]).toEqual(
+    expect([...new Set(door.runs.map(sandingRunLabel))]).toEqual(
       expect.arrayContaining(['Filler', 'Build', 'Bare metal']),
     );
   });
@@ -86,8 +86,8 @@ describe('the sanding of the door', () => {
 });
 
 test('the shop’s own stock and tools bound the best ladder', () => {
-  const { episodes } = sandingOf(DOOR, {}, { stock: ['P80', 'P180', 'P320', 'P400'], tools: ['block'] });
-  const filler = episodes.find(({ kind }) => kind === 'filler')!;
+  const { runs } = sandingOf(DOOR, {}, { stock: ['P80', 'P180', 'P320', 'P400'], tools: ['block'] });
+  const filler = runs.find(({ kind }) => kind === 'filler')!;
   const best = bestLadder(filler.task)!;
   expect(
     best.steps.every(({ grade }) => ['P80', 'P180', 'P320', 'P400', filler.task.to].includes(grade)),
@@ -95,8 +95,8 @@ test('the shop’s own stock and tools bound the best ladder', () => {
 });
 
 test('a blend panel is sanded as a blend area', () => {
-  const { episodes } = sandingOf([{ stack: 'steel/ecoat:20/old-finish:95' }], { role: 'blend' });
-  expect(episodes.map(({ kind }) => kind)).toEqual(['blend']);
+  const { runs } = sandingOf([{ stack: 'steel/ecoat:20/old-finish:95' }], { role: 'blend' });
+  expect(runs.map(({ kind }) => kind)).toEqual(['blend']);
 });
 
 test('a stopped panel has no sanding, and neither has a plan without steps', () => {
@@ -106,6 +106,6 @@ test('a stopped panel has no sanding, and neither has a plan without steps', () 
     target: targetSchema.parse({}),
     sheets: [...GENERIC_SHELF],
   };
-  expect(sandingOfPlan(task, [])).toEqual({ episodes: [], builds: [] });
-  expect(sandingOfPlan({ ...task, panel: panelOf(DOOR) }, [])).toEqual({ episodes: [], builds: [] });
+  expect(sandingOfPlan(task, [])).toEqual({ runs: [], builds: [] });
+  expect(sandingOfPlan({ ...task, panel: panelOf(DOOR) }, [])).toEqual({ runs: [], builds: [] });
 });

@@ -17,17 +17,17 @@ import { sandedMaterial } from '../surface/scratch.ts';
 import type { CoatsToCome } from '../surface/telegraph.ts';
 import { budgetsOf } from './build-budget.ts';
 import { carryOutAll } from './judge-sequence.ts';
-import { doneAs } from './own-sequence.ts';
+import { doneAs } from './act-input.ts';
 import type { Step } from './plan.ts';
 import { benchOfTask, type PlanTask } from './plan-panel.ts';
 import type { Performed } from './prepare.ts';
 
 /**
  * The sanding of a plan, zone by zone: each stretch of sanding between two coats as a ladder, and each build with its
- * film budget. Read off a replay of the plan's steps, so it is what the plan says and nothing else.
+ * film budget. Read off a replay of the plan's acts; a ladder's tools and stock are the shop's.
  */
 
-export type EpisodeKind =
+export type SandingRunKind =
   | 'filler'
   | 'build'
   | 'epoxy'
@@ -51,10 +51,10 @@ export type Over =
     };
 
 /** One stretch of sanding on one zone. */
-export interface Episode {
+export interface SandingRun {
   readonly id: string;
   readonly zoneId: string;
-  readonly kind: EpisodeKind;
+  readonly kind: SandingRunKind;
   /** Numbers of the steps that it is made of. */
   readonly steps: readonly number[];
   /** What the best ladder is looked for. */
@@ -96,7 +96,7 @@ export interface BlockStep {
 }
 
 export interface SandingOfPlan {
-  readonly episodes: readonly Episode[];
+  readonly runs: readonly SandingRun[];
   readonly builds: readonly ZoneBuild[];
 }
 
@@ -105,7 +105,7 @@ const LADDER_OPS = new Set<Act['op']>(['abrade', 'block']);
 const COARSEST_ON_FILM: Grade = 'P180';
 const COARSEST_ON_FILLER: Grade = 'P80';
 
-function kindOf(top: LayerKind, context: Context): EpisodeKind {
+function kindOf(top: LayerKind, context: Context): SandingRunKind {
   if (isBody(top)) return 'filler';
   if (top === 'build' || top === 'dtm') return 'build';
   if (top === 'epoxy' || top === 'ecoat') return top;
@@ -166,7 +166,7 @@ function overOf(steps: readonly Performed[], after: number, zoneId: string, cont
   };
 }
 
-function episodeOf(stretch: readonly Sanded[], zoneId: string, { steps, context }: Bench): Episode | null {
+function runOf(stretch: readonly Sanded[], zoneId: string, { steps, context }: Bench): SandingRun | null {
   const [first] = stretch as [Sanded, ...Sanded[]];
   const last = stretch[stretch.length - 1]!;
   const over = overOf(steps, last.n, zoneId, context);
@@ -243,19 +243,19 @@ function buildsOf({ act, before }: Performed, n: number, { steps, context }: Ben
 /** The sanding of one system of a plan; empty where the panel is stopped or the plan sands nothing. */
 export function sandingOfPlan(task: PlanTask, planned: readonly Step[]): SandingOfPlan {
   const { context } = benchOfTask(task);
-  if (context.panel.zones.length === 0) return { episodes: [], builds: [] };
+  if (context.panel.zones.length === 0) return { runs: [], builds: [] };
   const start = surveyState(context.panel, context.shop.rules);
   const { steps } = carryOutAll(start, planned.map(doneAs), context);
   const bench = { steps, context };
   return {
-    episodes: start.zones.flatMap(({ zone: { id } }) =>
-      stretches(steps, id).flatMap((stretch) => episodeOf(stretch, id, bench) ?? []),
+    runs: start.zones.flatMap(({ zone: { id } }) =>
+      stretches(steps, id).flatMap((stretch) => runOf(stretch, id, bench) ?? []),
     ),
     builds: steps.flatMap((performed, i) => buildsOf(performed, i + 1, bench)),
   };
 }
 
-const KIND_WORDS: Record<EpisodeKind, string> = {
+const KIND_WORDS: Record<SandingRunKind, string> = {
   filler: 'Filler',
   build: 'Build',
   epoxy: 'Epoxy',
@@ -268,6 +268,6 @@ const KIND_WORDS: Record<EpisodeKind, string> = {
   blend: 'Blend area',
 };
 /** What is sanded, in words. */
-export const episodeLabel = ({ kind }: Pick<Episode, 'kind'>): string => KIND_WORDS[kind];
+export const sandingRunLabel = ({ kind }: Pick<SandingRun, 'kind'>): string => KIND_WORDS[kind];
 /** Layer under a build, in words. */
 export const underLabel = ({ under }: ZoneBuild): string => labelOf(under);

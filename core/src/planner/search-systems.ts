@@ -12,16 +12,16 @@ import { scoreOf } from './score.ts';
 
 /** Search for systems: choices (intents) with their preparation are the edges, the hand-over is the goal. */
 
-/** A way through the panel's work so far. */
-export interface Way {
+/** A path through the panel's work so far. */
+export interface SearchPath {
   readonly panel: PanelState;
   readonly steps: readonly Performed[];
   /** The choices that were made, in order: what tells one system from another. */
   readonly choices: readonly Act[];
 }
 
-/** A way that stopped at an act which the rules refuse. */
-export interface Refusal extends Way {
+/** A path that stopped at an act which the rules refuse. */
+export interface RefusedPath extends SearchPath {
   /** The act that the rules refuse: the choice itself, or one that it needs. */
   readonly broken: Act;
   readonly refused: Act;
@@ -30,8 +30,8 @@ export interface Refusal extends Way {
 }
 
 export interface Searched {
-  readonly ready: readonly (Way & { readonly cost: number })[];
-  readonly refused: readonly Refusal[];
+  readonly ready: readonly (SearchPath & { readonly cost: number })[];
+  readonly refused: readonly RefusedPath[];
   readonly looked: number;
   readonly gaveUp: boolean;
 }
@@ -47,27 +47,27 @@ const WORTH_SHOWING = 2.5;
 const COATS: readonly OpName[] = [...COAT_OPS, 'fill'];
 
 /** Choices by name: systems with the same family are the same system on other zones. */
-export const familyOfWay = (choices: readonly Act[]): string =>
+export const familyOfPath = (choices: readonly Act[]): string =>
   choices
     .map((act) => `${sealsWithEpoxy(act) ? 'seal-epoxy' : act.op}${sealsPrimed(act) ? '-primed' : ''}`)
     .join('.');
 
 /** Searches one panel; deterministic, bounded by MOST_STATES. */
 export function searchSystems(start: PanelState, context: Context): Searched {
-  const refusals = new Map<string, Refusal>();
+  const refusals = new Map<string, RefusedPath>();
   const memo = newMemo(true);
-  const costs = new Map<Way, number>([[{ panel: start, steps: [], choices: [] }, 0]]);
+  const costs = new Map<SearchPath, number>([[{ panel: start, steps: [], choices: [] }, 0]]);
   const root = [...costs.keys()][0]!;
 
-  const expand = (way: Way): { state: Way; cost: number }[] =>
-    intents(way.panel, context).flatMap((act) => {
-      const tried = prepare(way.panel, act, context, memo);
-      const steps = [...way.steps, ...tried.steps];
+  const expand = (path: SearchPath): { state: SearchPath; cost: number }[] =>
+    intents(path.panel, context).flatMap((act) => {
+      const tried = prepare(path.panel, act, context, memo);
+      const steps = [...path.steps, ...tried.steps];
       const cost = scoreOf(tried.steps, context);
-      const total = (costs.get(way) ?? 0) + cost;
+      const total = (costs.get(path) ?? 0) + cost;
       if (!tried.ok) {
         note(refusals, {
-          ...way,
+          ...path,
           steps,
           refused: act,
           broken: tried.refused,
@@ -77,23 +77,23 @@ export function searchSystems(start: PanelState, context: Context): Searched {
         });
         return [];
       }
-      const state: Way = { panel: tried.panel, steps, choices: [...way.choices, act] };
+      const state: SearchPath = { panel: tried.panel, steps, choices: [...path.choices, act] };
       costs.set(state, total);
       return [{ state, cost }];
     });
 
-  const shown = (isAnyReady: boolean): Refusal[] =>
-    worthShowing(refusals, isAnyReady).map((refusal) => heardOut(refusal, context));
+  const shown = (isAnyReady: boolean): RefusedPath[] =>
+    worthShowing(refusals, isAnyReady).map((refusal) => withAllRefusals(refusal, context));
 
-  const problem: Problem<Way> = {
+  const problem: Problem<SearchPath> = {
     start: root,
     expand,
     isGoal: isHandedOver,
-    key: (way) => keyOf(way),
-    bound: (way) => (isHandedOver(way) ? 0 : labourMin('hand-over', 0)),
+    key: (path) => keyOf(path),
+    bound: (path) => (isHandedOver(path) ? 0 : labourMin('hand-over', 0)),
   };
 
-  const ready = new Map<string, Way & { cost: number }>();
+  const ready = new Map<string, SearchPath & { cost: number }>();
   const search = bestFirst(problem, MOST_STATES);
   let cheapest = Infinity;
   for (;;) {
@@ -101,19 +101,19 @@ export function searchSystems(start: PanelState, context: Context): Searched {
     if (next.done) return { ready: [...ready.values()], refused: shown(ready.size > 0), ...next.value };
     const { state, cost, looked } = next.value;
     cheapest = Math.min(cheapest, cost);
-    const family = familyOfWay(state.choices);
+    const family = familyOfPath(state.choices);
     if (cost <= cheapest * WORTH_SHOWING && !ready.has(family)) ready.set(family, { ...state, cost });
     if (ready.size >= MOST_READY || cost > cheapest * WORTH_SHOWING)
       return { ready: [...ready.values()], refused: shown(true), looked, gaveUp: false };
   }
 }
 
-const isHandedOver = (way: Way): boolean => way.choices[way.choices.length - 1]?.op === 'hand-over';
+const isHandedOver = (path: SearchPath): boolean => path.choices[path.choices.length - 1]?.op === 'hand-over';
 
-const keyOf = ({ panel, choices }: Way): string =>
+const keyOf = ({ panel, choices }: SearchPath): string =>
   `${isHandedOver({ panel, choices, steps: [] })}|${panel.isMasked}|${panel.zones.map(zoneKey).join('|')}`;
 
-const zoneKey = ({ zone, stack, surface, edge, open, isSoluble }: ZoneState): string =>
+const zoneKey = ({ zone, stack, surface, edge, openIssues, isSoluble }: ZoneState): string =>
   [
     zone.id,
     stack
@@ -127,12 +127,12 @@ const zoneKey = ({ zone, stack, surface, edge, open, isSoluble }: ZoneState): st
     Math.round(surface.wavesUm),
     surface.hasPinholes,
     edge,
-    open.join('+'),
+    openIssues.join('+'),
     isSoluble,
   ].join(',');
 
 /** Keeps the cheapest way to each kind of refusal; handing over before any coat is nobody's question. */
-function note(refusals: Map<string, Refusal>, refusal: Refusal): void {
+function note(refusals: Map<string, RefusedPath>, refusal: RefusedPath): void {
   if (refusal.refused.op === 'hand-over' && !refusal.choices.some((act) => COATS.includes(act.op))) return;
   const { refused, verdicts, cost } = refusal;
   // Sealer and wet-on-wet are refused alike; people ask about the sealer.
@@ -145,7 +145,7 @@ function note(refusals: Map<string, Refusal>, refusal: Refusal): void {
 }
 
 /** The refusal with all that speaks against the act: while it searched, the first rule was enough. */
-function heardOut(refusal: Refusal, context: Context): Refusal {
+function withAllRefusals(refusal: RefusedPath, context: Context): RefusedPath {
   const all = decideAct(refusal.broken, refusal.panel, context).filter(isRefusal);
   return all.length > 0 ? { ...refusal, verdicts: all } : refusal;
 }
@@ -154,10 +154,10 @@ function heardOut(refusal: Refusal, context: Context): Refusal {
  * The cheapest refusal of each rule first, then the others, by cost. Where nothing is ready, the dearest first: the way
  * that got furthest tells most about what is in the way.
  */
-function worthShowing(refusals: ReadonlyMap<string, Refusal>, isAnyReady: boolean): Refusal[] {
+function worthShowing(refusals: ReadonlyMap<string, RefusedPath>, isAnyReady: boolean): RefusedPath[] {
   const ordered = [...refusals.values()].sort((a, b) => (isAnyReady ? a.cost - b.cost : b.cost - a.cost));
-  const ruleOf = (refusal: Refusal): string => refusal.verdicts[0]!.reason.rule;
-  const isFirst = (refusal: Refusal): boolean =>
+  const ruleOf = (refusal: RefusedPath): string => refusal.verdicts[0]!.reason.rule;
+  const isFirst = (refusal: RefusedPath): boolean =>
     ordered.find((other) => ruleOf(other) === ruleOf(refusal)) === refusal;
   return [...ordered.filter(isFirst), ...ordered.filter((refusal) => !isFirst(refusal))].slice(
     0,

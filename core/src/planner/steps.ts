@@ -112,7 +112,7 @@ const coatFigures = (act: CoatAct, zones: readonly ZoneState[], context: Context
   };
 };
 
-function figuresOf({ act, before }: Performed, numbers: readonly Reason[], context: Context): Figures {
+function figuresOfStep({ act, before }: Performed, numbers: readonly Reason[], context: Context): Figures {
   const zones = act.zones.map((id) => zoneOf(before, id));
   if (isCoat(act)) return coatFigures(act, zones, context);
   if (isSanding(act)) {
@@ -160,7 +160,7 @@ export function stepOf(performed: Performed, n: number, context: Context): Step 
   const numbers = numbersOf(act, before, context);
   const zones = act.zones.map((id) => zoneOf(before, id));
   const sheet = sheetOf(act, context);
-  const figures = figuresOf(performed, numbers, context);
+  const figures = figuresOfStep(performed, numbers, context);
   const window = windowOf(performed, context);
   const windowReason: Reason[] = window
     ? [
@@ -195,6 +195,3 @@ export function stepOf(performed: Performed, n: number, context: Context): Step 
     stacks: changedStacks(before, after),
   };
 }
-
-/** The sentence a screen shows first for a step. */
-export const mainReason = (step: Step): Said | undefined => step.why[0];

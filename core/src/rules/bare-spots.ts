@@ -2,7 +2,7 @@ import { isCoat } from '../operations/act.ts';
 import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
 import { isBare } from '../operations/state.ts';
 import { spotShareOf } from '../survey/patches.ts';
-import type { ZoneTrial } from './rule.ts';
+import type { ZoneRuleInput } from './rule.ts';
 
 /** Small bare spots: how large and how many a coat that resists no corrosion may cover. */
 
@@ -10,7 +10,7 @@ import type { ZoneTrial } from './rule.ts';
 const spotSharePercent = ({ panel }: Context): number => spotShareOf(panel) * 100;
 
 /** Whether bare spots are too large, or the product unwilling, to be covered without a corrosion coat; null if all is well. */
-export function spotProblem({ zone, act, context }: ZoneTrial): 'size' | 'sheet' | null {
+export function spotProblem({ zone, act, context }: ZoneRuleInput): 'size' | 'sheet' | null {
   const spots = zone.patch?.spots;
   if (!spots || !isBare(zone) || !isCoat(act)) return null;
   const sheet = sheetIn(context, act.sheetId);
@@ -22,7 +22,7 @@ export function spotProblem({ zone, act, context }: ZoneTrial): 'size' | 'sheet'
   return sheet.coversBareSpots ? null : 'sheet';
 }
 
-export const spotFacts = ({ zone, context }: ZoneTrial) => ({
+export const spotFacts = ({ zone, context }: ZoneRuleInput) => ({
   spotMm: zone.patch?.spots?.mm ?? 0,
   count: zone.patch?.spots?.count ?? 0,
   sharePercent: spotSharePercent(context),

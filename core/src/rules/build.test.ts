@@ -5,7 +5,7 @@ import {
   coat,
   coated,
   edged,
-  heard,
+  saidBy,
   level,
   plain,
   put,
@@ -46,7 +46,7 @@ describe('B1: enough film to be blocked level', () => {
     expect(verdict!.remedy).toBeUndefined();
   });
   test('level and sanded passes', () => {
-    expect(heard('B1', coat('seal', 'A B'), put(built(65), 'B', scratched('P360')))).toEqual([]);
+    expect(saidBy('B1', coat('seal', 'A B'), put(built(65), 'B', scratched('P360')))).toEqual([]);
   });
   test.each([
     ['economy', 10, 0],
@@ -55,7 +55,7 @@ describe('B1: enough film to be blocked level', () => {
     ['show', 40, 1],
   ])('at %s quality %d µm of build in a 65 µm step breaks it %d times', (quality, um, n) => {
     expect(
-      heard('B1', coat('seal', 'A B'), put(built(um, { target: { quality } }), 'B', scratched('P360'))),
+      saidBy('B1', coat('seal', 'A B'), put(built(um, { target: { quality } }), 'B', scratched('P360'))),
     ).toHaveLength(n);
   });
 });
@@ -72,13 +72,13 @@ describe('B2: flash, and the sheet’s maximum', () => {
       level: 'must',
       remedy: { op: 'flash' },
     });
-    expect(heard('B2', plain('guide-coat', 'B'), at(wet, 20))).toEqual([]);
+    expect(saidBy('B2', plain('guide-coat', 'B'), at(wet, 20))).toEqual([]);
   });
   test('coats add up to the maximum and no further', () => {
-    expect(heard('B2', coat('prime-build', 'A', 4), put(benchOf([{ stack: 'steel' }]), 'A', clean))).toEqual(
+    expect(saidBy('B2', coat('prime-build', 'A', 4), put(benchOf([{ stack: 'steel' }]), 'A', clean))).toEqual(
       [],
     );
-    expect(heard('B2', coat('prime-build', 'B', 3), built(100))[0]).toMatch(/250 µm thick, at most 200 µm/);
+    expect(saidBy('B2', coat('prime-build', 'B', 3), built(100))[0]).toMatch(/250 µm thick, at most 200 µm/);
   });
 });
 
@@ -89,15 +89,17 @@ test('B3: no sanding before the sheet’s time and 90 % cure', () => {
     reason: { facts: { leftMin: 156 } },
     remedy: { op: 'cure' },
   });
-  expect(heard('B3', sand('block', 'A', 'P240', 'block'), at(curing, 216))).toEqual([]);
+  expect(saidBy('B3', sand('block', 'A', 'P240', 'block'), at(curing, 216))).toEqual([]);
 });
 
 test('B4: the tip of the sheet is said with every coat that has one', () => {
-  expect(heard('B4', coat('prime-build', 'B'), primed())[0]).toMatch(/^note B: Fluid tip 1\.7-2\.0 mm/);
-  expect(heard('B4', plain('hand-over', 'B'), primed())).toEqual([]);
+  expect(saidBy('B4', coat('prime-build', 'B'), primed())[0]).toMatch(/^note B: Fluid tip 1\.7-2\.0 mm/);
+  expect(saidBy('B4', plain('hand-over', 'B'), primed())).toEqual([]);
 });
 
 test('B5: what guide coat shows in fresh build is glazed and spot primed', () => {
-  expect(heard('B5', plain('guide-coat', 'B'), built(150))[0]).toMatch(/^note B: Pinholes and deep marks/);
-  expect(heard('B5', plain('guide-coat', 'B'), put(built(150), 'B', scratched('P240', 'block')))).toEqual([]);
+  expect(saidBy('B5', plain('guide-coat', 'B'), built(150))[0]).toMatch(/^note B: Pinholes and deep marks/);
+  expect(saidBy('B5', plain('guide-coat', 'B'), put(built(150), 'B', scratched('P240', 'block')))).toEqual(
+    [],
+  );
 });

@@ -6,16 +6,15 @@ import {
   OPS,
   SAND_OPS,
   isCoat,
-  isLaying,
   isSanding,
   isStripping,
   leadsToBase,
 } from '../operations/act.ts';
 import { coatFilmUm } from '../operations/coating.ts';
-import { ledgeLimit, mustStay, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import { ledgeLimit, mustStay, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { blockedZone, keptUm } from '../operations/sanding.ts';
 import {
-  has,
+  hasIssue,
   heightUm,
   isFoundFinish,
   keepsGrain,
@@ -31,11 +30,19 @@ import {
 } from '../operations/state.ts';
 import { blockGrade, finalGrade } from './final-grade.ts';
 import { abrade, block, cure, flash } from './remedies.ts';
-import { advice, fine, speaker, type Rule, type Trial, type ZoneTrial, type Verdict } from './rule.ts';
+import {
+  advice,
+  NO_VERDICTS,
+  verdictsFor,
+  type Rule,
+  type RuleInput,
+  type ZoneRuleInput,
+  type Verdict,
+} from './rule.ts';
 
 /** Rules of build coats: enough film, enough flash, enough cure, and level at the end. */
 
-const b1 = speaker('B1');
+const b1 = verdictsFor('B1');
 
 export const isSandableBuild = (zone: ZoneState): boolean => {
   const top = topOf(zone);
@@ -46,7 +53,7 @@ export const isSandableBuild = (zone: ZoneState): boolean => {
 const ANY_BLOCK: Scratch = { grade: 'P240', tool: 'block', depthUm: 0 };
 
 /** How unlevel the zone would be after blocking it, µm. */
-const afterBlockingUm = ({ zone, panel, context }: Trial): number =>
+const afterBlockingUm = ({ zone, panel, context }: RuleInput): number =>
   unlevelUm(blockedZone(zone, ANY_BLOCK, panel, context), panel);
 
 /** Film that a build lacks to be blocked and sanded down to what must stay, µm; 0 or less where it has enough. */
@@ -60,21 +67,21 @@ export function wantsMoreBuild(zone: ZoneState, panel: PanelState, context: Cont
   return lacksUm(zone, panel, context) > 0 || levelUm > ledgeLimit(context).value;
 }
 
-const blockRemedy = ({ zone, act, panel, context }: Trial) => {
+const blockRemedy = ({ zone, act, panel, context }: RuleInput) => {
   const final = finalGrade(zone, act, context);
   return final ? block(zone, blockGrade(zone, final.grade, panel, context)) : undefined;
 };
 
-const noBuildAtAll = (trial: ZoneTrial): readonly Verdict[] => {
-  const { act, zone, context } = trial;
-  if (act.op !== 'hand-over' || zone.patch?.finding.kind === 'rub-through') return fine;
+const noBuildAtAll = (input: ZoneRuleInput): readonly Verdict[] => {
+  const { act, zone, context } = input;
+  if (act.op !== 'hand-over' || zone.patch?.finding.kind === 'rub-through') return NO_VERDICTS;
   const { side } = schoolIn(context, 'build');
   const laid = laidKinds(zone);
   const isBuilt = laid.some((kind) => kind === 'build' || kind === 'dtm');
   // What is only sealed over sound finish is no repair; on metal and filler a panel is blocked or it is not known.
   const isRepair = laid.some((kind) => kind === 'epoxy' || kind === 'etch' || kind === 'filler');
-  if (side !== 'always' || !isRepair || isBuilt) return fine;
-  return b1.school(trial, { code: 'school.build', facts: { side } });
+  if (side !== 'always' || !isRepair || isBuilt) return NO_VERDICTS;
+  return b1.school(input, { code: 'school.build', facts: { side } });
 };
 
 /** Step that a thin primer or a sealer evens out as it flows, µm (default); nobody levels with epoxy (S8). */
@@ -96,44 +103,44 @@ export const B1: Rule = {
   on: [...LAST_OPS, 'hand-over'],
   asks: 'Coats follow the film budget, so that the panel can be blocked level.',
   reads: 'neighbour',
-  judge: (trial) => {
-    const { act, zone, panel, context } = trial;
-    if (!leadsToBase(act) || !takesCoats(zone) || keepsGrain(zone, context)) return fine;
+  judge: (input) => {
+    const { act, zone, panel, context } = input;
+    if (!leadsToBase(act) || !takesCoats(zone) || keepsGrain(zone, context)) return NO_VERDICTS;
     // A rough coat comes on it yet.
-    if (has(zone, 'rough-coat')) return fine;
+    if (hasIssue(zone, 'rough-coat')) return NO_VERDICTS;
     const limit = ledgeLimit(context);
     const isRaw = isSandableBuild(zone) && zone.surface.scratch === null;
     const nowUm = unlevelUm(zone, panel);
     // Fresh build is judged by what blocking would leave of it.
-    const blockedUm = isRaw ? afterBlockingUm(trial) : 0;
+    const blockedUm = isRaw ? afterBlockingUm(input) : 0;
     const unevenUm = Math.max(nowUm, blockedUm);
     const thinUm = unevenUm <= limit.value ? stepUnderThinUm(zone, panel) : 0;
     const ledgeUm = Math.max(unevenUm, thinUm > EVENED_OUT_UM ? thinUm : 0);
     const { quality } = context.target;
     const layer = labelOf(topOf(zone).kind);
     const facts = { ledgeUm, limitUm: limit.value, quality, layer };
-    if (ledgeUm <= limit.value && !isRaw) return noBuildAtAll(trial);
+    if (ledgeUm <= limit.value && !isRaw) return noBuildAtAll(input);
     if (isRaw && blockedUm <= limit.value) {
       const lackUm = lacksUm(zone, panel, context);
       return lackUm <= 0
         ? b1.must(
-            trial,
+            input,
             { code: 'B1.block', facts: { ...facts, ledgeUm: nowUm }, source: limit.source },
-            blockRemedy(trial),
+            blockRemedy(input),
           )
-        : b1.must(trial, { code: 'B1.thin', facts: { layer, lackUm }, source: 'model' });
+        : b1.must(input, { code: 'B1.thin', facts: { layer, lackUm }, source: 'model' });
     }
     if (isFoundFinish(zone) && facts.ledgeUm === zone.surface.peelUm)
       return b1.must(
-        trial,
+        input,
         { code: 'B1.peel', facts, source: limit.source },
         abrade(zone, 'P320', 'machine', context),
       );
-    return b1.must(trial, { code: 'B1.ledge', facts, source: limit.source });
+    return b1.must(input, { code: 'B1.ledge', facts, source: limit.source });
   },
 };
 
-const b2 = speaker('B2');
+const b2 = verdictsFor('B2');
 
 /** Film of this product on top, µm: what the sheet's maximum speaks of. */
 const filmOnTopUm = (zone: ZoneState, sheetId: string): number => {
@@ -156,13 +163,13 @@ export const B2: Rule = {
   on: OPS,
   asks: 'Each coat flashes before anything touches it, and the total stays inside the sheet’s maximum.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, panel, context } = trial;
+  judge: (input) => {
+    const { act, zone, panel, context } = input;
     if (isCoat(act)) {
       const sheet = sheetIn(context, act.sheetId);
       const filmUm = coatFilmUm(act, zone, sheet) + filmOnTopUm(zone, sheet.id);
       if (filmUm > sheet.film.maxUm + 1e-9)
-        return b2.must(trial, {
+        return b2.must(input, {
           code: 'B2.maximum',
           facts: { sheet: sheet.name, filmUm, maxUm: sheet.film.maxUm },
           source: 'sheet',
@@ -171,7 +178,7 @@ export const B2: Rule = {
       const maxUm = Math.max(sheet.film.maxUm, wet ? sheetIn(context, wet.laid!.sheetId).film.maxUm : 0);
       if (wet && filmUm + wet.um > maxUm)
         return b2.must(
-          trial,
+          input,
           {
             code: 'B2.one-film',
             facts: { layer: labelOf(wet.kind), filmUm: filmUm + wet.um, maxUm },
@@ -182,29 +189,29 @@ export const B2: Rule = {
     }
     const { laid } = topOf(zone);
     const touches = act.op !== 'flash' && act.op !== 'cure' && act.op !== 'mask';
-    if (!laid || !touches || panel.clockMin >= laid.flashedAtMin - 1e-9) return fine;
+    if (!laid || !touches || panel.clockMin >= laid.flashedAtMin - 1e-9) return NO_VERDICTS;
     const facts = { layer: labelOf(topOf(zone).kind), leftMin: laid.flashedAtMin - panel.clockMin };
-    return b2.must(trial, { code: 'B2.flash', facts, source: 'sheet' }, flash(zone));
+    return b2.must(input, { code: 'B2.flash', facts, source: 'sheet' }, flash(zone));
   },
 };
 
-const b3 = speaker('B3');
+const b3 = verdictsFor('B3');
 
 export const B3: Rule = {
   id: 'B3',
   on: [...SAND_OPS, 'guide-coat'],
   asks: 'No sanding before the sheet’s time and 90 % cure.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, panel, context } = trial;
-    if (!isSanding(act) && act.op !== 'guide-coat') return fine;
-    if (has(zone, 'soft') && !isStripping(act))
-      return b3.must(trial, { code: 'B3.soft', facts: {} }, cure(zone, context));
+  judge: (input) => {
+    const { act, zone, panel, context } = input;
+    if (!isSanding(act) && act.op !== 'guide-coat') return NO_VERDICTS;
+    if (hasIssue(zone, 'soft') && !isStripping(act))
+      return b3.must(input, { code: 'B3.soft', facts: {} }, cure(zone, context));
     const top = topOf(zone);
     const at = top.laid?.sandableAtMin ?? null;
-    if (at === null || panel.clockMin >= at - 1e-9) return fine;
+    if (at === null || panel.clockMin >= at - 1e-9) return NO_VERDICTS;
     return b3.must(
-      trial,
+      input,
       {
         code: 'B3.uncured',
         facts: { layer: labelOf(top.kind), leftMin: at - panel.clockMin },
@@ -234,41 +241,19 @@ export const B5 = advice(
   ({ zone }) => (isSandableBuild(zone) && !zone.surface.scratch ? { code: 'B5.glaze', facts: {} } : null),
 );
 
-const k3 = speaker('K3');
-
-/** Low left under a build that cannot take it: said at the build, where something can still be done. */
-export const K3_LOW: Rule = {
-  id: 'K3',
-  on: ['prime-build', 'prime-dtm'],
-  asks: 'A hollow deeper than the build can level is filled first.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
-    const lays = act.op === 'prime-build' || act.op === 'prime-dtm';
-    if (!lays || !isLaying(act)) return fine;
-    const sheet = sheetIn(context, act.sheetId);
-    const canLevelUm = sheet.film.maxUm - (sheet.mustStayUm ?? ruleIn(context, 'mustStayUm').value);
-    if (zone.surface.lowUm <= canLevelUm) return fine;
-    return k3.must(trial, {
-      code: 'K3.low',
-      facts: { lowMm: zone.surface.lowUm / 1000, canLevelUm },
-      source: 'sheet',
-    });
-  },
-};
-
 export const B1_SOUND: Rule = {
   id: 'B1',
   on: ['prime-build', 'prime-dtm'],
   asks: 'Build goes where something has to be levelled or filled, not over sound finish around it.',
-  judge: (trial) => {
-    const { zone, context } = trial;
+  judge: (input) => {
+    const { zone, context } = input;
     const { wavesUm, peelUm, lowUm } = zone.surface;
     const isLevel = Math.max(wavesUm, peelUm, lowUm) <= ledgeLimit(context).value;
     const isSound = !zone.patch && zone.edge === 'sound' && isFoundFinish(zone) && !zone.isSoluble && isLevel;
     return isSound && topOf(zone).kind === 'old-finish' && schoolIn(context, 'build').side !== 'always'
-      ? b1.should(trial, { code: 'B1.sound', facts: {} })
-      : fine;
+      ? b1.should(input, { code: 'B1.sound', facts: {} })
+      : NO_VERDICTS;
   },
 };
 
-export const BUILD_RULES: readonly Rule[] = [B1, B1_SOUND, B2, B3, B4, B5, K3_LOW];
+export const BUILD_RULES: readonly Rule[] = [B1, B1_SOUND, B2, B3, B4, B5];

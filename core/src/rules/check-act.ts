@@ -3,17 +3,17 @@ import { OPS, type Act, type OpName } from '../operations/act.ts';
 import { contextFor, type Context } from '../operations/context.ts';
 import { physicalReasons } from '../operations/perform.ts';
 import { soundNeighbour, zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
-import { BLOCKING_RULES } from './blocking.ts';
+import { LAST_SANDING_RULES } from './last-sanding.ts';
 import { BUILD_RULES } from './build.ts';
 import { CLEAN_RULES } from './cleanliness.ts';
 import { COMPOSITE_RULES } from './composite.ts';
 import { FILLER_RULES } from './filler.ts';
 import { FINISH_RULES } from './finish.ts';
 import { METAL_RULES } from './metal.ts';
-import { OPEN_RULES } from './open-matters.ts';
+import { OPEN_RULES } from './open-issues.ts';
 import { PLASTIC_RULES } from './plastic.ts';
 import { SEAL_RULES } from './seal.ts';
-import { isRefusal, type Rule, type Trial, type Verdict } from './rule.ts';
+import { isRefusal, type Rule, type RuleInput, type Verdict } from './rule.ts';
 
 /** All rules in the order in which they are named to the user: the first broken rule is the first listed. */
 export const RULES: readonly Rule[] = [
@@ -23,7 +23,7 @@ export const RULES: readonly Rule[] = [
   ...PLASTIC_RULES,
   ...COMPOSITE_RULES,
   ...BUILD_RULES,
-  ...BLOCKING_RULES,
+  ...LAST_SANDING_RULES,
   ...SEAL_RULES,
   ...CLEAN_RULES,
   ...OPEN_RULES,
@@ -47,30 +47,35 @@ const rulesOn = (wanted: (rule: Rule) => boolean): ReadonlyMap<OpName, readonly 
 const ADVICE = rulesOn(({ isAdvice }) => isAdvice === true);
 const DECIDING = rulesOn(({ isAdvice }) => !isAdvice);
 
-const trialsOf = (act: Act, panel: PanelState, context: Context): Trial[] =>
+const inputsOf = (act: Act, panel: PanelState, context: Context): RuleInput[] =>
   act.zones.map((id) => {
     const zone = zoneOf(panel, id);
     return { act, zone, panel, context: contextFor(zone, context) };
   });
 
 /** What each rule of an operation said, at the rule's place in the list. */
-type Said = (readonly Verdict[] | undefined)[];
+type VerdictsByRule = (readonly Verdict[] | undefined)[];
 
 /** What was said about a zone for itself, and beside the sound neighbour that it last had. */
-interface Heard {
-  readonly alone: Said;
-  beside: { readonly neighbour: ZoneState | null; readonly said: Said };
+interface CachedVerdicts {
+  readonly alone: VerdictsByRule;
+  beside: { readonly neighbour: ZoneState | null; readonly said: VerdictsByRule };
 }
 
 /**
  * What rules said before that read no more than the zone and its sound neighbour, by zone and act: where neither
  * changed since they are not asked again. One for a whole search, whose context does not change.
  */
-export type Hearings = Map<ZoneState, Map<string, Heard>>;
+export type VerdictCache = Map<ZoneState, Map<string, CachedVerdicts>>;
 
 /** @param name tells the act apart in all that it does */
-function heardBefore(hearings: Hearings, zone: ZoneState, name: string, neighbour: ZoneState | null): Heard {
-  const ofZone = hearings.get(zone) ?? new Map<string, Heard>();
+function cachedFor(
+  hearings: VerdictCache,
+  zone: ZoneState,
+  name: string,
+  neighbour: ZoneState | null,
+): CachedVerdicts {
+  const ofZone = hearings.get(zone) ?? new Map<string, CachedVerdicts>();
   hearings.set(zone, ofZone);
   const known = ofZone.get(name) ?? { alone: [], beside: { neighbour, said: [] } };
   if (known.beside.neighbour !== neighbour) known.beside = { neighbour, said: [] };
@@ -78,30 +83,30 @@ function heardBefore(hearings: Hearings, zone: ZoneState, name: string, neighbou
   return known;
 }
 
-const listFor = (rule: Rule, heard: Heard | undefined): Said | undefined => {
+const listFor = (rule: Rule, evaluate: CachedVerdicts | undefined): VerdictsByRule | undefined => {
   if (rule.reads === 'panel') return undefined;
-  return rule.reads === 'neighbour' ? heard?.beside.said : heard?.alone;
+  return rule.reads === 'neighbour' ? evaluate?.beside.said : evaluate?.alone;
 };
 
-interface Hearing {
-  readonly trials: readonly Trial[];
-  /** What each trial's zone heard before, where that is kept. */
-  readonly before?: readonly Heard[] | undefined;
+interface Evaluation {
+  readonly inputs: readonly RuleInput[];
+  /** What each input's zone heard before, where that is kept. */
+  readonly before?: readonly CachedVerdicts[] | undefined;
   /** The rule that refuses the act outright ends it. */
   readonly endsAtRefusal?: boolean;
 }
 
 /** Asks each rule about each zone that it speaks of, rule by rule. */
-function heard(rules: readonly Rule[], { trials, before, endsAtRefusal }: Hearing): Verdict[] {
+function heard(rules: readonly Rule[], { inputs, before, endsAtRefusal }: Evaluation): Verdict[] {
   const verdicts: Verdict[] = [];
-  const families = trials.map(({ zone }) => familyOf(zone.stack[0]!.kind));
+  const families = inputs.map(({ zone }) => familyOf(zone.stack[0]!.kind));
   for (let nth = 0; nth < rules.length; nth++) {
     const rule = rules[nth]!;
     const nBefore = verdicts.length;
-    for (let i = 0; i < trials.length; i++) {
+    for (let i = 0; i < inputs.length; i++) {
       if (rule.only && rule.only !== families[i]) continue;
       const list = listFor(rule, before?.[i]);
-      const now = list ? (list[nth] ??= rule.judge(trials[i]!)) : rule.judge(trials[i]!);
+      const now = list ? (list[nth] ??= rule.judge(inputs[i]!)) : rule.judge(inputs[i]!);
       if (now.length > 0) verdicts.push(...now);
     }
     if (endsAtRefusal && verdicts.length > nBefore && verdicts.slice(nBefore).some(isRefusal)) break;
@@ -110,8 +115,8 @@ function heard(rules: readonly Rule[], { trials, before, endsAtRefusal }: Hearin
 }
 
 /** What a search keeps from one question to the next. */
-export interface Memory {
-  readonly hearings: Hearings;
+export interface SearchMemory {
+  readonly cache: VerdictCache;
   /** A search only wants to know that an act is refused, and by which rule first. */
   readonly endsAtRefusal: boolean;
 }
@@ -125,20 +130,20 @@ export function decideAct(
   act: Act,
   panel: PanelState,
   context: Context,
-  memory?: Memory & { readonly name: string },
+  memory?: SearchMemory & { readonly name: string },
 ): Verdict[] {
-  const trials = trialsOf(act, panel, context);
+  const inputs = inputsOf(act, panel, context);
   const rules = DECIDING.get(act.op)!;
-  if (!memory) return heard(rules, { trials });
-  const before = trials.map(({ zone }) =>
-    heardBefore(memory.hearings, zone, memory.name, soundNeighbour(zone, panel)),
+  if (!memory) return heard(rules, { inputs });
+  const before = inputs.map(({ zone }) =>
+    cachedFor(memory.cache, zone, memory.name, soundNeighbour(zone, panel)),
   );
-  return heard(rules, { trials, before, endsAtRefusal: memory.endsAtRefusal });
+  return heard(rules, { inputs, before, endsAtRefusal: memory.endsAtRefusal });
 }
 
 /** How an act is done right: notes of the rules that only advise. */
 export const adviceOn = (act: Act, panel: PanelState, context: Context): Verdict[] =>
-  heard(ADVICE.get(act.op)!, { trials: trialsOf(act, panel, context) });
+  heard(ADVICE.get(act.op)!, { inputs: inputsOf(act, panel, context) });
 
 /** All that is said of an act in this state, advice included. */
 export const checkAct = (act: Act, panel: PanelState, context: Context): Verdict[] => [

@@ -4,7 +4,7 @@ import {
   clean,
   coat,
   coated,
-  heard,
+  saidBy,
   masked,
   plain,
   put,
@@ -35,7 +35,7 @@ describe('C1: clean, masked and tacked before spraying', () => {
 
 test('C1: a new part is fitted on trial first', () => {
   const part = benchOf([{ stack: 'steel/ecoat:20' }], { panel: { new: true } });
-  expect(heard('C1', plain('wash', 'A'), part)[0]).toMatch(/^note A: .*fit it on trial/);
+  expect(saidBy('C1', plain('wash', 'A'), part)[0]).toMatch(/^note A: .*fit it on trial/);
 });
 
 describe('C1: parts', () => {
@@ -46,23 +46,23 @@ describe('C1: parts', () => {
   const dressed = benchOf([{ stack: 'steel/ecoat:20' }], { panel: { parts } });
   test('come off before washing, fasteners into bags; what stays is masked', () => {
     expect(verdictsOf('C1', plain('wash', 'A'), dressed)[0]).toMatchObject({ remedy: { op: 'remove-part' } });
-    expect(heard('C1', plain('wash', 'A'), dressed)[0]).toMatch(/handle \(bag 3\)/);
+    expect(saidBy('C1', plain('wash', 'A'), dressed)[0]).toMatch(/handle \(bag 3\)/);
     // Open filler is never washed: parts come off before its first wipe all the same.
     expect(verdictsOf('C1', plain('degrease', 'A'), dressed)[0]).toMatchObject({
       remedy: { op: 'remove-part' },
     });
     const off = { ...dressed, state: perform(dressed.state, plain('remove-part', 'A'), dressed.context) };
-    expect(heard('C1', plain('mask', 'A'), off)[0]).toMatch(/^note A: Stays on .* lamp/);
-    expect(heard('C1', plain('wash', 'A'), benchOf([{ stack: 'steel' }]))).toEqual([]);
+    expect(saidBy('C1', plain('mask', 'A'), off)[0]).toMatch(/^note A: Stays on .* lamp/);
+    expect(saidBy('C1', plain('wash', 'A'), benchOf([{ stack: 'steel' }]))).toEqual([]);
   });
 });
 
 test('C2, C3: said once, where base follows and where the gun is first taken up', () => {
   const panel = put(benchOf([{ stack: 'steel/ecoat:20' }]), 'A', clean);
-  expect(heard('C2', plain('hand-over', 'A'), panel)[0]).toMatch(/never between clear coats/);
-  expect(heard('C2', coat('seal', 'A'), panel)).toEqual([]);
-  expect(heard('C3', coat('seal', 'A'), panel)[0]).toMatch(/^note A: Gun clean/);
-  expect(heard('C3', coat('seal', 'A'), put(panel, 'A', coated('build', 80)))).toEqual([]);
+  expect(saidBy('C2', plain('hand-over', 'A'), panel)[0]).toMatch(/never between clear coats/);
+  expect(saidBy('C2', coat('seal', 'A'), panel)).toEqual([]);
+  expect(saidBy('C3', coat('seal', 'A'), panel)[0]).toMatch(/^note A: Gun clean/);
+  expect(saidBy('C3', coat('seal', 'A'), put(panel, 'A', coated('build', 80)))).toEqual([]);
 });
 
 test('C1: a glued seal is warmed, cut and scraped; its glue goes with the first wipe; it takes longer', () => {
@@ -72,19 +72,19 @@ test('C1: a glued seal is warmed, cut and scraped; its glue goes with the first 
     });
   const [glued, clipped] = [withSeal(true), withSeal(false)];
   const off = plain('remove-part', 'A');
-  expect(heard('C1', off, glued)[0]).toMatch(/^note A: Glued on: seal.*plastic blade/);
-  expect(heard('C1', off, clipped)).toEqual([]);
+  expect(saidBy('C1', off, glued)[0]).toMatch(/^note A: Glued on: seal.*plastic blade/);
+  expect(saidBy('C1', off, clipped)).toEqual([]);
   expect(costOf(off, glued.state, glued.context).handsOnMin).toBeGreaterThan(
     costOf(off, clipped.state, clipped.context).handsOnMin,
   );
   const scraped = perform(glued.state, off, glued.context);
-  expect(scraped.zones[0]!.open).toContain('glue');
-  expect(perform(scraped, plain('degrease', 'A'), glued.context).zones[0]!.open).not.toContain('glue');
+  expect(scraped.zones[0]!.openIssues).toContain('glue');
+  expect(perform(scraped, plain('degrease', 'A'), glued.context).zones[0]!.openIssues).not.toContain('glue');
 });
 
 test('C1: foam tape for edges and jambs, tape folded back where primer ends in the panel, off while it is soft', () => {
   const said = (sketch: object, panel: object = {}) =>
-    heard(
+    saidBy(
       'C1',
       plain('mask', 'A'),
       benchOf([{ stack: 'steel/old-finish:100', ...sketch }], { panel }),
@@ -98,7 +98,7 @@ test('C1: foam tape for edges and jambs, tape folded back where primer ends in t
 
 test('C3: a test card before the first coat; a part with two sides hangs', () => {
   const said = (face: string, offVehicle: boolean) =>
-    heard(
+    saidBy(
       'C3',
       coat('seal', 'A'),
       benchOf([{ stack: 'steel/ecoat:20', facts: { face } }], { panel: { offVehicle } }),

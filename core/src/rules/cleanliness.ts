@@ -2,32 +2,40 @@ import { isBody } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAYING_OPS, isCoat, isLaying } from '../operations/act.ts';
 import { comingOff } from '../operations/inspecting.ts';
 import { sheetIn } from '../operations/context.ts';
-import { has, isBare, isOpenBody, topOf, type ZoneState } from '../operations/state.ts';
+import { hasIssue, isBare, isOpenBody, topOf, type ZoneState } from '../operations/state.ts';
 import { BORDER_PLANS, bordersOf } from '../survey/panel.ts';
 import { mask, removeParts, tack, wash, wipe } from './remedies.ts';
-import { advice, fine, speaker, type Rule, type Trial, type ZoneTrial, type Verdict } from './rule.ts';
+import {
+  advice,
+  NO_VERDICTS,
+  verdictsFor,
+  type Rule,
+  type RuleInput,
+  type ZoneRuleInput,
+  type Verdict,
+} from './rule.ts';
 
 /** Rules of cleaning: the panel, the gun and the booth. */
 
-const c1 = speaker('C1');
+const c1 = verdictsFor('C1');
 
 /** A new part is fitted before it is painted: what does not fit then is not the paint's fault. */
-const trialFit = (trial: ZoneTrial): readonly Verdict[] =>
-  trial.context.panel.new && trial.zone.zone.id === trial.act.zones[0]
-    ? c1.note(trial, { code: 'C1.fit', facts: {} })
-    : fine;
+const trialFit = (input: ZoneRuleInput): readonly Verdict[] =>
+  input.context.panel.new && input.zone.zone.id === input.act.zones[0]
+    ? c1.note(input, { code: 'C1.fit', facts: {} })
+    : NO_VERDICTS;
 
 /** Before any other work: parts come off, or their edges are where the paint later peels. */
-const partsFirst = (trial: Trial): readonly Verdict[] => {
-  const { panel, context } = trial;
+const partsFirst = (input: RuleInput): readonly Verdict[] => {
+  const { panel, context } = input;
   const parts = comingOff(context)
     .map(({ name, bag }) => (bag ? `${name} (bag ${bag})` : name))
     .join(', ');
-  return c1.must(trial, { code: 'C1.parts', facts: { parts } }, removeParts(panel));
+  return c1.must(input, { code: 'C1.parts', facts: { parts } }, removeParts(panel));
 };
 
 /** What stays on is masked; a handle left on is where clear later peels. */
-const staysOn = ({ context }: ZoneTrial): string =>
+const staysOn = ({ context }: ZoneRuleInput): string =>
   context.panel.parts
     .filter(({ plan }) => plan !== 'remove')
     .map(({ name }) => name)
@@ -37,31 +45,31 @@ const staysOn = ({ context }: ZoneTrial): string =>
 const SEAL_CELSIUS = 60;
 
 /** How glued seals and trims are taken off. */
-function gluedNotes(trial: ZoneTrial): readonly Verdict[] {
-  const glued = comingOff(trial.context).filter((part) => part.glued);
-  if (glued.length === 0 || trial.zone.zone.id !== trial.act.zones[0]) return fine;
+function gluedNotes(input: ZoneRuleInput): readonly Verdict[] {
+  const glued = comingOff(input.context).filter((part) => part.glued);
+  if (glued.length === 0 || input.zone.zone.id !== input.act.zones[0]) return NO_VERDICTS;
   const parts = glued.map(({ name }) => name).join(', ');
-  return c1.note(trial, { code: 'C1.glued', facts: { parts, mostCelsius: SEAL_CELSIUS } });
+  return c1.note(input, { code: 'C1.glued', facts: { parts, mostCelsius: SEAL_CELSIUS } });
 }
 
 /** A gap beside the zone into which paint would creep: an edge or a jamb of a panel on the vehicle. */
 const hasGap = ({ zone }: ZoneState): boolean => zone.face !== undefined && zone.face !== 'outside';
 
 /** What is covered with the panel: parts that stay on it, and what lies around it. */
-function maskNotes(trial: Trial): readonly Verdict[] {
-  const { panel } = trial.context;
-  const { zones } = trial.panel;
-  const parts = staysOn(trial);
+function maskNotes(input: RuleInput): readonly Verdict[] {
+  const { panel } = input.context;
+  const { zones } = input.panel;
+  const parts = staysOn(input);
   const borders = BORDER_PLANS.map((plan) => bordersOf(panel, plan))
     .filter(Boolean)
     .join(', ');
   return [
-    ...(parts ? c1.note(trial, { code: 'C1.stays', facts: { parts } }) : []),
-    ...(borders ? c1.note(trial, { code: 'C1.borders', facts: { borders } }) : []),
-    ...(panel.offVehicle ? c1.note(trial, { code: 'C1.off', facts: {} }) : []),
-    ...(!panel.offVehicle && zones.some(hasGap) ? c1.note(trial, { code: 'C1.foam', facts: {} }) : []),
-    ...(zones.some(({ patch }) => patch) ? c1.note(trial, { code: 'C1.back-tape', facts: {} }) : []),
-    ...c1.note(trial, { code: 'C1.tape-off', facts: {} }),
+    ...(parts ? c1.note(input, { code: 'C1.stays', facts: { parts } }) : []),
+    ...(borders ? c1.note(input, { code: 'C1.borders', facts: { borders } }) : []),
+    ...(panel.offVehicle ? c1.note(input, { code: 'C1.off', facts: {} }) : []),
+    ...(!panel.offVehicle && zones.some(hasGap) ? c1.note(input, { code: 'C1.foam', facts: {} }) : []),
+    ...(zones.some(({ patch }) => patch) ? c1.note(input, { code: 'C1.back-tape', facts: {} }) : []),
+    ...c1.note(input, { code: 'C1.tape-off', facts: {} }),
   ];
 }
 
@@ -72,7 +80,7 @@ const isBlownOff = (zone: ZoneState): boolean => isBody(topOf(zone).kind) && zon
  * Masking stays clean when the dust is over. Bare metal is the exception: its time starts when it is sanded, so
  * what is around it is masked first.
  */
-function isReadyForMasking({ act, panel }: Trial): boolean {
+function isReadyForMasking({ act, panel }: RuleInput): boolean {
   const coated = panel.zones.filter(({ zone }) => act.zones.includes(zone.id));
   return coated.some(isBare) || coated.every((zone) => zone.surface.soil === 'clean' || isBlownOff(zone));
 }
@@ -82,34 +90,34 @@ export const C1: Rule = {
   on: [...LAYING_OPS, 'degrease', 'antistatic-wipe', 'temper', 'wash', 'remove-part', 'mask', 'hand-over'],
   asks: 'Wash, degrease, abrade, blow off, degrease, tack; masked and dry before spraying.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, panel, context } = trial;
+  judge: (input) => {
+    const { act, zone, panel, context } = input;
     const { soil, isTacked } = zone.surface;
-    if (act.op === 'remove-part') return gluedNotes(trial);
-    if (!panel.arePartsOff) return partsFirst(trial);
-    if (act.op === 'wash') return trialFit(trial);
-    if (act.op === 'mask') return zone.zone.id === act.zones[0] ? maskNotes(trial) : fine;
+    if (act.op === 'remove-part') return gluedNotes(input);
+    if (!panel.arePartsOff) return partsFirst(input);
+    if (act.op === 'wash') return trialFit(input);
+    if (act.op === 'mask') return zone.zone.id === act.zones[0] ? maskNotes(input) : NO_VERDICTS;
     if (act.op === 'hand-over')
       return soil === 'clean'
-        ? fine
-        : c1.must(trial, { code: 'C1.dust', facts: {} }, wipe(zone, panel, context));
+        ? NO_VERDICTS
+        : c1.must(input, { code: 'C1.dust', facts: {} }, wipe(zone, panel, context));
     if (!isLaying(act)) {
       if (soil === 'grime' && !isOpenBody(zone))
-        return c1.must(trial, { code: 'C1.wash', facts: {} }, wash(panel));
-      return has(zone, 'glue') ? c1.note(trial, { code: 'C1.glue', facts: {} }) : fine;
+        return c1.must(input, { code: 'C1.wash', facts: {} }, wash(panel));
+      return hasIssue(zone, 'glue') ? c1.note(input, { code: 'C1.glue', facts: {} }) : NO_VERDICTS;
     }
     const sheet = sheetIn(context, act.sheetId);
     if (soil !== 'clean' && !isBlownOff(zone))
       return c1.must(
-        trial,
+        input,
         { code: soil === 'dusty' ? 'C1.dust' : 'C1.degrease', facts: {} },
         wipe(zone, panel, context),
       );
-    if (!isCoat(act)) return fine;
-    if (!panel.isMasked && isReadyForMasking(trial))
-      return c1.must(trial, { code: 'C1.mask', facts: { sheet: sheet.name } }, mask(panel));
-    if (isTacked) return fine;
-    return c1.must(trial, { code: isBlownOff(zone) ? 'C1.open-filler' : 'C1.tack', facts: {} }, tack(zone));
+    if (!isCoat(act)) return NO_VERDICTS;
+    if (!panel.isMasked && isReadyForMasking(input))
+      return c1.must(input, { code: 'C1.mask', facts: { sheet: sheet.name } }, mask(panel));
+    if (isTacked) return NO_VERDICTS;
+    return c1.must(input, { code: isBlownOff(zone) ? 'C1.open-filler' : 'C1.tack', facts: {} }, tack(zone));
   },
 };
 
@@ -121,14 +129,14 @@ export const C2 = advice(
 );
 
 /** Nothing of ours lies anywhere yet: the gun is taken up for the first time. */
-const isFirstCoat = ({ panel }: Trial): boolean =>
+const isFirstCoat = ({ panel }: RuleInput): boolean =>
   panel.zones.every(({ stack }) => stack.every(({ laid, kind }) => !laid || isBody(kind)));
 
 /** Both sides of a part that hangs free are painted: somebody has to reach them. */
-const hasTwoSides = ({ context, panel }: Trial): boolean =>
+const hasTwoSides = ({ context, panel }: RuleInput): boolean =>
   context.panel.offVehicle && panel.zones.some(({ zone }) => zone.face === 'inside');
 
-const c3 = speaker('C3');
+const c3 = verdictsFor('C3');
 
 export const C3: Rule = {
   id: 'C3',
@@ -136,12 +144,12 @@ export const C3: Rule = {
   asks: 'Gun cleaned between products, air line drained, floor wetted or booth on, fans blown through; a test card first.',
   isAdvice: true,
   reads: 'panel',
-  judge: (trial) => {
-    if (!isFirstCoat(trial)) return fine;
+  judge: (input) => {
+    if (!isFirstCoat(input)) return NO_VERDICTS;
     return [
-      ...c3.note(trial, { code: 'C3.gun', facts: {} }),
-      ...c3.note(trial, { code: 'C3.card', facts: {} }),
-      ...(hasTwoSides(trial) ? c3.note(trial, { code: 'C3.hang', facts: {} }) : []),
+      ...c3.note(input, { code: 'C3.gun', facts: {} }),
+      ...c3.note(input, { code: 'C3.card', facts: {} }),
+      ...(hasTwoSides(input) ? c3.note(input, { code: 'C3.hang', facts: {} }) : []),
     ];
   },
 };

@@ -1,10 +1,10 @@
-import { raise, settle } from '../operations/state.ts';
+import { withIssue, withoutIssues } from '../operations/state.ts';
 import {
   benchOf,
   clean,
   coat,
   coated,
-  heard,
+  saidBy,
   masked,
   plain,
   put,
@@ -21,7 +21,7 @@ test('GP1: release wax is degreased off before sanding', () => {
     level: 'must',
     remedy: { op: 'degrease' },
   });
-  expect(heard('GP1', sand('abrade', 'A', 'P320'), put(raw(), 'A', clean))).toEqual([]);
+  expect(saidBy('GP1', sand('abrade', 'A', 'P320'), put(raw(), 'A', clean))).toEqual([]);
 });
 
 describe('GP2: never into the cloth', () => {
@@ -30,14 +30,14 @@ describe('GP2: never into the cloth', () => {
     ['P180', 0],
     ['P320', 0],
   ] as const)('%s on bare fiberglass breaks it %d times', (grade, n) => {
-    expect(heard('GP2', sand('abrade', 'A', grade), put(raw(), 'A', clean))).toHaveLength(n);
+    expect(saidBy('GP2', sand('abrade', 'A', grade), put(raw(), 'A', clean))).toHaveLength(n);
   });
   test('nor through a finish that is stripped', () => {
     expect(
-      heard('GP2', sand('strip-sand', 'A', 'P80'), benchOf([{ stack: 'fiberglass/old-finish:120' }])),
+      saidBy('GP2', sand('strip-sand', 'A', 'P80'), benchOf([{ stack: 'fiberglass/old-finish:120' }])),
     ).toHaveLength(1);
     expect(
-      heard('GP2', sand('strip-sand', 'A', 'P180'), benchOf([{ stack: 'fiberglass/old-finish:120' }])),
+      saidBy('GP2', sand('strip-sand', 'A', 'P180'), benchOf([{ stack: 'fiberglass/old-finish:120' }])),
     ).toEqual([]);
   });
 });
@@ -47,30 +47,30 @@ test('GP2: a broken laminate is mended before any coat', () => {
   expect(verdictsOf('GP2', coat('prime-epoxy', 'A/hole'), broken)[0]?.remedy).toMatchObject({
     op: 'laminate-repair',
   });
-  expect(heard('GP2', coat('prime-epoxy', 'A'), raw())).toEqual([]);
+  expect(saidBy('GP2', coat('prime-epoxy', 'A'), raw())).toEqual([]);
 });
 
 test('GP5: skin cover where glass is sanded, and only there', () => {
-  expect(heard('GP5', sand('abrade', 'A', 'P320'), raw())[0]).toMatch(/^note A: Glass dust/);
-  expect(heard('GP5', sand('abrade', 'A', 'P320'), benchOf([{ stack: 'steel' }]))).toEqual([]);
+  expect(saidBy('GP5', sand('abrade', 'A', 'P320'), raw())[0]).toMatch(/^note A: Glass dust/);
+  expect(saidBy('GP5', sand('abrade', 'A', 'P320'), benchOf([{ stack: 'steel' }]))).toEqual([]);
 });
 
 test('GP3: pinholes are looked for again under the first primer', () => {
-  const primed = put(raw(), 'A', clean, coated('epoxy', 50), (zone) => raise(zone, 'look'));
+  const primed = put(raw(), 'A', clean, coated('epoxy', 50), (zone) => withIssue(zone, 'look'));
   expect(verdictsOf('GP3', coat('prime-build', 'A'), primed)[0]).toMatchObject({
     level: 'must',
     remedy: { op: 'inspect' },
   });
-  const looked = put(primed, 'A', (zone) => settle(zone, 'look'));
-  expect(heard('GP3', coat('prime-build', 'A'), looked)).toEqual([]);
+  const looked = put(primed, 'A', (zone) => withoutIssues(zone, 'look'));
+  expect(saidBy('GP3', coat('prime-build', 'A'), looked)).toEqual([]);
 });
 
 test('GP4: no etch on fiberglass', () => {
   const ready = masked(put(raw(), 'A', clean, scratched('P320', 'machine')));
-  expect(heard('GP4', coat('prime-etch', 'A'), ready)[0]).toMatch(/No acid etch on fiberglass/);
-  expect(heard('GP4', coat('prime-etch', 'A'), benchOf([{ stack: 'steel' }]))).toEqual([]);
+  expect(saidBy('GP4', coat('prime-etch', 'A'), ready)[0]).toMatch(/No acid etch on fiberglass/);
+  expect(saidBy('GP4', coat('prime-etch', 'A'), benchOf([{ stack: 'steel' }]))).toEqual([]);
 });
 
 test('S1: bare gelcoat is no surface for base', () => {
-  expect(heard('S1', plain('hand-over', 'A'), raw())[0]).toMatch(/Fiberglass is not a surface for base/);
+  expect(saidBy('S1', plain('hand-over', 'A'), raw())[0]).toMatch(/Fiberglass is not a surface for base/);
 });

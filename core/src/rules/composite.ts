@@ -1,14 +1,14 @@
 import { isCoarser, type Grade } from '../materials/grades.ts';
 import { familyOf, labelOf } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isSanding } from '../operations/act.ts';
-import { has, isFoundFinish, isRawComposite, topOf } from '../operations/state.ts';
+import { hasIssue, isFoundFinish, isRawComposite, topOf } from '../operations/state.ts';
 import { heatVerdicts } from './heat.ts';
 import { lookAgain, mendLaminate, strip, wipe } from './remedies.ts';
-import { advice, fine, speaker, type Rule } from './rule.ts';
+import { advice, NO_VERDICTS, verdictsFor, type Rule } from './rule.ts';
 
 /** Rules of fiberglass. */
 
-const gp1 = speaker('GP1');
+const gp1 = verdictsFor('GP1');
 
 export const GP1: Rule = {
   id: 'GP1',
@@ -16,16 +16,16 @@ export const GP1: Rule = {
   on: [...SAND_OPS, ...LAYING_OPS],
   asks: 'Release wax is washed and degreased off before sanding.',
   reads: 'panel',
-  judge: (trial) => {
-    const { zone, panel, context } = trial;
+  judge: (input) => {
+    const { zone, panel, context } = input;
     const isMoulded = familyOf(zone.stack[0]!.kind) === 'composite';
-    return isMoulded && has(zone, 'wax')
-      ? gp1.must(trial, { code: 'GP1.wax', facts: {} }, wipe(zone, panel, context))
-      : fine;
+    return isMoulded && hasIssue(zone, 'wax')
+      ? gp1.must(input, { code: 'GP1.wax', facts: {} }, wipe(zone, panel, context))
+      : NO_VERDICTS;
   },
 };
 
-const gp2 = speaker('GP2');
+const gp2 = verdictsFor('GP2');
 /** Coarsest grade that stays out of the cloth. */
 const COARSEST: Grade = 'P180';
 
@@ -34,49 +34,51 @@ export const GP2: Rule = {
   only: 'composite',
   on: [...SAND_OPS, ...COAT_OPS, 'hand-over'],
   asks: 'Fiberglass is sanded P180 to P320, never into the cloth; a broken laminate is mended first.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
+  judge: (input) => {
+    const { act, zone, context } = input;
     if (isCoat(act) || act.op === 'hand-over') {
-      if (!has(zone, 'break')) return fine;
+      if (!hasIssue(zone, 'break')) return NO_VERDICTS;
       if (isFoundFinish(zone))
         return gp2.must(
-          trial,
+          input,
           { code: 'GP2.bare', facts: { layer: labelOf(topOf(zone).kind) } },
           strip([zone], context),
         );
-      return gp2.must(trial, { code: 'GP2.mend', facts: {} }, mendLaminate(zone));
+      return gp2.must(input, { code: 'GP2.mend', facts: {} }, mendLaminate(zone));
     }
-    if (!isSanding(act) || act.op === 'feather' || act.op === 'scuff') return fine;
+    if (!isSanding(act) || act.op === 'feather' || act.op === 'scuff') return NO_VERDICTS;
     const sanded = act.op === 'strip-sand' ? zone.stack[0]! : topOf(zone);
-    if (familyOf(sanded.kind) !== 'composite' || !isCoarser(act.grades[0], COARSEST)) return fine;
-    return gp2.must(trial, { code: 'GP2.cloth', facts: { grit: act.grades[0], limit: COARSEST } });
+    if (familyOf(sanded.kind) !== 'composite' || !isCoarser(act.grades[0], COARSEST)) return NO_VERDICTS;
+    return gp2.must(input, { code: 'GP2.cloth', facts: { grit: act.grades[0], limit: COARSEST } });
   },
 };
 
-const gp3 = speaker('GP3');
+const gp3 = verdictsFor('GP3');
 
 export const GP3: Rule = {
   id: 'GP3',
   only: 'composite',
   on: [...LAYING_OPS, 'guide-coat', 'hand-over'],
   asks: 'Pinholes are looked for again after the first primer coat.',
-  judge: (trial) =>
-    has(trial.zone, 'look') ? gp3.must(trial, { code: 'GP3.look', facts: {} }, lookAgain(trial.zone)) : fine,
+  judge: (input) =>
+    hasIssue(input.zone, 'look')
+      ? gp3.must(input, { code: 'GP3.look', facts: {} }, lookAgain(input.zone))
+      : NO_VERDICTS,
 };
 
-const gp4 = speaker('GP4');
+const gp4 = verdictsFor('GP4');
 
 export const GP4: Rule = {
   id: 'GP4',
   only: 'composite',
   on: ['prime-etch', 'cure'],
   asks: 'Epoxy or two-pack build on fiberglass, no etch, heat at most 60 °C.',
-  judge: (trial) => {
-    const { act, zone } = trial;
-    if (act.op === 'cure') return heatVerdicts(gp4, trial, 'composite');
+  judge: (input) => {
+    const { act, zone } = input;
+    if (act.op === 'cure') return heatVerdicts(gp4, input, 'composite');
     return isRawComposite(zone)
-      ? gp4.must(trial, { code: 'GP4.etch', facts: { layer: labelOf(topOf(zone).kind) } })
-      : fine;
+      ? gp4.must(input, { code: 'GP4.etch', facts: { layer: labelOf(topOf(zone).kind) } })
+      : NO_VERDICTS;
   },
 };
 

@@ -4,7 +4,7 @@ import {
   clean,
   coat,
   coated,
-  heard,
+  saidBy,
   plain,
   put,
   sand,
@@ -22,7 +22,7 @@ describe('F1: filler over cured, abraded epoxy or on abraded metal', () => {
   const epoxied = (sandableAtMin: number) =>
     put(hollow('steel'), DENT, coated('epoxy', 50, { sandableAtMin }), scratched('P180', 'machine'));
   test('over cured, abraded epoxy it is the default school', () =>
-    expect(heard('F1', body('fill', DENT), epoxied(0))).toEqual([]));
+    expect(saidBy('F1', body('fill', DENT), epoxied(0))).toEqual([]));
   test('not over epoxy that is still soft: it is left to cure', () => {
     expect(verdictsOf('F1', body('fill', DENT), epoxied(600))[0]).toMatchObject({
       level: 'must',
@@ -40,13 +40,13 @@ describe('F1: filler over cured, abraded epoxy or on abraded metal', () => {
   });
   test('on metal it is a school, which the shop may choose', () => {
     const keyed = (around = {}) =>
-      heard('F1', body('fill', DENT), put(hollow('steel', 1, around), DENT, scratched('P80', 'machine')));
+      saidBy('F1', body('fill', DENT), put(hollow('steel', 1, around), DENT, scratched('P80', 'machine')));
     expect(keyed()).toEqual([expect.stringMatching(/^school A\/low/)]);
     expect(keyed(onMetal)).toEqual([]);
   });
   test('filler that is found and sound stays, whatever the school of new work', () => {
     for (const around of [{}, onMetal])
-      expect(heard('F1', plain('inspect', 'A'), benchOf([{ stack: 'steel/filler:800' }], around))).toEqual(
+      expect(saidBy('F1', plain('inspect', 'A'), benchOf([{ stack: 'steel/filler:800' }], around))).toEqual(
         [],
       );
   });
@@ -54,7 +54,7 @@ describe('F1: filler over cured, abraded epoxy or on abraded metal', () => {
 
 describe('F2: never over etch or a finish', () => {
   test('etch', () =>
-    expect(heard('F2', body('fill', DENT), put(hollow('steel'), DENT, coated('etch', 8)))[0]).toMatch(
+    expect(saidBy('F2', body('fill', DENT), put(hollow('steel'), DENT, coated('etch', 8)))[0]).toMatch(
       /does not allow it over etch/,
     ));
   test('old finish under a dent is ground away first', () => {
@@ -72,21 +72,21 @@ describe('F2: never over etch or a finish', () => {
     });
   });
   test('epoxy is fine', () =>
-    expect(heard('F2', body('fill', DENT), put(hollow('steel'), DENT, coated('epoxy', 50)))).toEqual([]));
+    expect(saidBy('F2', body('fill', DENT), put(hollow('steel'), DENT, coated('epoxy', 50)))).toEqual([]));
 });
 
 describe('F3: inside the sheet’s thickness', () => {
-  test('3 mm may', () => expect(heard('F3', body('fill', DENT), hollow('steel', 3))).toEqual([]));
+  test('3 mm may', () => expect(saidBy('F3', body('fill', DENT), hollow('steel', 3))).toEqual([]));
   test('3.1 mm may not', () =>
-    expect(heard('F3', body('fill', DENT), hollow('steel', 3.1))[0]).toMatch(
+    expect(saidBy('F3', body('fill', DENT), hollow('steel', 3.1))[0]).toMatch(
       /3\.1 mm of filler, at most 3 mm/,
     ));
 });
 
 test('F5: filler is sanded dry', () => {
   const filled = benchOf([{ stack: 'steel/filler:800' }]);
-  expect(heard('F5', sand('abrade', 'A', 'P180', 'block'), filled)).toEqual([]);
-  expect(heard('F5', sand('abrade', 'A', 'P180', 'wet-hand'), filled)[0]).toMatch(/takes up water/);
+  expect(saidBy('F5', sand('abrade', 'A', 'P180', 'block'), filled)).toEqual([]);
+  expect(saidBy('F5', sand('abrade', 'A', 'P180', 'wet-hand'), filled)[0]).toMatch(/takes up water/);
 });
 
 describe('F6: the last filler grit follows the sink-back model', () => {
@@ -102,11 +102,11 @@ describe('F6: the last filler grit follows the sink-back model', () => {
     expect(verdict!.reason.facts['sinkFineUm']).toBeCloseTo(21.32 * 0.0215, 3);
   });
   test('P180 passes at standard quality, show wants P320', () => {
-    expect(heard('F6', coat('prime-epoxy', 'A'), finished('P180'))).toEqual([]);
+    expect(saidBy('F6', coat('prime-epoxy', 'A'), finished('P180'))).toEqual([]);
     expect(
-      heard('F6', coat('prime-epoxy', 'A'), finished('P180', { target: { quality: 'show' } }))[0],
+      saidBy('F6', coat('prime-epoxy', 'A'), finished('P180', { target: { quality: 'show' } }))[0],
     ).toMatch(/finished P320/);
-    expect(heard('F6', coat('prime-epoxy', 'A'), finished('P320', { target: { quality: 'show' } }))).toEqual(
+    expect(saidBy('F6', coat('prime-epoxy', 'A'), finished('P320', { target: { quality: 'show' } }))).toEqual(
       [],
     );
   });
@@ -138,16 +138,16 @@ describe('F7: pinholes are glazed before primer', () => {
     expect(verdict!.remedy).toBeUndefined();
   });
   test('glaze over the shop’s limit is refused', () => {
-    expect(heard('F7', body('glaze', 'A'), holed({ shop: { rules: { glazeMaxUm: 100 } } }))[0]).toMatch(
+    expect(saidBy('F7', body('glaze', 'A'), holed({ shop: { rules: { glazeMaxUm: 100 } } }))[0]).toMatch(
       /200 µm is more than 100 µm/,
     );
-    expect(heard('F7', body('glaze', 'A'), holed())).toEqual([]);
+    expect(saidBy('F7', body('glaze', 'A'), holed())).toEqual([]);
   });
 });
 
 test('F4: the hardener share of the sheet is said where filler or glaze is mixed', () => {
-  expect(heard('F4', body('fill', DENT), hollow('steel'))[0]).toMatch(
+  expect(saidBy('F4', body('fill', DENT), hollow('steel'))[0]).toMatch(
     /^note A\/low: Hardener 2% by mass, from 1% to 3%/,
   );
-  expect(heard('F4', body('plastic-repair', 'A'), hollow('plastic-rigid'))).toEqual([]);
+  expect(saidBy('F4', body('plastic-repair', 'A'), hollow('plastic-rigid'))).toEqual([]);
 });

@@ -21,32 +21,48 @@ import {
   type Context,
 } from '../operations/context.ts';
 import { SANDABLE_CONVERSION } from '../operations/curing.ts';
-import { byId, has, isBare, isFoundFinish, isOpenBody, topOf, type ZoneState } from '../operations/state.ts';
+import {
+  byId,
+  hasIssue,
+  isBare,
+  isFoundFinish,
+  isOpenBody,
+  topOf,
+  type ZoneState,
+} from '../operations/state.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
 import { sinkBackUm } from '../surface/sink-back.ts';
 import { glossLimitUm } from '../surface/telegraph.ts';
 import type { Source } from '../wording/reason.ts';
 import { abrade, bodyWork, cure, grindOut, shape, sheetFor, strip } from './remedies.ts';
-import { advice, fine, speaker, type Rule, type Trial, type Verdict, type ZoneTrial } from './rule.ts';
+import {
+  advice,
+  NO_VERDICTS,
+  verdictsFor,
+  type Rule,
+  type RuleInput,
+  type Verdict,
+  type ZoneRuleInput,
+} from './rule.ts';
 
 /** Rules of filler and glaze. */
 
-const f1 = speaker('F1');
+const f1 = verdictsFor('F1');
 
 /** The scratch and the cure that filler wants under it, whichever school is followed. */
-const keyForFiller = (trial: Trial, act: BodyAct): readonly Verdict[] => {
-  const { zone, panel, context } = trial;
+const keyForFiller = (input: RuleInput, act: BodyAct): readonly Verdict[] => {
+  const { zone, panel, context } = input;
   const top = topOf(zone);
   const range = sheetIn(context, act.sheetId).over[top.kind];
   // Paste goes on fresh promoter as it is; the plastic under it was ground before.
-  if (!range || top.kind === 'promoter') return fine;
+  if (!range || top.kind === 'promoter') return NO_VERDICTS;
   if (top.laid && top.laid.sandableAtMin !== null && panel.clockMin < top.laid.sandableAtMin)
-    return f1.must(trial, { code: 'F1.uncured', facts: { layer: labelOf(top.kind) } }, cure(zone, context));
+    return f1.must(input, { code: 'F1.uncured', facts: { layer: labelOf(top.kind) } }, cure(zone, context));
   const grade = zone.surface.scratch?.grade;
-  if (grade && !isCoarser(grade, range.coarsest) && !isCoarser(range.finest, grade)) return fine;
+  if (grade && !isCoarser(grade, range.coarsest) && !isCoarser(range.finest, grade)) return NO_VERDICTS;
   const target = range.finest;
   return f1.must(
-    trial,
+    input,
     {
       code: 'F1.key',
       facts: { layer: labelOf(top.kind), grit: target, found: grade ?? 'no scratch' },
@@ -61,38 +77,39 @@ export const F1: Rule = {
   on: ['fill'],
   asks: 'Filler goes over cured, abraded epoxy or on metal abraded P40-P80: the shop chooses.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
+  judge: (input) => {
+    const { act, zone, context } = input;
     // A school is about new work: filler that is there and sound stays whatever it lies on.
     if (act.op !== 'fill' || !isMetal(zone.stack[0]!.kind))
-      return act.op === 'fill' ? keyForFiller(trial, act) : fine;
+      return act.op === 'fill' ? keyForFiller(input, act) : NO_VERDICTS;
     const { side } = schoolIn(context, 'filler');
     const done = isBare(zone) ? 'on-metal' : 'over-epoxy';
     const deviates =
       done === side || isOpenBody(zone)
-        ? fine
-        : f1.school(trial, { code: 'school.filler', facts: { side, done } });
-    return [...keyForFiller(trial, act), ...deviates];
+        ? NO_VERDICTS
+        : f1.school(input, { code: 'school.filler', facts: { side, done } });
+    return [...keyForFiller(input, act), ...deviates];
   },
 };
 
-const f2 = speaker('F2');
+const f2 = verdictsFor('F2');
 
 export const F2: Rule = {
   id: 'F2',
   on: ['fill', 'inspect', ...COAT_OPS],
   asks: 'Filler never over etch, one-pack primer or a finish; its edge ends on metal or epoxy.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
-    if (has(zone, 'bad-ground')) return f2.must(trial, { code: 'F2.found', facts: {} }, grindOut([zone]));
-    if (act.op !== 'fill' || !isFoundFinish(zone)) return fine;
+  judge: (input) => {
+    const { act, zone, context } = input;
+    if (hasIssue(zone, 'bad-ground'))
+      return f2.must(input, { code: 'F2.found', facts: {} }, grindOut([zone]));
+    if (act.op !== 'fill' || !isFoundFinish(zone)) return NO_VERDICTS;
     const { kind } = topOf(zone);
-    if (kind in sheetIn(context, act.sheetId).over) return fine;
-    return f2.must(trial, { code: 'F2.over', facts: { layer: labelOf(kind) } }, strip([zone], context));
+    if (kind in sheetIn(context, act.sheetId).over) return NO_VERDICTS;
+    return f2.must(input, { code: 'F2.over', facts: { layer: labelOf(kind) } }, strip([zone], context));
   },
 };
 
-const f3 = speaker('F3');
+const f3 = verdictsFor('F3');
 const bodyUm = (zone: ZoneState): number =>
   zone.stack.reduce((sum, layer) => (layer.kind === 'filler' ? sum + layer.um : sum), 0);
 
@@ -105,13 +122,13 @@ export const F3: Rule = {
   id: 'F3',
   on: ['fill', 'inspect'],
   asks: 'Filler stays inside its sheet’s thickness; deeper is metalwork first.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
-    if (act.op !== 'fill' && !(act.op === 'inspect' && has(zone, 'found-body'))) return fine;
+  judge: (input) => {
+    const { act, zone, context } = input;
+    if (act.op !== 'fill' && !(act.op === 'inspect' && hasIssue(zone, 'found-body'))) return NO_VERDICTS;
     const most = fillerMost(context);
     const depthUm = bodyUm(zone) + (act.op === 'fill' ? bodyFilmUm(zone, act, context) : 0);
-    if (depthUm <= most.value) return fine;
-    return f3.must(trial, {
+    if (depthUm <= most.value) return NO_VERDICTS;
+    return f3.must(input, {
       code: 'F3.deep',
       facts: { depthMm: depthUm / 1000, maxMm: most.value / 1000 },
       source: most.source,
@@ -131,21 +148,22 @@ export const F4 = advice(
   },
 );
 
-const f5 = speaker('F5');
+const f5 = verdictsFor('F5');
 
 export const F5: Rule = {
   id: 'F5',
   on: [...SAND_OPS, 'wash'],
   asks: 'Filler is sanded dry, and no water touches it while it is open.',
-  judge: (trial) => {
-    const { act, zone } = trial;
-    if (act.op === 'wash') return isOpenBody(zone) ? f5.must(trial, { code: 'F5.water', facts: {} }) : fine;
-    if (!isSanding(act) || !isBody(topOf(zone).kind)) return fine;
-    return act.isWet || act.tool === 'wet-hand' ? f5.must(trial, { code: 'F5.wet', facts: {} }) : fine;
+  judge: (input) => {
+    const { act, zone } = input;
+    if (act.op === 'wash')
+      return isOpenBody(zone) ? f5.must(input, { code: 'F5.water', facts: {} }) : NO_VERDICTS;
+    if (!isSanding(act) || !isBody(topOf(zone).kind)) return NO_VERDICTS;
+    return act.isWet || act.tool === 'wet-hand' ? f5.must(input, { code: 'F5.wet', facts: {} }) : NO_VERDICTS;
   },
 };
 
-const f6 = speaker('F6');
+const f6 = verdictsFor('F6');
 
 /** Cure of the build when the topcoat goes on that may be counted on: what rule B3 asks for. */
 const TOPCOATED_AT = SANDABLE_CONVERSION;
@@ -177,14 +195,14 @@ export const F6: Rule = {
   id: 'F6',
   on: COAT_OPS,
   asks: 'The last filler grit must not sink back; never P80 under primer.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
-    if (!isCoat(act) || !isBody(topOf(zone).kind) || topOf(zone).kind === 'seam') return fine;
+  judge: (input) => {
+    const { act, zone, context } = input;
+    if (!isCoat(act) || !isBody(topOf(zone).kind) || topOf(zone).kind === 'seam') return NO_VERDICTS;
     const { grade: target, source, ...sink } = fillerFinish(context);
     const grade = zone.surface.scratch?.grade;
-    if (grade && !isCoarser(grade, target)) return fine;
+    if (grade && !isCoarser(grade, target)) return NO_VERDICTS;
     const facts = { grit: target, found: grade ?? 'unsanded', ...sink };
-    return f6.must(trial, { code: 'F6.grade', facts, source }, shape(zone, target, context));
+    return f6.must(input, { code: 'F6.grade', facts, source }, shape(zone, target, context));
   },
 };
 
@@ -200,59 +218,61 @@ export const FILLER_FIRST: Rule = {
   on: COAT_OPS,
   asks: 'Filler dust is over before fresh primer stands beside it.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, panel, context } = trial;
-    if (!isCoat(act) || act.op === 'promote' || zone.zone.id !== act.zones[0]) return fine;
+  judge: (input) => {
+    const { act, zone, panel, context } = input;
+    if (!isCoat(act) || act.op === 'promote' || zone.zone.id !== act.zones[0]) return NO_VERDICTS;
     const open = byId(panel).filter((other) => isOpenBody(other) && !act.zones.includes(other.zone.id));
     return open.flatMap((other) => {
       const { grade } = fillerFinish(contextFor(other, context));
       if (!isUnfinished(other, grade)) return [];
       const glaze = other.surface.hasPinholes ? sheetFor(context, 'glaze', [topOf(other).kind]) : undefined;
       const remedy = glaze ? bodyWork('glaze', other, glaze) : shape(other, grade, context);
-      return f6.must(trial, { code: 'F6.first', facts: { grit: grade } }, remedy);
+      return f6.must(input, { code: 'F6.first', facts: { grit: grade } }, remedy);
     });
   },
 };
 
-const f7 = speaker('F7');
+const f7 = verdictsFor('F7');
 
-const leftOpen = (trial: ZoneTrial): readonly Verdict[] => f7.must(trial, { code: 'F7.pinholes', facts: {} });
+const leftOpen = (input: ZoneRuleInput): readonly Verdict[] =>
+  f7.must(input, { code: 'F7.pinholes', facts: {} });
 
 /** Pinholes in a joint: sealer over sealer. */
-const sealedAgain = (trial: ZoneTrial): readonly Verdict[] => {
-  const sheet = sheetFor(trial.context, 'seam', ['seam']);
+const sealedAgain = (input: ZoneRuleInput): readonly Verdict[] => {
+  const sheet = sheetFor(input.context, 'seam', ['seam']);
   return sheet
-    ? f7.must(trial, { code: 'F7.joint', facts: {} }, bodyWork('seam-seal', trial.zone, sheet))
-    : leftOpen(trial);
+    ? f7.must(input, { code: 'F7.joint', facts: {} }, bodyWork('seam-seal', input.zone, sheet))
+    : leftOpen(input);
 };
 
 export const F7: Rule = {
   id: 'F7',
   on: [...COAT_OPS, 'glaze', 'hand-over'],
   asks: 'Pinholes are opened, blown out, glazed and levelled before primer.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
+  judge: (input) => {
+    const { act, zone, context } = input;
     if (act.op === 'glaze') {
       const glazeUm = bodyFilmUm(zone, act, context) * liftsOf(zone, act, context);
       const most = ruleIn(context, 'glazeMaxUm');
       return glazeUm <= most.value
-        ? fine
-        : f7.must(trial, { code: 'F7.thick', facts: { glazeUm, maxUm: most.value }, source: most.source });
+        ? NO_VERDICTS
+        : f7.must(input, { code: 'F7.thick', facts: { glazeUm, maxUm: most.value }, source: most.source });
     }
     const { kind: topKind } = topOf(zone);
-    if (!zone.surface.hasPinholes || isMetal(topKind) || act.op === 'promote') return fine;
+    if (!zone.surface.hasPinholes || isMetal(topKind) || act.op === 'promote') return NO_VERDICTS;
     // Glaze holds on primed plastic, not on raw: primer first.
-    if (isRawPlastic(topKind) || topKind === 'promoter') return leadsToBase(act) ? leftOpen(trial) : fine;
-    if (topKind === 'seam') return sealedAgain(trial);
+    if (isRawPlastic(topKind) || topKind === 'promoter')
+      return leadsToBase(act) ? leftOpen(input) : NO_VERDICTS;
+    if (topKind === 'seam') return sealedAgain(input);
     const sheet = [...context.shelf.values()].find(({ kind }) => kind === 'glaze');
     if (isFoundFinish(zone) && sheet && !(topOf(zone).kind in sheet.over))
       return f7.must(
-        trial,
+        input,
         { code: 'F7.under', facts: { layer: labelOf(topOf(zone).kind) } },
         strip([zone], context),
       );
-    if (!sheet) return f7.must(trial, { code: 'F7.no-glaze', facts: {} });
-    return f7.must(trial, { code: 'F7.pinholes', facts: {} }, bodyWork('glaze', zone, sheet));
+    if (!sheet) return f7.must(input, { code: 'F7.no-glaze', facts: {} });
+    return f7.must(input, { code: 'F7.pinholes', facts: {} }, bodyWork('glaze', zone, sheet));
   },
 };
 

@@ -4,7 +4,7 @@ import {
   coat,
   coated,
   edged,
-  heard,
+  saidBy,
   plain,
   put,
   sand,
@@ -18,7 +18,7 @@ const finish = (findings: object[] = [], around = {}) =>
   put(benchOf([{ stack: FINISH, findings }], around), 'A', clean, scratched('P400'));
 
 describe('O1: unsound finish comes off', () => {
-  test('sound finish stays', () => expect(heard('O1', coat('seal', 'A'), finish())).toEqual([]));
+  test('sound finish stays', () => expect(saidBy('O1', coat('seal', 'A'), finish())).toEqual([]));
   test('a little peeling: this zone is stripped', () => {
     const bench = put(
       benchOf([
@@ -49,11 +49,11 @@ describe('O1: unsound finish comes off', () => {
   });
   test('a cross-cut of class 2 counts as unsound', () => {
     const bench = put(benchOf([{ stack: FINISH, tests: [{ kind: 'cross-cut', outcome: 2 }] }]), 'A', clean);
-    expect(heard('O1', coat('seal', 'A'), bench)[0]).toMatch(/Unsound finish/);
+    expect(saidBy('O1', coat('seal', 'A'), bench)[0]).toMatch(/Unsound finish/);
   });
   test('too thick a film comes off', () => {
     const bench = put(benchOf([{ stack: 'steel/old-finish:450' }]), 'A', clean);
-    expect(heard('O1', coat('seal', 'A'), bench)[0]).toMatch(/450 µm is more than 400 µm/);
+    expect(saidBy('O1', coat('seal', 'A'), bench)[0]).toMatch(/450 µm is more than 400 µm/);
   });
 });
 
@@ -63,7 +63,7 @@ test('O3: grease is taken off before sanding', () => {
     level: 'must',
     remedy: { op: 'degrease' },
   });
-  expect(heard('O3', sand('abrade', 'A', 'P320'), finish())).toEqual([]);
+  expect(saidBy('O3', sand('abrade', 'A', 'P320'), finish())).toEqual([]);
 });
 
 test('O4: an edge of finish is feathered before primer', () => {
@@ -71,20 +71,20 @@ test('O4: an edge of finish is feathered before primer', () => {
     level: 'must',
     remedy: { op: 'feather' },
   });
-  expect(heard('O4', coat('prime-epoxy', 'A'), put(finish(), 'A', edged('feathered')))).toEqual([]);
+  expect(saidBy('O4', coat('prime-epoxy', 'A'), put(finish(), 'A', edged('feathered')))).toEqual([]);
 });
 
 test('O5: the first coat over a feathered edge is light', () => {
   const feathered = put(finish(), 'A', edged('feathered'));
-  expect(heard('O5', coat('prime-epoxy', 'A'), feathered)[0]).toMatch(/^should A: A heavy first coat/);
-  expect(heard('O5', coat('prime-epoxy', 'A', 1, { isLightFirst: true }), feathered)).toEqual([]);
-  expect(heard('O5', coat('prime-build', 'A'), put(feathered, 'A', coated('epoxy', 50)))).toEqual([]);
+  expect(saidBy('O5', coat('prime-epoxy', 'A'), feathered)[0]).toMatch(/^should A: A heavy first coat/);
+  expect(saidBy('O5', coat('prime-epoxy', 'A', 1, { isLightFirst: true }), feathered)).toEqual([]);
+  expect(saidBy('O5', coat('prime-build', 'A'), put(feathered, 'A', coated('epoxy', 50)))).toEqual([]);
 });
 
 describe('N1: sound e-coat is left alone or scuffed, as the shop chooses', () => {
   const part = (around = {}) => put(benchOf([{ stack: 'steel/ecoat:20' }], around), 'A', clean);
   test('left alone where the sheet allows it', () =>
-    expect(heard('N1', coat('seal', 'A'), part())).toEqual([]));
+    expect(saidBy('N1', coat('seal', 'A'), part())).toEqual([]));
   test('scuffed where the sheet does not', () => {
     expect(verdictsOf('N1', coat('prime-build', 'A'), part())[0]).toMatchObject({
       level: 'must',
@@ -109,26 +109,26 @@ describe('N3: cut-throughs get the treatment of bare metal', () => {
       clean,
     );
   const SPOTS = 'A/rub-through';
-  test('small ones may be sealed over', () => expect(heard('N3', coat('seal', SPOTS), cut(12))).toEqual([]));
+  test('small ones may be sealed over', () => expect(saidBy('N3', coat('seal', SPOTS), cut(12))).toEqual([]));
   test('large ones may not, epoxy may', () => {
-    expect(heard('N3', coat('seal', SPOTS), cut(80))[0]).toMatch(/2 cut-throughs of 80 mm/);
-    expect(heard('N3', coat('prime-epoxy', SPOTS), cut(80))).toEqual([]);
+    expect(saidBy('N3', coat('seal', SPOTS), cut(80))[0]).toMatch(/2 cut-throughs of 80 mm/);
+    expect(saidBy('N3', coat('prime-epoxy', SPOTS), cut(80))).toEqual([]);
   });
   test('none is handed over bare', () =>
-    expect(heard('N3', plain('hand-over', SPOTS), cut(12))).toHaveLength(1));
+    expect(saidBy('N3', plain('hand-over', SPOTS), cut(12))).toHaveLength(1));
 });
 
 describe('O2: soluble finish is stripped or isolated', () => {
   const soluble = put(benchOf([{ stack: 'steel/old-finish-soluble:120' }]), 'A', clean, scratched('P320'));
   test('two coats of epoxy isolate, one does not, and nothing else goes on', () => {
-    expect(heard('O2', coat('prime-epoxy', 'A', 2), soluble)).toEqual([
+    expect(saidBy('O2', coat('prime-epoxy', 'A', 2), soluble)).toEqual([
       expect.stringMatching(/^should A: Isolated, not removed/),
     ]);
-    expect(heard('O2', coat('prime-epoxy', 'A', 1), soluble)[0]).toMatch(
+    expect(saidBy('O2', coat('prime-epoxy', 'A', 1), soluble)[0]).toMatch(
       /softens under thinner: strip it, or isolate it/,
     );
-    expect(heard('O2', coat('prime-build', 'A', 2), soluble)).toHaveLength(1);
-    expect(heard('O2', plain('hand-over', 'A'), soluble)).toHaveLength(1);
+    expect(saidBy('O2', coat('prime-build', 'A', 2), soluble)).toHaveLength(1);
+    expect(saidBy('O2', plain('hand-over', 'A'), soluble)).toHaveLength(1);
   });
   test('a finish that softens under the rag is soluble, whatever it is called', () => {
     const softens = put(
@@ -136,17 +136,17 @@ describe('O2: soluble finish is stripped or isolated', () => {
       'A',
       clean,
     );
-    expect(heard('O2', coat('seal', 'A'), softens)).toHaveLength(1);
+    expect(saidBy('O2', coat('seal', 'A'), softens)).toHaveLength(1);
     const holds = put(
       benchOf([{ stack: FINISH, tests: [{ kind: 'solvent-rub', outcome: 'none' }] }]),
       'A',
       clean,
     );
-    expect(heard('O2', coat('seal', 'A'), holds)).toEqual([]);
+    expect(saidBy('O2', coat('seal', 'A'), holds)).toEqual([]);
   });
   test('over the isolation no heavy wet coat', () => {
     const isolated = put(soluble, 'A', coated('epoxy', 50));
-    expect(heard('O2', coat('prime-build', 'A'), isolated)).toEqual([]);
+    expect(saidBy('O2', coat('prime-build', 'A'), isolated)).toEqual([]);
     const { context } = isolated;
     const build = context.shelf.get('build-4-1-1')!;
     const heavy = { ...build, film: { ...build.film, perCoatUm: 65 } };
@@ -156,7 +156,7 @@ describe('O2: soluble finish is stripped or isolated', () => {
       clean,
       coated('epoxy', 50),
     );
-    expect(heard('O2', coat('prime-build', 'A'), around)[0]).toMatch(/^should A: 154 µm wet/);
+    expect(saidBy('O2', coat('prime-build', 'A'), around)[0]).toMatch(/^should A: 154 µm wet/);
   });
 });
 
@@ -168,11 +168,11 @@ describe('N2: a maker’s primer gets the solvent rub', () => {
       level: 'must',
       remedy: { op: 'test' },
     });
-    expect(heard('N2', coat('seal', 'A'), part([{ kind: 'solvent-rub', outcome: 'none' }]))).toEqual([]);
+    expect(saidBy('N2', coat('seal', 'A'), part([{ kind: 'solvent-rub', outcome: 'none' }]))).toEqual([]);
   });
   test('and what softens is treated as soluble', () => {
     const soft = part([{ kind: 'solvent-rub', outcome: 'softens' }]);
-    expect(heard('N2', coat('seal', 'A'), soft)).toEqual([]);
-    expect(heard('O2', coat('seal', 'A'), soft)).toHaveLength(1);
+    expect(saidBy('N2', coat('seal', 'A'), soft)).toEqual([]);
+    expect(saidBy('O2', coat('seal', 'A'), soft)).toHaveLength(1);
   });
 });

@@ -6,7 +6,7 @@ import {
   byId,
   foundFilmUm,
   groundOf,
-  has,
+  hasIssue,
   isBare,
   isFoundFinish,
   takesCoats,
@@ -17,14 +17,15 @@ import {
 import { topKindOf } from '../survey/zone-facts.ts';
 import { spotFacts, spotProblem } from './bare-spots.ts';
 import { abrade, feather, rub, strip, wipe } from './remedies.ts';
-import { fine, speaker, type Rule, type ZoneTrial } from './rule.ts';
+import { NO_VERDICTS, verdictsFor, type Rule, type ZoneRuleInput } from './rule.ts';
 
 /** Rules of old finish and of new parts. */
 
-const o1 = speaker('O1');
+const o1 = verdictsFor('O1');
 
 const unsoundPercent = (panel: PanelState, panelM2: number): number =>
-  (panel.zones.reduce((sum, zone) => sum + (has(zone, 'unsound') ? zone.extent.openM2 : 0), 0) / panelM2) *
+  (panel.zones.reduce((sum, zone) => sum + (hasIssue(zone, 'unsound') ? zone.extent.openM2 : 0), 0) /
+    panelM2) *
   100;
 
 export const O1: Rule = {
@@ -32,90 +33,90 @@ export const O1: Rule = {
   on: [...LAYING_OPS, 'hand-over'],
   asks: 'Unsound finish comes off: locally to a sound edge, or from the whole panel.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, panel, context } = trial;
-    if ((!isLaying(act) && act.op !== 'hand-over') || !isFoundFinish(zone)) return fine;
+  judge: (input) => {
+    const { act, zone, panel, context } = input;
+    if ((!isLaying(act) && act.op !== 'hand-over') || !isFoundFinish(zone)) return NO_VERDICTS;
     const filmLimit = ruleIn(context, 'stripFilmUm');
     const filmUm = foundFilmUm(zone);
     if (filmUm > filmLimit.value)
       return o1.must(
-        trial,
+        input,
         { code: 'O1.thick', facts: { filmUm, limitUm: filmLimit.value }, source: filmLimit.source },
         strip([zone], context),
       );
-    if (!has(zone, 'unsound')) return fine;
+    if (!hasIssue(zone, 'unsound')) return NO_VERDICTS;
     const wide = ruleIn(context, 'stripPanelSharePercent');
     const sharePercent = unsoundPercent(panel, context.panel.areaM2);
     if (sharePercent <= wide.value)
       return o1.must(
-        trial,
+        input,
         { code: 'O1.local', facts: { sharePercent, limitPercent: wide.value }, source: wide.source },
         strip([zone], context),
       );
     const finishes = panel.zones.filter((other) => isFoundFinish(other) && other.role !== 'keep');
     return o1.must(
-      trial,
+      input,
       { code: 'O1.panel', facts: { sharePercent, limitPercent: wide.value }, source: wide.source },
       strip(finishes, context),
     );
   },
 };
 
-const o2 = speaker('O2');
+const o2 = verdictsFor('O2');
 const ISOLATING_COATS = 2;
 
 export const O2: Rule = {
   id: 'O2',
   on: [...COAT_OPS, 'hand-over'],
   asks: 'Soluble finish is stripped, or isolated with two coats of unreduced epoxy and no heavy wet coat over it.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
-    if (!zone.isSoluble) return fine;
+  judge: (input) => {
+    const { act, zone, context } = input;
+    if (!zone.isSoluble) return NO_VERDICTS;
     if (isFoundFinish(zone)) {
       const isolates =
         isCoat(act) && act.op === 'prime-epoxy' && (act.coats[zone.zone.id] ?? 1) >= ISOLATING_COATS;
       return isolates
-        ? o2.should(trial, { code: 'O2.isolated', facts: {} })
-        : o2.must(trial, { code: 'O2.isolate', facts: { layer: labelOf(topOf(zone).kind) } });
+        ? o2.should(input, { code: 'O2.isolated', facts: {} })
+        : o2.must(input, { code: 'O2.isolate', facts: { layer: labelOf(topOf(zone).kind) } });
     }
-    if (!isCoat(act)) return fine;
+    if (!isCoat(act)) return NO_VERDICTS;
     const limit = ruleIn(context, 'solubleMaxWetUm');
     const { wetUm } = sagOf(act, context);
     return wetUm <= limit.value
-      ? fine
-      : o2.should(trial, { code: 'O2.wet', facts: { wetUm, limitUm: limit.value }, source: limit.source });
+      ? NO_VERDICTS
+      : o2.should(input, { code: 'O2.wet', facts: { wetUm, limitUm: limit.value }, source: limit.source });
   },
 };
 
-const n2 = speaker('N2');
+const n2 = verdictsFor('N2');
 
 export const N2: Rule = {
   id: 'N2',
   on: [...COAT_OPS, 'hand-over'],
   asks: 'A maker’s primer of unknown kind gets the solvent rub; what softens is stripped or isolated.',
-  judge: (trial) => {
-    const { act, zone } = trial;
-    if ((!isCoat(act) && act.op !== 'hand-over') || !has(zone, 'rub')) return fine;
-    return n2.must(trial, { code: 'N2.rub', facts: {} }, rub(zone));
+  judge: (input) => {
+    const { act, zone } = input;
+    if ((!isCoat(act) && act.op !== 'hand-over') || !hasIssue(zone, 'rub')) return NO_VERDICTS;
+    return n2.must(input, { code: 'N2.rub', facts: {} }, rub(zone));
   },
 };
 
-const o3 = speaker('O3');
+const o3 = verdictsFor('O3');
 
 export const O3: Rule = {
   id: 'O3',
   on: [...SAND_OPS, 'strip-blast', 'laminate-repair'],
   asks: 'Degrease before sanding, or grease is sanded in.',
   reads: 'panel',
-  judge: (trial) => {
-    const { zone, panel, context } = trial;
+  judge: (input) => {
+    const { zone, panel, context } = input;
     const isDirty = zone.surface.soil === 'grime' || zone.surface.soil === 'washed';
-    if (!isDirty) return fine;
-    return o3.must(trial, { code: 'O3.degrease', facts: {} }, wipe(zone, panel, context));
+    if (!isDirty) return NO_VERDICTS;
+    return o3.must(input, { code: 'O3.degrease', facts: {} }, wipe(zone, panel, context));
   },
 };
 
-const o4 = speaker('O4');
+const o4 = verdictsFor('O4');
 
 /** Finish that stays around an area: where all is stripped nothing has an edge. */
 const hasFinishBeside = (zone: ZoneState, panel: PanelState): boolean => {
@@ -128,14 +129,14 @@ export const O4: Rule = {
   on: [...COAT_OPS, 'hand-over'],
   asks: 'Edges of old finish are feathered, and primer reaches past the feather.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, panel, context } = trial;
-    if (zone.edge !== 'raw' || act.op === 'promote') return fine;
+  judge: (input) => {
+    const { act, zone, panel, context } = input;
+    if (zone.edge !== 'raw' || act.op === 'promote') return NO_VERDICTS;
     // An edge within one zone, found as such, has its finish on both sides.
-    if (!hasFinishBeside(zone, panel) && !isFoundFinish(zone)) return fine;
+    if (!hasFinishBeside(zone, panel) && !isFoundFinish(zone)) return NO_VERDICTS;
     const width = ruleIn(context, 'featherMmPerLayer');
     const facts = { layerMm: width.value, overlapMm: ruleIn(context, 'primerOverlapMm').value };
-    return o4.must(trial, { code: 'O4.feather', facts, source: width.source }, feather(zone, context));
+    return o4.must(input, { code: 'O4.feather', facts, source: width.source }, feather(zone, context));
   },
 };
 
@@ -145,9 +146,9 @@ export const O4_TOGETHER: Rule = {
   on: COAT_OPS,
   asks: 'All raw edges of the panel are feathered before the first primer.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, panel, context } = trial;
-    if (zone.zone.id !== act.zones[0] || act.op === 'promote') return fine;
+  judge: (input) => {
+    const { act, zone, panel, context } = input;
+    if (zone.zone.id !== act.zones[0] || act.op === 'promote') return NO_VERDICTS;
     const isRaw = (state: ZoneState): boolean =>
       state.edge === 'raw' &&
       takesCoats(state) &&
@@ -155,30 +156,31 @@ export const O4_TOGETHER: Rule = {
       (hasFinishBeside(state, panel) || isFoundFinish(state));
     return byId(panel)
       .filter(isRaw)
-      .flatMap((other) => o4.must(trial, { code: 'O4.together', facts: {} }, feather(other, context)));
+      .flatMap((other) => o4.must(input, { code: 'O4.together', facts: {} }, feather(other, context)));
   },
 };
 
-const o5 = speaker('O5');
+const o5 = verdictsFor('O5');
 
 export const O5: Rule = {
   id: 'O5',
   on: COAT_OPS,
   asks: 'The first coat over feathered edges is light: they lift first.',
-  judge: (trial) => {
-    const { act, zone } = trial;
-    if (!isCoat(act) || act.op === 'promote' || zone.edge !== 'feathered' || act.isLightFirst) return fine;
+  judge: (input) => {
+    const { act, zone } = input;
+    if (!isCoat(act) || act.op === 'promote' || zone.edge !== 'feathered' || act.isLightFirst)
+      return NO_VERDICTS;
     const isFirst = !zone.stack.some(
       (layer) => layer.laid && layer.kind !== 'filler' && layer.kind !== 'glaze',
     );
-    return isFirst ? o5.should(trial, { code: 'O5.heavy', facts: {} }) : fine;
+    return isFirst ? o5.should(input, { code: 'O5.heavy', facts: {} }) : NO_VERDICTS;
   },
 };
 
-const n1 = speaker('N1');
+const n1 = verdictsFor('N1');
 const SCUFF = 'P400';
 
-const isUnsandedEcoat = ({ zone }: ZoneTrial): boolean => {
+const isUnsandedEcoat = ({ zone }: ZoneRuleInput): boolean => {
   const top = topOf(zone);
   return top.kind === 'ecoat' && !top.laid && zone.surface.scratch === null;
 };
@@ -187,36 +189,36 @@ export const N1: Rule = {
   id: 'N1',
   on: COAT_OPS,
   asks: 'Sound e-coat is left unsanded where the sheet allows it, or scuffed all over: the shop chooses.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
-    if (!isCoat(act) || !isUnsandedEcoat(trial)) return fine;
+  judge: (input) => {
+    const { act, zone, context } = input;
+    if (!isCoat(act) || !isUnsandedEcoat(input)) return NO_VERDICTS;
     const { side, source } = schoolIn(context, 'ecoat');
     const sheet = sheetIn(context, act.sheetId);
     const mayLie = sheet.overUnsanded.includes('ecoat');
-    if (side === 'leave' && mayLie && !has(zone, 'overspray')) return fine;
+    if (side === 'leave' && mayLie && !hasIssue(zone, 'overspray')) return NO_VERDICTS;
     const wording = mayLie
       ? ({ code: 'N1.scuff', facts: { grit: SCUFF }, source } as const)
       : ({ code: 'N1.sheet', facts: { grit: SCUFF, sheet: sheet.name }, source: 'sheet' } as const);
-    return n1.must(trial, wording, abrade(zone, SCUFF, 'machine-soft', context));
+    return n1.must(input, wording, abrade(zone, SCUFF, 'machine-soft', context));
   },
 };
 
-const n3 = speaker('N3');
+const n3 = verdictsFor('N3');
 
 export const N3: Rule = {
   id: 'N3',
   on: [...COAT_OPS, 'hand-over'],
   asks: 'Cut-throughs in e-coat get the treatment of bare metal.',
-  judge: (trial) => {
-    const { act, zone } = trial;
+  judge: (input) => {
+    const { act, zone } = input;
     const spots = zone.patch?.spots;
-    if (!spots || !isBare(zone) || topKindOf(zone.zone) !== 'ecoat') return fine;
+    if (!spots || !isBare(zone) || topKindOf(zone.zone) !== 'ecoat') return NO_VERDICTS;
     if (act.op === 'hand-over')
-      return n3.must(trial, { code: 'N3.uncovered', facts: { count: spots.count } });
-    if (!spotProblem(trial)) return fine;
-    return n3.must(trial, {
+      return n3.must(input, { code: 'N3.uncovered', facts: { count: spots.count } });
+    if (!spotProblem(input)) return NO_VERDICTS;
+    return n3.must(input, {
       code: 'N3.cut-through',
-      facts: { ...spotFacts(trial), layer: labelOf(topOf(zone).kind) },
+      facts: { ...spotFacts(input), layer: labelOf(topOf(zone).kind) },
     });
   },
 };

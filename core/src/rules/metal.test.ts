@@ -1,4 +1,4 @@
-import { raise } from '../operations/state.ts';
+import { withIssue } from '../operations/state.ts';
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import {
   at,
@@ -7,7 +7,7 @@ import {
   clean,
   coat,
   coated,
-  heard,
+  saidBy,
   masked,
   plain,
   put,
@@ -23,19 +23,19 @@ const ready = (around = {}) =>
 
 describe('M1: bare metal gets a corrosion-resisting first coat', () => {
   test('epoxy may, and it is the default school', () => {
-    expect(heard('M1', coat('prime-epoxy', 'A'), ready())).toEqual([]);
+    expect(saidBy('M1', coat('prime-epoxy', 'A'), ready())).toEqual([]);
   });
   test.each(['prime-build', 'seal'] as const)('%s may not', (op) => {
-    expect(heard('M1', coat(op, 'A'), ready())[0]).toMatch(/must A: .* does not protect bare steel/);
+    expect(saidBy('M1', coat(op, 'A'), ready())[0]).toMatch(/must A: .* does not protect bare steel/);
   });
   test('direct-to-metal build may, as another school', () => {
-    expect(heard('M1', coat('prime-dtm', 'A'), ready())[0]).toMatch(/school A: Not this shop’s school/);
-    expect(heard('M1', coat('prime-dtm', 'A'), ready({ shop: { schools: { firstCoat: 'dtm' } } }))).toEqual(
+    expect(saidBy('M1', coat('prime-dtm', 'A'), ready())[0]).toMatch(/school A: Not this shop’s school/);
+    expect(saidBy('M1', coat('prime-dtm', 'A'), ready({ shop: { schools: { firstCoat: 'dtm' } } }))).toEqual(
       [],
     );
   });
   test('metal is never handed over bare', () => {
-    expect(heard('M1', plain('hand-over', 'A'), ready())[0]).toMatch(/would be handed over bare/);
+    expect(saidBy('M1', plain('hand-over', 'A'), ready())[0]).toMatch(/would be handed over bare/);
   });
   const rubbed = (spotMm: number, count: number) =>
     put(
@@ -48,11 +48,11 @@ describe('M1: bare metal gets a corrosion-resisting first coat', () => {
     );
   const SPOTS = 'A/rub-through';
   test('sealer covers small rub-through spots and no larger ones', () => {
-    expect(heard('M1', coat('seal', SPOTS), rubbed(30, 3))).toEqual([]);
-    expect(heard('M1', coat('seal', SPOTS), rubbed(60, 1))[0]).toMatch(/1 rub-through spots of 60 mm/);
+    expect(saidBy('M1', coat('seal', SPOTS), rubbed(30, 3))).toEqual([]);
+    expect(saidBy('M1', coat('seal', SPOTS), rubbed(60, 1))[0]).toMatch(/1 rub-through spots of 60 mm/);
   });
   test('many small spots together are too much', () => {
-    expect(heard('M1', coat('seal', SPOTS), rubbed(50, 60))[0]).toMatch(
+    expect(saidBy('M1', coat('seal', SPOTS), rubbed(50, 60))[0]).toMatch(
       /5.89 ?% of the panel|6% of the panel/,
     );
   });
@@ -72,29 +72,29 @@ describe('M2: bare metal is coated within the exposure limit', () => {
     [50, ['should A: Bare for 50 min of 1 h when the first coat goes on: little time to spare.']],
     [61, ['must A: Bare for 1 h 01, limit 1 h: abrade and clean again.']],
   ] as const)('%d min after abrading', (minutes, expected) => {
-    expect(heard('M2', coat('prime-epoxy', 'A'), at(ready(), minutes))).toEqual(expected);
+    expect(saidBy('M2', coat('prime-epoxy', 'A'), at(ready(), minutes))).toEqual(expected);
   });
   test('a longer limit of the shop holds in dry air only', () => {
     const shop = { rules: { bareMetalLimitMin: 240 } };
     expect(
-      heard('M2', coat('prime-epoxy', 'A'), at(ready({ shop: { ...shop, relativeHumidity: 40 } }), 120)),
+      saidBy('M2', coat('prime-epoxy', 'A'), at(ready({ shop: { ...shop, relativeHumidity: 40 } }), 120)),
     ).toEqual([]);
     expect(
-      heard('M2', coat('prime-epoxy', 'A'), at(ready({ shop: { ...shop, relativeHumidity: 60 } }), 120)),
+      saidBy('M2', coat('prime-epoxy', 'A'), at(ready({ shop: { ...shop, relativeHumidity: 60 } }), 120)),
     ).toHaveLength(1);
   });
 });
 
 describe('M3: nothing is sprayed near the dew point or outside the sheet’s climate', () => {
   const inAir = (celsius: number, relativeHumidity: number) =>
-    heard('M3', coat('prime-epoxy', 'A'), ready({ shop: { celsius, relativeHumidity } }));
+    saidBy('M3', coat('prime-epoxy', 'A'), ready({ shop: { celsius, relativeHumidity } }));
   test('20 °C and 50 % is fine', () => expect(inAir(20, 50)).toEqual([]));
   test('12 °C and 85 % is 2.5 °C above dew point', () =>
     expect(inAir(12, 85)[0]).toMatch(/Only 2\.4 °C|Only 2\.5 °C/));
   test('cold', () => expect(inAir(5, 40)[0]).toMatch(/sprayed from 13 °C to 35 °C; the shop is at 5 °C/));
   test('what is measured on the zone counts, not the air of the room', () => {
     const measured = (surfaceCelsius: number) =>
-      heard(
+      saidBy(
         'M3',
         coat('prime-epoxy', 'A'),
         put(benchOf([{ stack: 'steel', tests: [{ kind: 'dew', surfaceCelsius }] }]), 'A', clean),
@@ -108,13 +108,13 @@ describe('M3: nothing is sprayed near the dew point or outside the sheet’s cli
 describe('M4: steel is abraded to the grade its first coat wants', () => {
   const with_ = (grade: 'P80' | 'P180' | 'P320') =>
     put(benchOf(STEEL), 'A', clean, scratched(grade, 'machine'));
-  test('P180 passes', () => expect(heard('M4', coat('prime-epoxy', 'A'), with_('P180'))).toEqual([]));
+  test('P180 passes', () => expect(saidBy('M4', coat('prime-epoxy', 'A'), with_('P180'))).toEqual([]));
   test.each(['P80', 'P320'] as const)('%s does not', (grade) => {
     const [verdict] = verdictsOf('M4', coat('prime-epoxy', 'A'), with_(grade));
     expect(verdict).toMatchObject({ level: 'must', remedy: { op: 'abrade' } });
   });
   test('unsanded steel does not', () => {
-    expect(heard('M4', coat('prime-epoxy', 'A'), put(benchOf(STEEL), 'A', clean))[0]).toMatch(
+    expect(saidBy('M4', coat('prime-epoxy', 'A'), put(benchOf(STEEL), 'A', clean))[0]).toMatch(
       /abraded P180 before/,
     );
   });
@@ -131,65 +131,65 @@ test('M5: rust comes off before anything goes on', () => {
     level: 'must',
     remedy: { op: 'remove-rust' },
   });
-  expect(heard('M5', coat('prime-epoxy', 'A'), ready())).toEqual([]);
+  expect(saidBy('M5', coat('prime-epoxy', 'A'), ready())).toEqual([]);
 });
 
 describe('M6: acid etch on spots only, never with filler, always covered', () => {
   const spot = { id: 'A', stack: 'steel', areaM2: 0.02 };
   const rest = { id: 'B', stack: 'steel/old-finish:100', areaM2: 1 };
   const small = put(benchOf([spot, rest]), 'A', clean, scratched('P180'), bareSince(0));
-  test('a spot may be etched', () => expect(heard('M6', coat('prime-etch', 'A'), small)).toEqual([]));
+  test('a spot may be etched', () => expect(saidBy('M6', coat('prime-etch', 'A'), small)).toEqual([]));
   test('a whole panel may not', () =>
-    expect(heard('M6', coat('prime-etch', 'A'), ready())[0]).toMatch(/100% of the panel, limit 5%/));
+    expect(saidBy('M6', coat('prime-etch', 'A'), ready())[0]).toMatch(/100% of the panel, limit 5%/));
   test('not over filler', () => {
     expect(
-      heard('M6', coat('prime-etch', 'A'), put(benchOf([{ stack: 'steel/filler:800' }]), 'A', clean))[0],
+      saidBy('M6', coat('prime-etch', 'A'), put(benchOf([{ stack: 'steel/filler:800' }]), 'A', clean))[0],
     ).toMatch(/do not go together/);
   });
   test('no filler and no epoxy over it, and it is not left open', () => {
     const etched = put(small, 'A', coated('etch', 8));
-    expect(heard('M6', body('fill', 'A'), etched)).toHaveLength(1);
-    expect(heard('M6', coat('prime-epoxy', 'A'), etched)).toHaveLength(1);
-    expect(heard('M6', plain('hand-over', 'A B'), etched)[0]).toMatch(/must be covered/);
-    expect(heard('M6', coat('prime-build', 'A'), etched)).toEqual([]);
+    expect(saidBy('M6', body('fill', 'A'), etched)).toHaveLength(1);
+    expect(saidBy('M6', coat('prime-epoxy', 'A'), etched)).toHaveLength(1);
+    expect(saidBy('M6', plain('hand-over', 'A B'), etched)[0]).toMatch(/must be covered/);
+    expect(saidBy('M6', coat('prime-build', 'A'), etched)).toEqual([]);
   });
 });
 
 test('what a sheet does not allow is refused in the sheet’s name', () => {
   const build = GENERIC_SHELF.find(({ id }) => id === 'build-4-1-1')!;
-  expect(heard('sheet', coat('prime-build', 'A'), ready())[0]).toContain(build.name);
+  expect(saidBy('sheet', coat('prime-build', 'A'), ready())[0]).toContain(build.name);
 });
 
 test('sanding metal starts its clock', () => {
-  expect(heard('M2', sand('abrade', 'A', 'P180'), ready())).toEqual([]);
+  expect(saidBy('M2', sand('abrade', 'A', 'P180'), ready())).toEqual([]);
 });
 
 describe('aluminium and zinc', () => {
   const on = (stack: string, grade: 'P80' | 'P180' | 'P240') =>
     put(benchOf([{ stack }]), 'A', clean, scratched(grade, 'machine'), bareSince(0));
   test('M4: aluminium is abraded P180 with abrasives of its own', () => {
-    expect(heard('M4', coat('prime-epoxy', 'A'), on('aluminium', 'P80'))[0]).toMatch(
+    expect(saidBy('M4', coat('prime-epoxy', 'A'), on('aluminium', 'P80'))[0]).toMatch(
       /abraded P180 with abrasives of its own/,
     );
-    expect(heard('M4', coat('prime-epoxy', 'A'), on('aluminium', 'P180'))).toEqual([]);
+    expect(saidBy('M4', coat('prime-epoxy', 'A'), on('aluminium', 'P180'))).toEqual([]);
   });
   test('M4: zinc is only keyed, P240', () => {
     expect(
       verdictsOf('M4', coat('prime-epoxy', 'A'), put(benchOf([{ stack: 'zinc-steel' }]), 'A', clean))[0],
     ).toMatchObject({ remedy: { grades: ['P240'] } });
-    expect(heard('M4', coat('prime-epoxy', 'A'), on('zinc-steel', 'P240'))).toEqual([]);
+    expect(saidBy('M4', coat('prime-epoxy', 'A'), on('zinc-steel', 'P240'))).toEqual([]);
   });
   test('M10: a coarse grade cuts through zinc, bare or under what is stripped', () => {
-    expect(heard('M10', sand('abrade', 'A', 'P80'), on('zinc-steel', 'P240'))[0]).toMatch(
+    expect(saidBy('M10', sand('abrade', 'A', 'P80'), on('zinc-steel', 'P240'))[0]).toMatch(
       /P80 cuts through the zinc; nothing coarser than P180/,
     );
     expect(
-      heard('M10', sand('strip-sand', 'A', 'P80'), benchOf([{ stack: 'zinc-steel/old-finish:100' }])),
+      saidBy('M10', sand('strip-sand', 'A', 'P80'), benchOf([{ stack: 'zinc-steel/old-finish:100' }])),
     ).toHaveLength(1);
     expect(
-      heard('M10', sand('strip-sand', 'A', 'P180'), benchOf([{ stack: 'zinc-steel/old-finish:100' }])),
+      saidBy('M10', sand('strip-sand', 'A', 'P180'), benchOf([{ stack: 'zinc-steel/old-finish:100' }])),
     ).toEqual([]);
-    expect(heard('M10', sand('abrade', 'A', 'P80'), on('steel', 'P80'))).toEqual([]);
+    expect(saidBy('M10', sand('abrade', 'A', 'P80'), on('steel', 'P80'))).toEqual([]);
   });
   test('M10: filler on zinc only where its sheet says so', () => {
     const low = put(
@@ -198,7 +198,7 @@ describe('aluminium and zinc', () => {
       clean,
       scratched('P180'),
     );
-    expect(heard('M10', body('fill', 'A'), low)[0]).toMatch(/does not allow filler on zinc/);
+    expect(saidBy('M10', body('fill', 'A'), low)[0]).toMatch(/does not allow filler on zinc/);
     const filler = GENERIC_SHELF.find(({ kind }) => kind === 'filler')!;
     const willing = {
       ...filler,
@@ -209,8 +209,8 @@ describe('aluminium and zinc', () => {
       'A',
       clean,
     );
-    expect(heard('M10', body('fill', 'A'), allowed)).toEqual([]);
-    expect(heard('M10', plain('inspect', 'A'), benchOf([{ stack: 'zinc-steel/filler:500' }]))[0]).toMatch(
+    expect(saidBy('M10', body('fill', 'A'), allowed)).toEqual([]);
+    expect(saidBy('M10', plain('inspect', 'A'), benchOf([{ stack: 'zinc-steel/filler:500' }]))[0]).toMatch(
       /^should A/,
     );
   });
@@ -221,37 +221,37 @@ describe('stripping', () => {
   const painted = (around = {}) => benchOf([{ stack: 'steel/old-finish:200', areaM2: 1.5 }], around);
 
   test('M7: a large flat panel is neither blasted nor sanded coarse without a remark', () => {
-    expect(heard('M7', plain('strip-blast', 'A'), painted(FLAT))[0]).toMatch(
+    expect(saidBy('M7', plain('strip-blast', 'A'), painted(FLAT))[0]).toMatch(
       /^should A: Blasting a large flat/,
     );
-    expect(heard('M7', sand('strip-sand', 'A', 'P80'), painted(FLAT))[0]).toMatch(/^should A/);
-    expect(heard('M7', sand('strip-sand', 'A', 'P80'), painted())).toEqual([]);
-    expect(heard('M7', sand('strip-sand', 'A', 'P180'), painted(FLAT))).toEqual([]);
+    expect(saidBy('M7', sand('strip-sand', 'A', 'P80'), painted(FLAT))[0]).toMatch(/^should A/);
+    expect(saidBy('M7', sand('strip-sand', 'A', 'P80'), painted())).toEqual([]);
+    expect(saidBy('M7', sand('strip-sand', 'A', 'P180'), painted(FLAT))).toEqual([]);
   });
   test('M8: scored, taped off, and neutralised afterwards', () => {
     const act = plain('strip-chemical', 'A');
     expect(verdictsOf('M8', act, painted())[0]?.remedy).toMatchObject({ op: 'abrade', grades: ['P80'] });
     const scored = put(painted(), 'A', scratched('P80', 'machine'));
     expect(verdictsOf('M8', act, scored)[0]?.remedy).toMatchObject({ op: 'mask' });
-    expect(heard('M8', act, masked(scored))[0]).toMatch(/^note A: Lay it on thick, 25 mm off the edges/);
-    const wet = put(painted(), 'A', (zone) => raise(zone, 'stripper'));
+    expect(saidBy('M8', act, masked(scored))[0]).toMatch(/^note A: Lay it on thick, 25 mm off the edges/);
+    const wet = put(painted(), 'A', (zone) => withIssue(zone, 'stripper'));
     expect(verdictsOf('M8', sand('abrade', 'A', 'P180'), wet)[0]?.remedy).toMatchObject({ op: 'wash' });
-    expect(heard('M8', sand('abrade', 'A', 'P180'), painted())).toEqual([]);
+    expect(saidBy('M8', sand('abrade', 'A', 'P180'), painted())).toEqual([]);
   });
   test('M9: gloves from the clean on that bare metal gets', () => {
-    expect(heard('M9', plain('degrease', 'A'), benchOf(STEEL))[0]).toMatch(/^note A: Gloves/);
-    expect(heard('M9', plain('degrease', 'A'), painted())).toEqual([]);
+    expect(saidBy('M9', plain('degrease', 'A'), benchOf(STEEL))[0]).toMatch(/^note A: Gloves/);
+    expect(saidBy('M9', plain('degrease', 'A'), painted())).toEqual([]);
   });
   test('M10: zinc is not blasted', () => {
     const zinc = benchOf([{ stack: 'zinc-steel/old-finish:100' }]);
-    expect(heard('M10', plain('strip-blast', 'A'), zinc)[0]).toMatch(/takes the zinc off/);
-    expect(heard('M10', plain('strip-blast', 'A'), painted())).toEqual([]);
+    expect(saidBy('M10', plain('strip-blast', 'A'), zinc)[0]).toMatch(/takes the zinc off/);
+    expect(saidBy('M10', plain('strip-blast', 'A'), painted())).toEqual([]);
   });
   test('M1: a joint that was stripped open is sealed again over the primer', () => {
-    const open = put(benchOf(STEEL), 'A', clean, coated('epoxy', 50), (zone) => raise(zone, 'joint'));
+    const open = put(benchOf(STEEL), 'A', clean, coated('epoxy', 50), (zone) => withIssue(zone, 'joint'));
     expect(verdictsOf('M1', coat('prime-build', 'A'), open)[0]?.remedy).toMatchObject({ op: 'seam-seal' });
     const none = benchOf(STEEL, { without: ['seam'] });
-    const bare = put(none, 'A', clean, coated('epoxy', 50), (zone) => raise(zone, 'joint'));
-    expect(heard('M1', coat('seal', 'A'), bare)[0]).toMatch(/no seam sealer on the shelf/);
+    const bare = put(none, 'A', clean, coated('epoxy', 50), (zone) => withIssue(zone, 'joint'));
+    expect(saidBy('M1', coat('seal', 'A'), bare)[0]).toMatch(/no seam sealer on the shelf/);
   });
 });

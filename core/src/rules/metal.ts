@@ -14,9 +14,17 @@ import {
 import { ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
 import { sectionsOf } from '../operations/cleaning.ts';
 import { freshSheets, nightOf } from '../operations/curing.ts';
-import { has, isBare, topOf } from '../operations/state.ts';
+import { hasIssue, isBare, topOf } from '../operations/state.ts';
 import { abrade, bodyWork, sheetFor } from './remedies.ts';
-import { advice, fine, speaker, type Rule, type Trial, type ZoneTrial, type Verdict } from './rule.ts';
+import {
+  advice,
+  NO_VERDICTS,
+  verdictsFor,
+  type Rule,
+  type RuleInput,
+  type ZoneRuleInput,
+  type Verdict,
+} from './rule.ts';
 import { spotFacts, spotProblem } from './bare-spots.ts';
 import { metalGrade } from './metal-grades.ts';
 import { HIGH, M5 } from './rust.ts';
@@ -30,7 +38,7 @@ const SPOT_RANGE = { coarsest: 'P80', finest: 'P320' } as const;
 const gradeUnder = (act: Act, kind: LayerKind): Grade =>
   act.op === 'fill' ? UNDER_FILLER : metalGrade(kind);
 
-const m1 = speaker('M1');
+const m1 = verdictsFor('M1');
 const FIRST_COAT: Partial<Record<Act['op'], string>> = {
   'prime-epoxy': 'epoxy',
   'prime-etch': 'etch-spots',
@@ -38,34 +46,34 @@ const FIRST_COAT: Partial<Record<Act['op'], string>> = {
 };
 
 /** An open joint lets water creep under whatever covers it: it is sealed over the first coat that sealer may lie on. */
-const openJoint = (trial: ZoneTrial): readonly Verdict[] => {
-  const { act, zone, context } = trial;
+const openJoint = (input: ZoneRuleInput): readonly Verdict[] => {
+  const { act, zone, context } = input;
   const sheet = sheetFor(context, 'seam', [topOf(zone).kind]);
-  if (sheet) return m1.must(trial, { code: 'M1.joint', facts: {} }, bodyWork('seam-seal', zone, sheet));
+  if (sheet) return m1.must(input, { code: 'M1.joint', facts: {} }, bodyWork('seam-seal', zone, sheet));
   return !leadsToBase(act)
-    ? fine
-    : m1.must(trial, { code: 'M1.no-seam', facts: { layer: labelOf(topOf(zone).kind) } });
+    ? NO_VERDICTS
+    : m1.must(input, { code: 'M1.no-seam', facts: { layer: labelOf(topOf(zone).kind) } });
 };
 
-const unprotected = (trial: ZoneTrial, sheet: ProductSheet): readonly Verdict[] =>
-  m1.must(trial, {
+const unprotected = (input: ZoneRuleInput, sheet: ProductSheet): readonly Verdict[] =>
+  m1.must(input, {
     code: 'M1.bare',
-    facts: { sheet: sheet.name, layer: labelOf(topOf(trial.zone).kind) },
+    facts: { sheet: sheet.name, layer: labelOf(topOf(input.zone).kind) },
     source: 'sheet',
   });
 
 /** A sealer, a build or wet-on-wet over small spots: as far as size, number and sheet allow. */
-const overSpots = (trial: ZoneTrial): readonly Verdict[] => {
-  const { zone, context } = trial;
-  const problem = spotProblem(trial);
-  if (!problem) return fine;
+const overSpots = (input: ZoneRuleInput): readonly Verdict[] => {
+  const { zone, context } = input;
+  const problem = spotProblem(input);
+  if (!problem) return NO_VERDICTS;
   if (problem === 'sheet') {
-    const { act } = trial;
-    return isCoat(act) ? unprotected(trial, sheetIn(context, act.sheetId)) : fine;
+    const { act } = input;
+    return isCoat(act) ? unprotected(input, sheetIn(context, act.sheetId)) : NO_VERDICTS;
   }
-  return m1.must(trial, {
+  return m1.must(input, {
     code: 'M1.spots',
-    facts: { ...spotFacts(trial), layer: labelOf(topOf(zone).kind) },
+    facts: { ...spotFacts(input), layer: labelOf(topOf(zone).kind) },
     source: ruleIn(context, 'bareSpotMm').source,
   });
 };
@@ -74,30 +82,30 @@ export const M1: Rule = {
   id: 'M1',
   on: [...COAT_OPS, 'hand-over'],
   asks: 'Bare metal gets a corrosion-resisting first coat.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
+  judge: (input) => {
+    const { act, zone, context } = input;
     if (act.op === 'hand-over' && isBare(zone))
-      return m1.must(trial, { code: 'M1.left-bare', facts: { layer: labelOf(topOf(zone).kind) } });
-    if (has(zone, 'joint') && !isBare(zone)) {
-      const sealed = openJoint(trial);
+      return m1.must(input, { code: 'M1.left-bare', facts: { layer: labelOf(topOf(zone).kind) } });
+    if (hasIssue(zone, 'joint') && !isBare(zone)) {
+      const sealed = openJoint(input);
       if (sealed.length > 0) return sealed;
     }
-    if (!isCoat(act)) return fine;
-    if (!isBare(zone)) return fine;
+    if (!isCoat(act)) return NO_VERDICTS;
+    if (!isBare(zone)) return NO_VERDICTS;
     const sheet = sheetIn(context, act.sheetId);
     // A chip has lain open; only what was just rubbed through may do without a corrosion coat.
     const isRubbed = zone.patch?.finding.kind === 'rub-through';
-    if (!sheet.resistsCorrosion) return isRubbed ? overSpots(trial) : unprotected(trial, sheet);
+    if (!sheet.resistsCorrosion) return isRubbed ? overSpots(input) : unprotected(input, sheet);
     const { side } = schoolIn(context, 'firstCoat');
     // Etch is for spots whatever the school of the rest; a shop of that school primes larger metal with epoxy.
     const isOwn = FIRST_COAT[act.op] === side || (side === 'etch-spots' && !zone.patch?.spots);
     return isOwn || isLastCoat(act)
-      ? fine
-      : m1.school(trial, { code: 'school.first-coat', facts: { sheet: sheet.name, side } });
+      ? NO_VERDICTS
+      : m1.school(input, { code: 'school.first-coat', facts: { sheet: sheet.name, side } });
   },
 };
 
-const m2 = speaker('M2');
+const m2 = verdictsFor('M2');
 /** A limit above an hour holds only in dry air. */
 const DRY_AIR_PERCENT = 50;
 const HUMID_LIMIT_MIN = 60;
@@ -110,36 +118,36 @@ export const M2: Rule = {
   on: LAYING_OPS,
   asks: 'Bare metal is coated inside the exposure limit, else abraded again.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, panel, context } = trial;
-    if (!isLaying(act) || !isBare(zone)) return fine;
+  judge: (input) => {
+    const { act, zone, panel, context } = input;
+    if (!isLaying(act) || !isBare(zone)) return NO_VERDICTS;
     const own = ruleIn(context, 'bareMetalLimitMin');
     const isHumid = context.shop.relativeHumidity >= DRY_AIR_PERCENT;
     const limitMin = isHumid ? Math.min(own.value, HUMID_LIMIT_MIN) : own.value;
     const remedy = abrade(zone, gradeUnder(act, topOf(zone).kind), 'machine', context);
     if (zone.bareSinceMin === null)
-      return m2.must(trial, { code: 'M2.found-bare', facts: { limitMin }, source: own.source }, remedy);
+      return m2.must(input, { code: 'M2.found-bare', facts: { limitMin }, source: own.source }, remedy);
     const exposedMin = panel.clockMin - zone.bareSinceMin;
-    if (exposedMin <= limitMin * TIGHT_SHARE) return fine;
+    if (exposedMin <= limitMin * TIGHT_SHARE) return NO_VERDICTS;
     if (exposedMin <= limitMin)
-      return m2.should(trial, { code: 'M2.tight', facts: { exposedMin, limitMin }, source: own.source });
+      return m2.should(input, { code: 'M2.tight', facts: { exposedMin, limitMin }, source: own.source });
     return m2.must(
-      trial,
+      input,
       { code: 'M2.exposed', facts: { exposedMin, limitMin }, source: own.source },
       remedy,
     );
   },
 };
 
-const m3 = speaker('M3');
+const m3 = verdictsFor('M3');
 
 /** Dew on a film that is not through dulls and lifts it: such a night is kept out of, by heat or by an early start. */
-function throughTheNight(trial: ZoneTrial): readonly Verdict[] {
-  const [sheet] = freshSheets([trial.zone], trial.context);
-  const night = sheet ? nightOf(sheet, trial.context) : null;
-  if (!sheet || !night?.isDamp || night.isAvoidable) return fine;
+function throughTheNight(input: ZoneRuleInput): readonly Verdict[] {
+  const [sheet] = freshSheets([input.zone], input.context);
+  const night = sheet ? nightOf(sheet, input.context) : null;
+  if (!sheet || !night?.isDamp || night.isAvoidable) return NO_VERDICTS;
   const { celsius: nightCelsius, marginKelvin, limitKelvin } = night;
-  return m3.must(trial, {
+  return m3.must(input, {
     code: 'M3.night',
     facts: { sheet: sheet.name, nightCelsius, marginKelvin, limitKelvin },
   });
@@ -149,23 +157,23 @@ export const M3: Rule = {
   id: 'M3',
   on: [...LAYING_OPS, 'cure'],
   asks: 'Nothing is sprayed, or left to cure, near the dew point or outside the sheet’s climate.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
-    if (act.op === 'cure') return act.method === 'air' ? throughTheNight(trial) : fine;
-    if (!isLaying(act)) return fine;
+  judge: (input) => {
+    const { act, zone, context } = input;
+    if (act.op === 'cure') return act.method === 'air' ? throughTheNight(input) : NO_VERDICTS;
+    if (!isLaying(act)) return NO_VERDICTS;
     const { celsius, relativeHumidity } = context.shop;
     const { isEnough, source, ...margin } = dewMarginOf(zone.zone, context.shop);
-    if (!isEnough) return m3.must(trial, { code: 'M3.dew', facts: margin, source });
+    if (!isEnough) return m3.must(input, { code: 'M3.dew', facts: margin, source });
     const sheet = sheetIn(context, act.sheetId);
     const { minCelsius, maxCelsius, maxRelativeHumidity } = sheet.climate;
     if (celsius < minCelsius || celsius > maxCelsius)
-      return m3.must(trial, {
+      return m3.must(input, {
         code: 'M3.temperature',
         facts: { sheet: sheet.name, roomCelsius: celsius, minCelsius, maxCelsius },
         source: 'sheet',
       });
-    if (relativeHumidity <= maxRelativeHumidity) return fine;
-    return m3.must(trial, {
+    if (relativeHumidity <= maxRelativeHumidity) return NO_VERDICTS;
+    return m3.must(input, {
       code: 'M3.humidity',
       facts: { sheet: sheet.name, roomPercent: relativeHumidity, maxPercent: maxRelativeHumidity },
       source: 'sheet',
@@ -173,25 +181,25 @@ export const M3: Rule = {
   },
 };
 
-const m4 = speaker('M4');
+const m4 = verdictsFor('M4');
 
 export const M4: Rule = {
   id: 'M4',
   only: 'metal',
   on: COAT_OPS,
   asks: 'Metal is abraded to the grade that its first coat wants.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
-    if (!isCoat(act) || !isBare(zone)) return fine;
+  judge: (input) => {
+    const { act, zone, context } = input;
+    if (!isCoat(act) || !isBare(zone)) return NO_VERDICTS;
     const kind = topOf(zone).kind;
     const range = sheetIn(context, act.sheetId).over[kind] ?? (zone.patch?.spots ? SPOT_RANGE : undefined);
-    if (!range) return fine;
+    if (!range) return NO_VERDICTS;
     const wanted = metalGrade(kind);
     const target = isCoarser(range.finest, wanted) ? range.finest : wanted;
     const grade = zone.surface.scratch?.grade;
-    if (grade && !isCoarser(grade, target) && !isCoarser(range.finest, grade)) return fine;
+    if (grade && !isCoarser(grade, target) && !isCoarser(range.finest, grade)) return NO_VERDICTS;
     return m4.must(
-      trial,
+      input,
       {
         code: kind === 'aluminium' ? 'M4.aluminium' : grade ? 'M4.grade' : 'M4.unsanded',
         facts: { layer: labelOf(kind), grit: target, found: grade ?? 'no scratch' },
@@ -202,19 +210,19 @@ export const M4: Rule = {
   },
 };
 
-const m6 = speaker('M6');
+const m6 = verdictsFor('M6');
 
-const etchVerdicts = (trial: Trial): readonly Verdict[] => {
-  const { zone, act, panel, context } = trial;
-  if (zone.stack.some((layer) => isBody(layer.kind))) return m6.must(trial, { code: 'M6.filler', facts: {} });
+const etchVerdicts = (input: RuleInput): readonly Verdict[] => {
+  const { zone, act, panel, context } = input;
+  if (zone.stack.some((layer) => isBody(layer.kind))) return m6.must(input, { code: 'M6.filler', facts: {} });
   const limit = ruleIn(context, 'etchSharePercent');
   const areaM2 = panel.zones.reduce(
     (sum, other) => (act.zones.includes(other.zone.id) ? sum + other.extent.openM2 : sum),
     0,
   );
   const sharePercent = (areaM2 / context.panel.areaM2) * 100;
-  if (sharePercent <= limit.value) return fine;
-  return m6.must(trial, {
+  if (sharePercent <= limit.value) return NO_VERDICTS;
+  return m6.must(input, {
     code: 'M6.spots-only',
     facts: { sharePercent, limitPercent: limit.value },
     source: limit.source,
@@ -226,14 +234,14 @@ export const M6: Rule = {
   on: ['prime-etch', 'prime-epoxy', 'fill', 'glaze', 'hand-over'],
   asks: 'Acid etch only on spots, never with filler or under epoxy, always covered.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone } = trial;
-    if (act.op === 'prime-etch') return etchVerdicts(trial);
-    if (topOf(zone).kind !== 'etch') return fine;
+  judge: (input) => {
+    const { act, zone } = input;
+    if (act.op === 'prime-etch') return etchVerdicts(input);
+    if (topOf(zone).kind !== 'etch') return NO_VERDICTS;
     if (act.op === 'prime-epoxy')
-      return m6.must(trial, { code: 'M6.under-epoxy', facts: {}, source: 'sheet' });
-    if (act.op === 'fill' || act.op === 'glaze') return m6.must(trial, { code: 'M6.filler', facts: {} });
-    return act.op === 'hand-over' ? m6.must(trial, { code: 'M6.uncovered', facts: {} }) : fine;
+      return m6.must(input, { code: 'M6.under-epoxy', facts: {}, source: 'sheet' });
+    if (act.op === 'fill' || act.op === 'glaze') return m6.must(input, { code: 'M6.filler', facts: {} });
+    return act.op === 'hand-over' ? m6.must(input, { code: 'M6.uncovered', facts: {} }) : NO_VERDICTS;
   },
 };
 

@@ -5,7 +5,7 @@ import {
   clean,
   coat,
   coated,
-  heard,
+  saidBy,
   masked,
   plain,
   put,
@@ -15,12 +15,12 @@ import {
   verdictsOf,
   type Bench,
 } from '../testing/bench.ts';
-import { settle, type Matter } from '../operations/state.ts';
+import { withoutIssues, type OpenIssue } from '../operations/state.ts';
 
 const settled =
-  (...matters: Matter[]) =>
+  (...issues: OpenIssue[]) =>
   (zone: Bench['state']['zones'][number]) =>
-    settle(zone, ...matters);
+    withoutIssues(zone, ...issues);
 
 const rawPart = (findings: object[] = [], stack = 'plastic-olefin', panel: object = {}, shop: object = {}) =>
   benchOf([{ stack, findings }], { panel, shop });
@@ -35,20 +35,20 @@ const promoted = (bench: Bench = ready(), closesAtMin = 30) =>
 describe('P1: soap, then the antistatic cleaner', () => {
   test('dressing is washed off once more', () => {
     const dressed = put(rawPart([{ kind: 'dressing' }]), 'A', soiled('grime'));
-    expect(heard('P1', plain('antistatic-wipe', 'A'), dressed)[0]).toMatch(/washed off deep and twice/);
-    expect(heard('P1', plain('antistatic-wipe', 'A'), rawPart())).toEqual([]);
+    expect(saidBy('P1', plain('antistatic-wipe', 'A'), dressed)[0]).toMatch(/washed off deep and twice/);
+    expect(saidBy('P1', plain('antistatic-wipe', 'A'), rawPart())).toEqual([]);
   });
   test('static is wiped off before anything is sprayed', () => {
     expect(verdictsOf('P1', coat('promote', 'A'), put(rawPart(), 'A', clean))[0]).toMatchObject({
       level: 'must',
       remedy: { op: 'antistatic-wipe' },
     });
-    expect(heard('P1', coat('promote', 'A'), ready())).toEqual([]);
+    expect(saidBy('P1', coat('promote', 'A'), ready())).toEqual([]);
   });
   test('solvent on raw plastic is a school', () => {
-    expect(heard('P1', plain('degrease', 'A'), rawPart())[0]).toMatch(/^school A/);
+    expect(saidBy('P1', plain('degrease', 'A'), rawPart())[0]).toMatch(/^school A/);
     const bold = rawPart([], 'plastic-olefin', {}, { schools: { rawPlasticSolvent: 'yes' } });
-    expect(heard('P1', plain('degrease', 'A'), bold)).toEqual([]);
+    expect(saidBy('P1', plain('degrease', 'A'), bold)).toEqual([]);
   });
 });
 
@@ -58,7 +58,7 @@ test('P2: a raw new moulding should be tempered before it is sanded', () => {
     level: 'should',
     remedy: { op: 'temper' },
   });
-  expect(heard('P2', sand('abrade', 'A', 'P320'), rawPart())).toEqual([]);
+  expect(saidBy('P2', sand('abrade', 'A', 'P320'), rawPart())).toEqual([]);
 });
 
 describe('P3: the finish decides about sanding', () => {
@@ -74,13 +74,13 @@ describe('P3: the finish decides about sanding', () => {
       op: 'abrade',
       grades: ['P320', 'P600'],
     });
-    expect(heard('P3', coat('promote', 'A'), ready())).toEqual([]);
+    expect(saidBy('P3', coat('promote', 'A'), ready())).toEqual([]);
   });
   test('texture that stays is neither sanded nor built over', () => {
     const grained = ready(rawPart([{ kind: 'texture', want: 'keep' }]));
-    expect(heard('P3', sand('abrade', 'A', 'P320'), grained)[0]).toMatch(/texture stays: no sanding/);
-    expect(heard('P3', coat('prime-build', 'A'), grained)[0]).toMatch(/would fill the texture/);
-    expect(heard('P3', sand('scuff', 'A', 'P400'), grained)).toEqual([]);
+    expect(saidBy('P3', sand('abrade', 'A', 'P320'), grained)[0]).toMatch(/texture stays: no sanding/);
+    expect(saidBy('P3', coat('prime-build', 'A'), grained)[0]).toMatch(/would fill the texture/);
+    expect(saidBy('P3', sand('scuff', 'A', 'P400'), grained)).toEqual([]);
   });
 });
 
@@ -92,13 +92,13 @@ describe('P4: promoter on low-energy plastic, and its window', () => {
     ['inside the window', 20, 0],
     ['past it', 31, 1],
   ])('%s', (_, clockMin, n) => {
-    const late = heard('P4', coat('prime-plastic', 'A'), at(promoted(), clockMin));
+    const late = saidBy('P4', coat('prime-plastic', 'A'), at(promoted(), clockMin));
     expect(late).toHaveLength(n);
     if (n) expect(late[0]).toMatch(/window of 30 min has closed: promote again/);
   });
   test('rigid plastic needs none, unless a float or tape test says otherwise', () => {
     const rigid = (tests: object[], findings: object[] = []) =>
-      heard('P4', coat('prime-plastic', 'A'), ready(benchOf([{ stack: 'plastic-rigid', tests, findings }])))
+      saidBy('P4', coat('prime-plastic', 'A'), ready(benchOf([{ stack: 'plastic-rigid', tests, findings }])))
         .length;
     expect(rigid([])).toBe(0);
     expect(rigid([{ kind: 'float', outcome: 'floats' }])).toBe(1);
@@ -108,21 +108,21 @@ describe('P4: promoter on low-energy plastic, and its window', () => {
   });
   test('a shop without promoter is told to add its sheet', () => {
     const bare = ready(benchOf([{ stack: 'plastic-olefin' }], { without: ['promoter'] }));
-    expect(heard('P4', coat('prime-plastic', 'A'), bare)[0]).toMatch(/none on the shelf: add its sheet/);
+    expect(saidBy('P4', coat('prime-plastic', 'A'), bare)[0]).toMatch(/none on the shelf: add its sheet/);
   });
 });
 
 describe('P5: what bends', () => {
   test('gets the additive of the sheet, and no coat whose sheet has none', () => {
-    expect(heard('P5', coat('prime-plastic', 'A'), promoted())[0]).toMatch(/^note A: A flexible part: 15%/);
-    expect(heard('P5', coat('prime-epoxy', 'A'), ready())[0]).toMatch(
+    expect(saidBy('P5', coat('prime-plastic', 'A'), promoted())[0]).toMatch(/^note A: A flexible part: 15%/);
+    expect(saidBy('P5', coat('prime-epoxy', 'A'), ready())[0]).toMatch(
       /^must A: .*names no flexible additive/,
     );
-    expect(heard('P5', coat('prime-epoxy', 'A'), benchOf([{ stack: 'steel' }]))).toEqual([]);
+    expect(saidBy('P5', coat('prime-epoxy', 'A'), benchOf([{ stack: 'steel' }]))).toEqual([]);
   });
   test('soft strip gets no rigid two-pack at all', () => {
     const strip = ready(benchOf([{ stack: 'plastic-soft' }]));
-    expect(heard('P5', coat('prime-plastic', 'A'), strip)[0]).toMatch(/crack at the first bend/);
+    expect(saidBy('P5', coat('prime-plastic', 'A'), strip)[0]).toMatch(/crack at the first bend/);
   });
 });
 
@@ -133,7 +133,7 @@ test.each([
   ['GP4', 'fiberglass', 60, 0],
 ])('%s: heat on %s, baked at %d °C', (rule, stack, bakeCelsius, n) => {
   const bench = benchOf([{ stack }], { shop: { rules: { bakeCelsius } } });
-  expect(heard(rule, { op: 'cure', zones: ['A'], method: 'bake', why: [] }, bench)).toHaveLength(n);
+  expect(saidBy(rule, { op: 'cure', zones: ['A'], method: 'bake', why: [] }, bench)).toHaveLength(n);
 });
 
 test('P7: unknown plastic is tried with tape; where tape slides off nothing is painted', () => {
@@ -141,16 +141,16 @@ test('P7: unknown plastic is tried with tape; where tape slides off nothing is p
     put(benchOf([{ stack: 'plastic-rigid', findings: [{ kind: 'unknown-plastic' }], tests }]), 'A', clean);
   const act = coat('promote', 'A');
   expect(verdictsOf('P7', act, unknown([]))[0]?.remedy).toMatchObject({ op: 'test' });
-  expect(heard('P7', act, unknown([{ kind: 'tape-hold', outcome: 'slides-off' }]))[0]).toMatch(
+  expect(saidBy('P7', act, unknown([{ kind: 'tape-hold', outcome: 'slides-off' }]))[0]).toMatch(
     /Do not paint/,
   );
-  expect(heard('P7', act, unknown([{ kind: 'tape-hold', outcome: 'holds' }]))).toEqual([]);
+  expect(saidBy('P7', act, unknown([{ kind: 'tape-hold', outcome: 'holds' }]))).toEqual([]);
 });
 
 test('P8: hidden edges are dulled, then sprayed first', () => {
   const open = put(rawPart(), 'A', clean);
   expect(verdictsOf('P8', coat('promote', 'A'), open)[0]?.remedy).toMatchObject({ op: 'scuff' });
-  expect(heard('P8', coat('promote', 'A'), ready())[0]).toMatch(/^note A: Hidden sides first/);
+  expect(saidBy('P8', coat('promote', 'A'), ready())[0]).toMatch(/^note A: Hidden sides first/);
 });
 
 describe('P9: a break is mended first', () => {
@@ -163,16 +163,16 @@ describe('P9: a break is mended first', () => {
     const ungrounded = verdictsOf('P9', body('plastic-repair', CRACK), cracked);
     expect(ungrounded[0]?.remedy).toMatchObject({ op: 'abrade', grades: ['P80'] });
     const ground = put(cracked, CRACK, scratched('P80', 'machine'));
-    expect(heard('P9', body('plastic-repair', CRACK), ground)[0]).toMatch(
+    expect(saidBy('P9', body('plastic-repair', CRACK), ground)[0]).toMatch(
       /^note A\/crack: Loose material away/,
     );
     expect(verdictsOf('P4', body('plastic-repair', CRACK), ground)[0]?.remedy).toMatchObject({
       op: 'promote',
     });
-    expect(heard('P9', coat('promote', CRACK), ground)).toEqual([]);
+    expect(saidBy('P9', coat('promote', CRACK), ground)).toEqual([]);
   });
   test('a sound part has nothing to mend', () => {
-    expect(heard('P9', coat('prime-plastic', 'A'), ready())).toEqual([]);
+    expect(saidBy('P9', coat('prime-plastic', 'A'), ready())).toEqual([]);
   });
   test('without paste on the shelf it says what is missing', () => {
     const shop = ready(
@@ -180,16 +180,16 @@ describe('P9: a break is mended first', () => {
         without: ['filler'],
       }),
     );
-    expect(heard('P9', coat('prime-plastic', 'A/hole'), shop)[0]).toMatch(
+    expect(saidBy('P9', coat('prime-plastic', 'A/hole'), shop)[0]).toMatch(
       /hole of 30 mm needs a repair paste/,
     );
   });
 });
 
 test('P10: plastic mode says how, and is a school', () => {
-  expect(heard('P10', coat('prime-wet-on-wet', 'A', 2), ready())).toEqual([
+  expect(saidBy('P10', coat('prime-wet-on-wet', 'A', 2), ready())).toEqual([
     expect.stringMatching(/^note A: Wet-on-wet in its plastic mode/),
     expect.stringMatching(/^school A/),
   ]);
-  expect(heard('P10', coat('prime-plastic', 'A', 2), promoted())).toEqual([]);
+  expect(saidBy('P10', coat('prime-plastic', 'A', 2), promoted())).toEqual([]);
 });

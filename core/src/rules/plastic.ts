@@ -4,7 +4,7 @@ import { isTwoPack } from '../materials/sheet.ts';
 import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying, isSanding } from '../operations/act.ts';
 import { isForPlastic, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import {
-  has,
+  hasIssue,
   isFoundFinish,
   isOpenBody,
   isUnprimedPlastic,
@@ -30,38 +30,38 @@ import {
   washAgain,
   wipe,
 } from './remedies.ts';
-import { fine, speaker, type Rule, type ZoneTrial, type Verdict } from './rule.ts';
+import { NO_VERDICTS, verdictsFor, type Rule, type ZoneRuleInput, type Verdict } from './rule.ts';
 
 /** Rules of plastic: what lies bare, what it bends like and what it lets go of. */
 
 const isBarePlastic = (zone: ZoneState): boolean => isRawPlastic(topOf(zone).kind);
 
-const p1 = speaker('P1');
+const p1 = verdictsFor('P1');
 
 export const P1: Rule = {
   id: 'P1',
   on: ['degrease', 'antistatic-wipe', ...LAYING_OPS],
   asks: 'Soap wash first, twice where dressing was used, then the antistatic plastic cleaner.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, panel, context } = trial;
-    if (has(zone, 'dressing') && !(act.op === 'degrease' && isOpenBody(zone)))
+  judge: (input) => {
+    const { act, zone, panel, context } = input;
+    if (hasIssue(zone, 'dressing') && !(act.op === 'degrease' && isOpenBody(zone)))
       return p1.must(
-        trial,
+        input,
         { code: 'P1.dressing', facts: {} },
         isOpenBody(zone) ? wipe(zone, panel, context) : washAgain(zone, panel),
       );
-    if (!isUnprimedPlastic(zone)) return fine;
+    if (!isUnprimedPlastic(zone)) return NO_VERDICTS;
     if (act.op === 'degrease')
       return schoolIn(context, 'rawPlasticSolvent').side === 'yes'
-        ? fine
-        : p1.school(trial, { code: 'school.plastic-solvent', facts: {} });
-    if (!isLaying(act) || !has(zone, 'static')) return fine;
-    return p1.must(trial, { code: 'P1.static', facts: {} }, wipe(zone, panel, context));
+        ? NO_VERDICTS
+        : p1.school(input, { code: 'school.plastic-solvent', facts: {} });
+    if (!isLaying(act) || !hasIssue(zone, 'static')) return NO_VERDICTS;
+    return p1.must(input, { code: 'P1.static', facts: {} }, wipe(zone, panel, context));
   },
 };
 
-const p2 = speaker('P2');
+const p2 = verdictsFor('P2');
 
 export const P2: Rule = {
   id: 'P2',
@@ -69,14 +69,14 @@ export const P2: Rule = {
   on: [...SAND_OPS, ...LAYING_OPS],
   asks: 'Raw new mouldings are tempered to sweat out release agent, and wiped.',
   reads: 'panel',
-  judge: (trial) => {
-    const { zone, panel } = trial;
-    if (!isUnprimedPlastic(zone) || !has(zone, 'wax')) return fine;
-    return p2.should(trial, { code: 'P2.temper', facts: {} }, temper(panel));
+  judge: (input) => {
+    const { zone, panel } = input;
+    if (!isUnprimedPlastic(zone) || !hasIssue(zone, 'wax')) return NO_VERDICTS;
+    return p2.should(input, { code: 'P2.temper', facts: {} }, temper(panel));
   },
 };
 
-const p3 = speaker('P3');
+const p3 = verdictsFor('P3');
 /** Scratch of a smooth finish on plastic: P320, then P500. */
 const SMOOTH = ['P320', 'P500'] as const;
 const FILLS_TEXTURE = new Set(['prime-build', 'prime-dtm']);
@@ -84,30 +84,32 @@ const FILLS_TEXTURE = new Set(['prime-build', 'prime-dtm']);
 const FLATTENS = new Set(['abrade', 'block', 'feather']);
 
 /** A coat that is thin enough to leave grain as it is: what is laid on it, or the film that was found on it. */
-const keptTexture = (trial: ZoneTrial): readonly Verdict[] => {
-  const { act, zone } = trial;
+const keptTexture = (input: ZoneRuleInput): readonly Verdict[] => {
+  const { act, zone } = input;
   // A repair takes its texture along; the rest of the zone keeps it.
-  const isRepaired = zone.patch !== null || has(zone, 'break') || topOf(zone).kind === 'texture';
+  const isRepaired = zone.patch !== null || hasIssue(zone, 'break') || topOf(zone).kind === 'texture';
   if (FLATTENS.has(act.op) && !isRepaired && !topOf(zone).laid && zone.edge !== 'raw')
-    return p3.must(trial, { code: 'P3.keep', facts: {} });
-  return FILLS_TEXTURE.has(act.op) && !isRepaired ? p3.must(trial, { code: 'P3.no-build', facts: {} }) : fine;
+    return p3.must(input, { code: 'P3.keep', facts: {} });
+  return FILLS_TEXTURE.has(act.op) && !isRepaired
+    ? p3.must(input, { code: 'P3.no-build', facts: {} })
+    : NO_VERDICTS;
 };
 
 export const P3: Rule = {
   id: 'P3',
   on: [...SAND_OPS, ...COAT_OPS],
   asks: 'Smooth plastic is keyed P320 then P500; texture that stays is not sanded; texture that goes is built over.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
-    if (keepsGrain(zone, context)) return keptTexture(trial);
-    if (!isRawPlastic(zone.stack[0]!.kind)) return fine;
-    if (isSanding(act) || !isBarePlastic(zone) || has(zone, 'break')) return fine;
+  judge: (input) => {
+    const { act, zone, context } = input;
+    if (keepsGrain(zone, context)) return keptTexture(input);
+    if (!isRawPlastic(zone.stack[0]!.kind)) return NO_VERDICTS;
+    if (isSanding(act) || !isBarePlastic(zone) || hasIssue(zone, 'break')) return NO_VERDICTS;
     const { scratch } = zone.surface;
-    if (scratch && (scratch.tool === 'pad-fine' || !isCoarser(scratch.grade, SMOOTH[1]))) return fine;
+    if (scratch && (scratch.tool === 'pad-fine' || !isCoarser(scratch.grade, SMOOTH[1]))) return NO_VERDICTS;
     const found = scratch?.grade ?? 'no scratch';
     return keepsPads(context) && !scratch
-      ? p3.must(trial, { code: 'P3.pad', facts: {} }, padded(zone))
-      : p3.must(trial, { code: 'P3.smooth', facts: { from: SMOOTH[0], grit: SMOOTH[1], found } }, (why) => ({
+      ? p3.must(input, { code: 'P3.pad', facts: {} }, padded(zone))
+      : p3.must(input, { code: 'P3.smooth', facts: { from: SMOOTH[0], grit: SMOOTH[1], found } }, (why) => ({
           op: 'abrade',
           zones: [zone.zone.id],
           grades: stocked(SMOOTH, context),
@@ -117,7 +119,7 @@ export const P3: Rule = {
   },
 };
 
-const p4 = speaker('P4');
+const p4 = verdictsFor('P4');
 
 /** Plastic of low energy that a coat or a paste would touch. */
 const touchesLowEnergy = (zone: ZoneState): boolean => isLowEnergy(zone.zone) && isUnprimedPlastic(zone);
@@ -128,88 +130,88 @@ export const P4: Rule = {
   on: [...COAT_OPS, 'plastic-repair', 'fill'],
   asks: 'Low-energy plastic gets an adhesion promoter and is overcoated inside its window.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, panel, context } = trial;
-    if (!isLaying(act) || act.op === 'promote' || !touchesLowEnergy(zone)) return fine;
+  judge: (input) => {
+    const { act, zone, panel, context } = input;
+    if (!isLaying(act) || act.op === 'promote' || !touchesLowEnergy(zone)) return NO_VERDICTS;
     const top = topOf(zone);
-    if (isCoat(act) && 'plastic-olefin' in sheetIn(context, act.sheetId).over) return fine;
+    if (isCoat(act) && 'plastic-olefin' in sheetIn(context, act.sheetId).over) return NO_VERDICTS;
     const isOpen =
       top.kind === 'promoter' && top.laid !== undefined && panel.clockMin <= top.laid.closesAtMin;
-    if (isOpen) return fine;
+    if (isOpen) return NO_VERDICTS;
     const sheet = sheetFor(context, 'promoter', [zone.stack[0]!.kind]);
     if (!sheet)
-      return p4.must(trial, { code: 'P4.no-promoter', facts: { layer: labelOf(zone.stack[0]!.kind) } });
+      return p4.must(input, { code: 'P4.no-promoter', facts: { layer: labelOf(zone.stack[0]!.kind) } });
     const code = top.kind === 'promoter' ? 'P4.closed' : 'P4.promote';
     const facts = { layer: labelOf(zone.stack[0]!.kind), closesMin: sheet.recoat.closesMin };
-    return p4.must(trial, { code, facts, source: 'sheet' }, promote(zone, sheet));
+    return p4.must(input, { code, facts, source: 'sheet' }, promote(zone, sheet));
   },
 };
 
-const p5 = speaker('P5');
+const p5 = verdictsFor('P5');
 
 export const P5: Rule = {
   id: 'P5',
   only: 'plastic',
   on: COAT_OPS,
   asks: 'Flexible parts get the flexible additive in every two-pack coat; soft strip no rigid system at all.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
-    if (!isCoat(act) || !isFlexible(zone.zone)) return fine;
+  judge: (input) => {
+    const { act, zone, context } = input;
+    if (!isCoat(act) || !isFlexible(zone.zone)) return NO_VERDICTS;
     const sheet = sheetIn(context, act.sheetId);
-    if (!isTwoPack(sheet)) return fine;
+    if (!isTwoPack(sheet)) return NO_VERDICTS;
     const facts = { sheet: sheet.name, layer: labelOf(zone.stack[0]!.kind) };
     if (zone.stack[0]!.kind === 'plastic-soft' && !('plastic-soft' in sheet.over))
-      return p5.must(trial, { code: 'P5.soft', facts });
+      return p5.must(input, { code: 'P5.soft', facts });
     return sheet.flexPercent === undefined
-      ? p5.must(trial, { code: 'P5.no-additive', facts, source: 'sheet' })
-      : p5.note(trial, { code: 'P5.additive', facts: { flexPercent: sheet.flexPercent }, source: 'sheet' });
+      ? p5.must(input, { code: 'P5.no-additive', facts, source: 'sheet' })
+      : p5.note(input, { code: 'P5.additive', facts: { flexPercent: sheet.flexPercent }, source: 'sheet' });
   },
 };
 
-const p6 = speaker('P6');
+const p6 = verdictsFor('P6');
 
 export const P6: Rule = {
   id: 'P6',
   only: 'plastic',
   on: ['cure'],
   asks: 'Plastic gets 65 °C at most, and is supported under heat.',
-  judge: (trial) => heatVerdicts(p6, trial, 'plastic'),
+  judge: (input) => heatVerdicts(p6, input, 'plastic'),
 };
 
-const p7 = speaker('P7');
+const p7 = verdictsFor('P7');
 
 export const P7: Rule = {
   id: 'P7',
   only: 'plastic',
   on: [...SAND_OPS, ...COAT_OPS],
   asks: 'Plastic that tape slides off is not painted; unknown plastic is tried with tape first.',
-  judge: (trial) => {
-    const { zone } = trial;
+  judge: (input) => {
+    const { zone } = input;
     if (testOf(zone.zone, 'tape-hold')?.outcome === 'slides-off' && isUnprimedPlastic(zone))
-      return p7.must(trial, { code: 'P7.slides', facts: {} });
+      return p7.must(input, { code: 'P7.slides', facts: {} });
     // Tape says something on a cleaned part only.
-    return has(zone, 'tape') && zone.surface.soil === 'clean'
-      ? p7.must(trial, { code: 'P7.tape', facts: {} }, rub(zone))
-      : fine;
+    return hasIssue(zone, 'tape') && zone.surface.soil === 'clean'
+      ? p7.must(input, { code: 'P7.tape', facts: {} }, rub(zone))
+      : NO_VERDICTS;
   },
 };
 
-const p8 = speaker('P8');
+const p8 = verdictsFor('P8');
 
 export const P8: Rule = {
   id: 'P8',
   only: 'plastic',
   on: COAT_OPS,
   asks: 'Hidden edges and backs that catch paint are prepared too, and sprayed first.',
-  judge: (trial) => {
-    const { zone } = trial;
-    if (!isUnprimedPlastic(zone)) return fine;
-    if (has(zone, 'hidden-edges')) return p8.must(trial, { code: 'P8.edges', facts: {} }, scuff(zone));
-    return p8.note(trial, { code: 'P8.spray', facts: {} });
+  judge: (input) => {
+    const { zone } = input;
+    if (!isUnprimedPlastic(zone)) return NO_VERDICTS;
+    if (hasIssue(zone, 'hidden-edges')) return p8.must(input, { code: 'P8.edges', facts: {} }, scuff(zone));
+    return p8.note(input, { code: 'P8.spray', facts: {} });
   },
 };
 
-const p9 = speaker('P9');
+const p9 = verdictsFor('P9');
 /** Grind of a broken place: slow, so that nothing melts. */
 const GRIND = { coarsest: 'P60', finest: 'P80' } as const;
 
@@ -219,21 +221,21 @@ const damageFacts = (zone: ZoneState) => {
 };
 
 /** A break is bared on both sides, ground, and filled before anything else is sprayed there. */
-const mend = (trial: ZoneTrial): readonly Verdict[] => {
-  const { act, zone, context } = trial;
+const mend = (input: ZoneRuleInput): readonly Verdict[] => {
+  const { act, zone, context } = input;
   const facts = damageFacts(zone);
   if (isFoundFinish(zone))
     return p9.must(
-      trial,
+      input,
       { code: 'P9.bare', facts: { layer: labelOf(topOf(zone).kind) } },
       strip([zone], context),
     );
   const isForRepair = act.op === 'promote' && isGround(zone);
-  if (isForRepair) return fine;
+  if (isForRepair) return NO_VERDICTS;
   const sheet = pasteIn(context);
   return sheet
-    ? p9.must(trial, { code: 'P9.mend', facts }, bodyWork('plastic-repair', zone, sheet))
-    : p9.must(trial, { code: 'P9.no-paste', facts });
+    ? p9.must(input, { code: 'P9.mend', facts }, bodyWork('plastic-repair', zone, sheet))
+    : p9.must(input, { code: 'P9.no-paste', facts });
 };
 
 const pasteIn = ({ shelf }: Context) =>
@@ -250,22 +252,22 @@ export const P9: Rule = {
   only: 'plastic',
   on: [...COAT_OPS, 'plastic-repair', 'hand-over'],
   asks: 'A crack or hole is cleaned and ground on both sides, promoted, backed, filled in one wet session, shaped, promoted again.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
-    if (!has(zone, 'break') || !isRawPlastic(zone.stack[0]!.kind)) return fine;
-    if (act.op !== 'plastic-repair' || isFoundFinish(zone)) return mend(trial);
-    if (topOf(zone).kind === 'promoter') return p9.note(trial, { code: 'P9.how', facts: {} });
+  judge: (input) => {
+    const { act, zone, context } = input;
+    if (!hasIssue(zone, 'break') || !isRawPlastic(zone.stack[0]!.kind)) return NO_VERDICTS;
+    if (act.op !== 'plastic-repair' || isFoundFinish(zone)) return mend(input);
+    if (topOf(zone).kind === 'promoter') return p9.note(input, { code: 'P9.how', facts: {} });
     return isGround(zone)
-      ? p9.note(trial, { code: 'P9.how', facts: {} })
+      ? p9.note(input, { code: 'P9.how', facts: {} })
       : p9.must(
-          trial,
+          input,
           { code: 'P9.grind', facts: { grit: GRIND.finest } },
           abrade(zone, GRIND.finest, 'machine', context),
         );
   },
 };
 
-const p10 = speaker('P10');
+const p10 = verdictsFor('P10');
 const SYSTEM_OF = { 'prime-plastic': 'promoter', 'prime-wet-on-wet': 'plastic-mode' } as const;
 
 export const P10: Rule = {
@@ -273,14 +275,14 @@ export const P10: Rule = {
   only: 'plastic',
   on: ['prime-plastic', 'prime-wet-on-wet'],
   asks: 'Promoter and two-pack primer, or wet-on-wet in its plastic mode: the shop chooses.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
-    if (!isUnprimedPlastic(zone) || isBody(topOf(zone).kind)) return fine;
+  judge: (input) => {
+    const { act, zone, context } = input;
+    if (!isUnprimedPlastic(zone) || isBody(topOf(zone).kind)) return NO_VERDICTS;
     const done = SYSTEM_OF[act.op as keyof typeof SYSTEM_OF];
     const { side } = schoolIn(context, 'plasticSystem');
-    const mode = done === 'plastic-mode' ? p10.note(trial, { code: 'P10.mode', facts: {} }) : fine;
+    const mode = done === 'plastic-mode' ? p10.note(input, { code: 'P10.mode', facts: {} }) : NO_VERDICTS;
     if (done === side) return mode;
-    return [...mode, ...p10.school(trial, { code: 'school.plastic-system', facts: { side } })];
+    return [...mode, ...p10.school(input, { code: 'school.plastic-system', facts: { side } })];
   },
 };
 

@@ -6,7 +6,7 @@ import { figuresIn, ruleIn, schoolIn, type Context } from '../operations/context
 import { cureMethod, freshSheets } from '../operations/curing.ts';
 import { workedM2 } from '../operations/extent.ts';
 import {
-  has,
+  hasIssue,
   isBare,
   isOpenBody,
   isUnprimedPlastic,
@@ -159,7 +159,7 @@ export const rub = (zone: ZoneState): Remedy => plain('test', [zone.zone.id]);
 export const temper = (panel: PanelState): Remedy =>
   plain(
     'temper',
-    all(panel, (zone) => isUnprimedPlastic(zone) && has(zone, 'wax')),
+    all(panel, (zone) => isUnprimedPlastic(zone) && hasIssue(zone, 'wax')),
   );
 export const removeParts = (panel: PanelState): Remedy => plain('remove-part', all(panel));
 export const mendLaminate = (zone: ZoneState): Remedy => plain('laminate-repair', [zone.zone.id]);

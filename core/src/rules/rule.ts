@@ -11,14 +11,14 @@ import type { Reason } from '../wording/reason.ts';
  */
 export type Level = 'must' | 'should' | 'school' | 'note';
 
-export interface ZoneTrial {
+export interface ZoneRuleInput {
   readonly act: Act;
   readonly zone: ZoneState;
   readonly context: Context;
 }
 
 /** A zone together with the panel that it lies on: its clock, its other zones, what is masked. */
-export interface Trial extends ZoneTrial {
+export interface RuleInput extends ZoneRuleInput {
   readonly panel: PanelState;
 }
 
@@ -48,19 +48,19 @@ interface RuleHead {
 /** A rule that looks at nothing but the zone: as long as that does not change, neither does what it says. */
 export interface ZoneRule extends RuleHead {
   readonly reads?: 'zone';
-  readonly judge: (trial: ZoneTrial) => readonly Verdict[];
+  readonly judge: (input: ZoneRuleInput) => readonly Verdict[];
 }
 
 /** A rule that looks at the zone and at the sound finish that it must come level with, through `soundNeighbour`. */
 export interface NeighbourRule extends RuleHead {
   readonly reads: 'neighbour';
-  readonly judge: (trial: Trial) => readonly Verdict[];
+  readonly judge: (input: RuleInput) => readonly Verdict[];
 }
 
 /** A rule that looks at the clock, the other zones or the masking too. */
 export interface PanelRule extends RuleHead {
   readonly reads: 'panel';
-  readonly judge: (trial: Trial) => readonly Verdict[];
+  readonly judge: (input: RuleInput) => readonly Verdict[];
 }
 
 export type Rule = ZoneRule | NeighbourRule | PanelRule;
@@ -68,43 +68,43 @@ export type Rule = ZoneRule | NeighbourRule | PanelRule;
 type MakeRemedy = (why: readonly Reason[]) => Act;
 type Wording = Pick<Reason, 'code' | 'facts'> & { readonly source?: Reason['source'] };
 
-const verdict = (level: Level, trial: ZoneTrial, reason: Reason, remedy?: MakeRemedy): Verdict => ({
+const verdict = (level: Level, input: ZoneRuleInput, reason: Reason, remedy?: MakeRemedy): Verdict => ({
   level,
-  zoneId: trial.zone.zone.id,
+  zoneId: input.zone.zone.id,
   reason,
   ...(remedy ? { remedy: remedy([reason]) } : {}),
 });
 
 /** Makers of verdicts for one rule id; the reason rides along as the `why` of the remedy. */
-export const speaker = (rule: string) => {
+export const verdictsFor = (rule: string) => {
   const reasonOf = ({ code, facts, source = 'default' }: Wording): Reason => ({ rule, code, facts, source });
   const speak =
     (level: Level) =>
-    (trial: ZoneTrial, wording: Wording, remedy?: MakeRemedy): Verdict[] => [
-      verdict(level, trial, reasonOf(wording), remedy),
+    (input: ZoneRuleInput, wording: Wording, remedy?: MakeRemedy): Verdict[] => [
+      verdict(level, input, reasonOf(wording), remedy),
     ];
   return { must: speak('must'), should: speak('should'), school: speak('school'), note: speak('note') };
 };
 
-export const fine: readonly Verdict[] = [];
+export const NO_VERDICTS: readonly Verdict[] = [];
 
 /** A rule that only says how a step is done right, on the operations and zones where `when` holds. */
 export const advice = (
   id: string,
   on: readonly OpName[],
   asks: string,
-  when: (trial: Trial) => Wording | null,
+  when: (input: RuleInput) => Wording | null,
 ): Rule => {
-  const { note } = speaker(id);
+  const { note } = verdictsFor(id);
   return {
     id,
     on,
     asks,
     isAdvice: true,
     reads: 'panel',
-    judge: (trial) => {
-      const wording = when(trial);
-      return wording ? note(trial, wording) : fine;
+    judge: (input) => {
+      const wording = when(input);
+      return wording ? note(input, wording) : NO_VERDICTS;
     },
   };
 };

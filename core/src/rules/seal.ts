@@ -8,11 +8,11 @@ import { topOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { bordersOf } from '../survey/panel.ts';
 import { finalTool } from './final-grade.ts';
 import { abrade } from './remedies.ts';
-import { advice, fine, speaker, type Rule } from './rule.ts';
+import { advice, NO_VERDICTS, verdictsFor, type Rule } from './rule.ts';
 
 /** Rules of sealers, wet-on-wet and the windows between coats. */
 
-const s1 = speaker('S1');
+const s1 = verdictsFor('S1');
 /** What came with a part and is no surface for base by itself. */
 const NOT_FOR_BASE = new Set<string>([
   'ecoat',
@@ -34,49 +34,49 @@ export const S1: Rule = {
   on: ['hand-over'],
   asks: 'Seal where substrates are mixed, cut through, or the tone must change: all over, or the primed areas.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, panel } = trial;
+  judge: (input) => {
+    const { act, zone, panel } = input;
     const { kind } = topOf(zone);
-    if (zone.role === 'keep') return fine;
+    if (zone.role === 'keep') return NO_VERDICTS;
     if (isBody(kind) || NOT_FOR_BASE.has(kind))
-      return s1.must(trial, { code: 'S1.unprimed', facts: { layer: labelOf(kind) } });
-    if (zone.zone.id !== act.zones[0]) return fine;
+      return s1.must(input, { code: 'S1.unprimed', facts: { layer: labelOf(kind) } });
+    if (zone.zone.id !== act.zones[0]) return NO_VERDICTS;
     // Sealed areas may end in sound finish; primer beside it, or two primers side by side, show through base.
     const tops = new Set(basedAreas(panel).map((other) => topOf(other).kind));
     const unsealed = [...tops].filter((top) => !SEALS.has(top));
     const isEven = tops.size < 2 || (unsealed.length === 1 && unsealed[0] === 'old-finish');
-    if (isEven) return fine;
-    return s1.must(trial, { code: 'S1.mixed', facts: { layers: [...tops].map(labelOf).join(', ') } });
+    if (isEven) return NO_VERDICTS;
+    return s1.must(input, { code: 'S1.mixed', facts: { layers: [...tops].map(labelOf).join(', ') } });
   },
 };
 /** Coats that end their own suction: base lies on them as on sound finish. */
 const SEALS = new Set<string>(['sealer', 'wet-on-wet', 'epoxy']);
 
-const s2 = speaker('S2');
+const s2 = verdictsFor('S2');
 
 export const S2: Rule = {
   id: 'S2',
   on: COAT_OPS,
   asks: 'One full coat, or a light and a medium one: the shop chooses; no coat of any kind over the sag limit, unless the part is laid flat.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
-    if (!isCoat(act)) return fine;
+  judge: (input) => {
+    const { act, zone, context } = input;
+    if (!isCoat(act)) return NO_VERDICTS;
     const { wetUm, limitUm, uprightUm, isLaidFlat } = sagOf(act, context);
     if (wetUm > limitUm)
-      return s2.must(trial, { code: 'S2.sag', facts: { wetUm, limitUm }, source: 'model' });
+      return s2.must(input, { code: 'S2.sag', facts: { wetUm, limitUm }, source: 'model' });
     const held = isLaidFlat
-      ? s2.note(trial, { code: 'S2.lay-flat', facts: { wetUm, uprightUm }, source: 'model' })
-      : fine;
+      ? s2.note(input, { code: 'S2.lay-flat', facts: { wetUm, uprightUm }, source: 'model' })
+      : NO_VERDICTS;
     if (act.op !== 'seal') return held;
     const { side } = schoolIn(context, 'sealerCoats');
     const coats = act.coats[zone.zone.id] ?? 1;
     return coats > 1 === (side === 'two')
       ? held
-      : [...held, ...s2.school(trial, { code: 'school.sealer-coats', facts: { side, coats } })];
+      : [...held, ...s2.school(input, { code: 'school.sealer-coats', facts: { side, coats } })];
   },
 };
 
-const s3 = speaker('S3');
+const s3 = verdictsFor('S3');
 /** Grade that reopens a coat whose window has closed (default). */
 const SCUFF = 'P600';
 
@@ -85,8 +85,8 @@ export const S3: Rule = {
   on: [...COAT_OPS, 'hand-over'],
   asks: 'The next coat goes on inside the window; past it, scuff.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, panel, context } = trial;
+  judge: (input) => {
+    const { act, zone, panel, context } = input;
     const { laid, kind } = topOf(zone);
     const isNext = isCoat(act) || act.op === 'hand-over';
     // A promoter whose window closed is laid again (P4), not scuffed.
@@ -98,17 +98,17 @@ export const S3: Rule = {
       zone.surface.scratch ||
       panel.clockMin <= laid.closesAtMin
     )
-      return fine;
+      return NO_VERDICTS;
     const facts = { layer: labelOf(kind), overMin: panel.clockMin - laid.closesAtMin, grit: SCUFF };
     return s3.must(
-      trial,
+      input,
       { code: 'S3.closed', facts, source: 'sheet' },
       abrade(zone, SCUFF, finalTool(context), context),
     );
   },
 };
 
-const s4 = speaker('S4');
+const s4 = verdictsFor('S4');
 
 /** Lightness of the base that will follow, or null where no colour is given. */
 export function baseLightness({ target }: Context): number | null {
@@ -130,14 +130,14 @@ export const S4: Rule = {
   id: 'S4',
   on: ['hand-over'],
   asks: 'Whatever base goes on has a tone that lets it hide soon.',
-  judge: (trial) => {
-    const { zone, context } = trial;
+  judge: (input) => {
+    const { zone, context } = input;
     const baseL = baseLightness(context);
     const toneL = topTone(zone);
-    if (baseL === null || toneL === null || zone.role !== 'refinish') return fine;
+    if (baseL === null || toneL === null || zone.role !== 'refinish') return NO_VERDICTS;
     const gap = ruleIn(context, 'toneGapL');
-    if (Math.abs(toneL - baseL) <= gap.value) return fine;
-    return s4.should(trial, {
+    if (Math.abs(toneL - baseL) <= gap.value) return NO_VERDICTS;
+    return s4.should(input, {
       code: 'S4.tone',
       facts: { toneL: Math.round(toneL), baseL: Math.round(baseL) },
       source: gap.source,
@@ -155,7 +155,7 @@ export const S4_BESIDE = advice(
   },
 );
 
-const s5 = speaker('S5');
+const s5 = verdictsFor('S5');
 
 /** Grades for a nib in a coat that is not sanded. */
 const DENIB = { coarsest: 'P600', finest: 'P1000' } as const;
@@ -168,13 +168,13 @@ export const S5: Rule = {
   on: SAND_OPS,
   asks: 'Non-sanding products are only spot denibbed.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, panel } = trial;
+  judge: (input) => {
+    const { act, zone, panel } = input;
     const { laid, kind } = topOf(zone);
     if (!isSanding(act) || !laid || laid.sandableAtMin !== null || panel.clockMin > laid.closesAtMin)
-      return fine;
-    if (act.op === 'denib') return isSpotDenib(act.grades[0]) ? fine : s5.must(trial, denibWording);
-    return s5.must(trial, { code: 'S5.sanded', facts: { layer: labelOf(kind) }, source: 'sheet' });
+      return NO_VERDICTS;
+    if (act.op === 'denib') return isSpotDenib(act.grades[0]) ? NO_VERDICTS : s5.must(input, denibWording);
+    return s5.must(input, { code: 'S5.sanded', facts: { layer: labelOf(kind) }, source: 'sheet' });
   },
 };
 
@@ -205,7 +205,7 @@ export const S7 = advice(
       : null,
 );
 
-const s8 = speaker('S8');
+const s8 = verdictsFor('S8');
 /** Scuff of cured epoxy under a sealer, by soft pad. */
 const EPOXY_SCUFF = 'P400';
 
@@ -213,20 +213,20 @@ export const S8: Rule = {
   id: 'S8',
   on: [...LAST_OPS, 'hand-over'],
   asks: 'Epoxy takes the next coat inside its window without sanding, or is cured, scuffed and sealed: the shop chooses.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
+  judge: (input) => {
+    const { act, zone, context } = input;
     const { kind, laid } = topOf(zone);
-    if (kind !== 'epoxy' || !laid || zone.surface.scratch) return fine;
+    if (kind !== 'epoxy' || !laid || zone.surface.scratch) return NO_VERDICTS;
     const { side, source } = schoolIn(context, 'epoxySealer');
     const closesMin = sheetIn(context, laid.sheetId).recoat.closesMin;
     if (side === 'wet-on-wet')
       return act.op === 'hand-over'
-        ? s8.note(trial, { code: 'S8.window', facts: { closesMin }, source: 'sheet' })
-        : fine;
+        ? s8.note(input, { code: 'S8.window', facts: { closesMin }, source: 'sheet' })
+        : NO_VERDICTS;
     return act.op === 'hand-over'
-      ? s8.school(trial, { code: 'school.epoxy-sealer', facts: { side }, source })
+      ? s8.school(input, { code: 'school.epoxy-sealer', facts: { side }, source })
       : s8.must(
-          trial,
+          input,
           { code: 'S8.scuff', facts: { grit: EPOXY_SCUFF }, source },
           abrade(zone, EPOXY_SCUFF, finalTool(context), context),
         );

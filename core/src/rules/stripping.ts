@@ -1,31 +1,31 @@
 import { isCoarser } from '../materials/grades.ts';
 import { LAYING_OPS, SAND_OPS, isSanding } from '../operations/act.ts';
 import { sheetIn } from '../operations/context.ts';
-import { has, isBare, isUnprimedPlastic, topOf } from '../operations/state.ts';
+import { hasIssue, isBare, isUnprimedPlastic, topOf } from '../operations/state.ts';
 import { ZINC_GRADE, abrade, isLargeFlat, mask, wash } from './remedies.ts';
-import { advice, fine, speaker, type Rule, type ZoneTrial } from './rule.ts';
+import { advice, NO_VERDICTS, verdictsFor, type Rule, type ZoneRuleInput } from './rule.ts';
 import { STEEL_GRADE } from './metal-grades.ts';
 
 /** Rules of stripping: what a metal bears. */
 
-const m7 = speaker('M7');
+const m7 = verdictsFor('M7');
 
 export const M7: Rule = {
   id: 'M7',
   on: ['strip-blast', 'strip-sand'],
   asks: 'No blasting and no coarse power sanding on large flat thin panels: they warp.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, panel, context } = trial;
+  judge: (input) => {
+    const { act, panel, context } = input;
     const zones = panel.zones.filter(({ zone }) => act.zones.includes(zone.id));
-    if (act.zones[0] !== trial.zone.zone.id || !isLargeFlat(zones, context)) return fine;
-    if (act.op === 'strip-blast') return m7.should(trial, { code: 'M7.blast', facts: {} });
+    if (act.zones[0] !== input.zone.zone.id || !isLargeFlat(zones, context)) return NO_VERDICTS;
+    if (act.op === 'strip-blast') return m7.should(input, { code: 'M7.blast', facts: {} });
     const isCoarse = isSanding(act) && isCoarser(act.grades[0], STEEL_GRADE);
-    return isCoarse ? m7.should(trial, { code: 'M7.sand', facts: { grit: act.grades[0] } }) : fine;
+    return isCoarse ? m7.should(input, { code: 'M7.sand', facts: { grit: act.grades[0] } }) : NO_VERDICTS;
   },
 };
 
-const m8 = speaker('M8');
+const m8 = verdictsFor('M8');
 /** Scratch that lets stripper in. */
 const SCORED = { coarsest: 'P40', finest: 'P80' } as const;
 
@@ -34,21 +34,23 @@ export const M8: Rule = {
   on: ['strip-chemical', 'degrease', ...SAND_OPS, ...LAYING_OPS],
   asks: 'Stripper goes on scored finish, away from edges, and is neutralised before anything else.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, panel, context } = trial;
+  judge: (input) => {
+    const { act, zone, panel, context } = input;
     if (act.op !== 'strip-chemical')
-      return has(zone, 'stripper') ? m8.must(trial, { code: 'M8.neutralise', facts: {} }, wash(panel)) : fine;
+      return hasIssue(zone, 'stripper')
+        ? m8.must(input, { code: 'M8.neutralise', facts: {} }, wash(panel))
+        : NO_VERDICTS;
     const grade = zone.surface.scratch?.grade;
     const isScored = grade && !isCoarser(grade, SCORED.coarsest) && !isCoarser(SCORED.finest, grade);
     if (!isScored)
       return m8.must(
-        trial,
+        input,
         { code: 'M8.score', facts: { grit: SCORED.finest } },
         abrade(zone, SCORED.finest, 'machine', context),
       );
     return panel.isMasked
-      ? m8.note(trial, { code: 'M8.how', facts: { marginMm: 25 } })
-      : m8.must(trial, { code: 'M8.mask', facts: { marginMm: 25 } }, mask(panel));
+      ? m8.note(input, { code: 'M8.how', facts: { marginMm: 25 } })
+      : m8.must(input, { code: 'M8.mask', facts: { marginMm: 25 } }, mask(panel));
   },
 };
 
@@ -59,10 +61,10 @@ export const M9 = advice(
   ({ zone }) => (isBare(zone) || isUnprimedPlastic(zone) ? { code: 'M9.gloves', facts: {} } : null),
 );
 
-const m10 = speaker('M10');
+const m10 = verdictsFor('M10');
 
 /** The zinc that an act would sand: the bare top, or what stripping comes down to. */
-const sandsZinc = ({ act, zone }: ZoneTrial): boolean =>
+const sandsZinc = ({ act, zone }: ZoneRuleInput): boolean =>
   (act.op === 'strip-sand' ? zone.stack[0]! : topOf(zone)).kind === 'zinc-steel';
 
 export const M10: Rule = {
@@ -70,22 +72,25 @@ export const M10: Rule = {
   only: 'metal',
   on: [...SAND_OPS, 'strip-blast', 'fill', 'inspect'],
   asks: 'Zinc is not cut through, and filler lies on it only where its sheet says so.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
+  judge: (input) => {
+    const { act, zone, context } = input;
     if (isSanding(act)) {
-      if (act.op === 'scuff' || !sandsZinc(trial) || !isCoarser(act.grades[0], ZINC_GRADE)) return fine;
-      return m10.must(trial, { code: 'M10.cut', facts: { grit: act.grades[0], limit: ZINC_GRADE } });
+      if (act.op === 'scuff' || !sandsZinc(input) || !isCoarser(act.grades[0], ZINC_GRADE))
+        return NO_VERDICTS;
+      return m10.must(input, { code: 'M10.cut', facts: { grit: act.grades[0], limit: ZINC_GRADE } });
     }
     if (act.op === 'strip-blast')
-      return zone.stack[0]!.kind === 'zinc-steel' ? m10.must(trial, { code: 'M10.blast', facts: {} }) : fine;
+      return zone.stack[0]!.kind === 'zinc-steel'
+        ? m10.must(input, { code: 'M10.blast', facts: {} })
+        : NO_VERDICTS;
     if (act.op === 'inspect')
-      return has(zone, 'found-body') && zone.stack[0]!.kind === 'zinc-steel'
-        ? m10.should(trial, { code: 'M10.kept', facts: {} })
-        : fine;
-    if (act.op !== 'fill' || topOf(zone).kind !== 'zinc-steel') return fine;
+      return hasIssue(zone, 'found-body') && zone.stack[0]!.kind === 'zinc-steel'
+        ? m10.should(input, { code: 'M10.kept', facts: {} })
+        : NO_VERDICTS;
+    if (act.op !== 'fill' || topOf(zone).kind !== 'zinc-steel') return NO_VERDICTS;
     const sheet = sheetIn(context, act.sheetId);
     return sheet.over['zinc-steel']
-      ? fine
-      : m10.must(trial, { code: 'M10.filler', facts: { sheet: sheet.name }, source: 'sheet' });
+      ? NO_VERDICTS
+      : m10.must(input, { code: 'M10.filler', facts: { sheet: sheet.name }, source: 'sheet' });
   },
 };

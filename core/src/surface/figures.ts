@@ -106,7 +106,7 @@ function compile(rules: ShopRules): SandingFigures {
 const known = new WeakMap<ShopRules, SandingFigures>();
 
 /** The figures of a shop: its own where it sets them, else the defaults. Worked out once for each set of rules. */
-export function figuresOf(rules: ShopRules): SandingFigures {
+export function sandingFiguresOf(rules: ShopRules): SandingFigures {
   const before = known.get(rules);
   if (before) return before;
   const figures = compile(rules);
@@ -115,4 +115,4 @@ export function figuresOf(rules: ShopRules): SandingFigures {
 }
 
 /** The figures of a shop that sets none. */
-export const DEFAULT_FIGURES = figuresOf({});
+export const DEFAULT_FIGURES = sandingFiguresOf({});

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { GRADES, explainGrade, isCoarser, readGrade, type Grade } from '../materials/grades.ts';
 import { targetSchema } from '../survey/shop.ts';
 import { buildCycles, coatsFor, filmBudget } from './budget.ts';
-import { figuresOf } from './figures.ts';
+import { sandingFiguresOf } from './figures.ts';
 import { bestLadder, ladderOf, scratchOf, type LadderTask } from './ladder.ts';
 import { readingFigures } from './readings.ts';
 import { scratchDepthUm } from './scratch.ts';
@@ -115,7 +115,7 @@ describe('ladder', () => {
   test('dear discs make a ladder of more, gentler rungs no dearer than the quickest one', () => {
     const costOf = (ladder: { minutes: number; discs: number }) =>
       ladder.minutes + (ladder.discs * 40 * 60) / 55;
-    const dear = figuresOf({ discPrice: 40 });
+    const dear = sandingFiguresOf({ discPrice: 40 });
     expect(costOf(bestLadder(task, dear)!)).toBeLessThanOrEqual(costOf(bestLadder(task)!) + 1e-9);
   });
 
@@ -139,12 +139,12 @@ describe('ladder', () => {
   });
 
   test('the shop’s own constants take the place of the defaults', () => {
-    const slow = figuresOf({ removalCm3PerMin: 1.5, gradeChangeMin: 0, gradeChangeMinPerM2: 0 });
+    const slow = sandingFiguresOf({ removalCm3PerMin: 1.5, gradeChangeMin: 0, gradeChangeMinPerM2: 0 });
     const cutting = own('P36', 'P80').minutes - (2 + 6);
     expect(ladderOf(from('P36'), [byBlock('P80')], surface, slow).minutes).toBeCloseTo(2 * cutting, 6);
-    expect(scratchDepthUm('P400', 'machine', 'primer', figuresOf({ scratchMachineShare: 0.3 }))).toBeCloseTo(
-      10.5,
-    );
+    expect(
+      scratchDepthUm('P400', 'machine', 'primer', sandingFiguresOf({ scratchMachineShare: 0.3 })),
+    ).toBeCloseTo(10.5);
   });
 });
 

@@ -9,7 +9,7 @@ import { scratchDepthUm, type SandedMaterial } from './scratch.ts';
  * Will the last scratch show?
  * A wet film that levels over a groove of depth h leaves h x (1 - VS) after drying; over several coats
  * h x product(1 - VS). Gloss plane: all coats through clear. Flake plane: coats up to the colour coat.
- * Limits are calibrated against shop practice (models.md 4): P400 by machine under sealer passes standard.
+ * Limits are shop figures, calibrated so that P400 by machine under a sealer passes standard quality.
  */
 
 export interface Telegraph {

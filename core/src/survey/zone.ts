@@ -33,7 +33,7 @@ export type Role = (typeof ROLES)[number];
 /** Which side of the part an area is on. */
 export const FACES = ['outside', 'edge', 'inside'] as const;
 
-const substrateNames = LAYER_KIND_NAMES.filter((kind) => LAYER_KINDS[kind].isSubstrate);
+const substrateNames = LAYER_KIND_NAMES.filter((kind) => LAYER_KINDS[kind].canBeFound);
 
 const reading = z.number().min(0).max(20_000);
 export const zoneTestSchema = z.discriminatedUnion('kind', [

@@ -1,6 +1,6 @@
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import type { Grade } from '../materials/grades.ts';
-import { SUBSTRATE_KINDS, type LayerKind } from '../materials/layer-kinds.ts';
+import { FINDABLE_KINDS, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Act, BodyAct, CleanAct, CoatAct, PlainAct, SandAct } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
@@ -61,7 +61,7 @@ export function panelOf(sketches: readonly ZoneSketch[], facts: object = {}): Pa
       name: `zone ${name}`,
       areaM2,
       layers,
-      substrate: layers.findLast(({ kind }) => SUBSTRATE_KINDS.some((name) => name === kind))!.kind,
+      substrate: layers.findLast(({ kind }) => FINDABLE_KINDS.some((name) => name === kind))!.kind,
       findings,
       ...(tests ? { tests } : {}),
       ...own,
@@ -199,7 +199,7 @@ export const verdictsOf = (rule: string, act: Act, { state, context }: Bench): V
   checkAct(act, state, context).filter(({ reason }) => reason.rule === rule);
 
 /** The same in words, as "must A: sentence", for tests that a technician can read. */
-export const heard = (rule: string, act: Act, bench: Bench): string[] =>
+export const saidBy = (rule: string, act: Act, bench: Bench): string[] =>
   verdictsOf(rule, act, bench).map(
     ({ level: weight, zoneId, reason }) => `${weight} ${zoneId}: ${say(reason)}`,
   );

@@ -1,6 +1,6 @@
 import { Module, type DynamicModule, type OnApplicationShutdown } from '@nestjs/common';
 import { Database } from './database.ts';
-import { OnceService } from './once.service.ts';
+import { IdempotentWrites } from './idempotent-writes.ts';
 
 /** The database and idempotent writes, for every feature. */
 @Module({})
@@ -11,8 +11,8 @@ export class DatabaseModule implements OnApplicationShutdown {
     return {
       module: DatabaseModule,
       global: true,
-      providers: [{ provide: Database, useFactory: () => Database.open(dataFolder) }, OnceService],
-      exports: [Database, OnceService],
+      providers: [{ provide: Database, useFactory: () => Database.open(dataFolder) }, IdempotentWrites],
+      exports: [Database, IdempotentWrites],
     };
   }
 

@@ -1,10 +1,10 @@
 import { createParamDecorator, type ExecutionContext } from '@nestjs/common';
 import type { Request } from 'express';
 import { z } from 'zod';
-import { Valid } from './valid.pipe.ts';
+import { ZodPipe } from './zod.pipe.ts';
 
 /** A key that a client makes for each write, so that sending twice writes once. */
-const clientKey = new Valid(
+const clientKey = new ZodPipe(
   z.string().min(8, 'Idempotency-Key needs at least 8 characters').max(100).optional(),
 );
 

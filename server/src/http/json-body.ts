@@ -1,5 +1,5 @@
 import type { NextFunction, Request, Response } from 'express';
-import { Refused } from './problem.ts';
+import { ProblemError } from './problem.ts';
 
 /** Bodies come in as text; how deep they go is looked at before they are parsed. */
 
@@ -25,15 +25,18 @@ function isTooDeep(text: string): boolean {
   return false;
 }
 
-/** @throws {Refused} for a text that goes too deep, or is no JSON */
+/** @throws {ProblemError} for a text that goes too deep, or is no JSON */
 function parse(text: string): unknown {
   if (text === '') return {};
   if (isTooDeep(text))
-    throw new Refused(400, `Lists and objects lie in one another more than ${MOST_DEPTH} deep: no job does.`);
+    throw new ProblemError(
+      400,
+      `Lists and objects lie in one another more than ${MOST_DEPTH} deep: no job does.`,
+    );
   try {
     return JSON.parse(text);
   } catch (error) {
-    throw new Refused(400, `This is not JSON: ${(error as Error).message}.`);
+    throw new ProblemError(400, `This is not JSON: ${(error as Error).message}.`);
   }
 }
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { Response } from 'express';
-import { Refused } from './problem.ts';
+import { ProblemError } from './problem.ts';
 
 const SENTENCES: Record<number, string> = {
   404: 'There is nothing at this address.',
@@ -30,7 +30,7 @@ export class ProblemFilter implements ExceptionFilter {
   }
 
   private detailsOf(error: unknown): Details {
-    if (error instanceof Refused)
+    if (error instanceof ProblemError)
       return { status: error.status, title: error.title, problems: error.problems, ...error.extra };
     const status = statusOf(error);
     if (status < 500) return { status, title: SENTENCES[status] ?? (error as Error).message, problems: [] };

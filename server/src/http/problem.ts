@@ -1,7 +1,7 @@
 import type { Problem } from '@blue-ledge/core';
 
 /** What the server answers when it does not do what was asked (RFC 9457), thrown by services. */
-export class Refused extends Error {
+export class ProblemError extends Error {
   constructor(
     readonly status: 400 | 403 | 404 | 409 | 413 | 415 | 422,
     readonly title: string,
@@ -13,12 +13,12 @@ export class Refused extends Error {
   }
 }
 
-export const notFound = (what: string): Refused =>
-  new Refused(404, `${what} is not here; it may have been removed.`);
+export const notFound = (what: string): ProblemError =>
+  new ProblemError(404, `${what} is not here; it may have been removed.`);
 
 /** A stale version: nothing was written, and both values are in the answer. */
-export const stale = (yours: unknown, theirs: unknown): Refused =>
-  new Refused(
+export const stale = (yours: unknown, theirs: unknown): ProblemError =>
+  new ProblemError(
     409,
     'Somebody changed this in the meantime. Nothing was overwritten: choose which one stays.',
     [],

@@ -1,5 +1,5 @@
 import type { NextFunction, Request, Response } from 'express';
-import { Refused } from './problem.ts';
+import { ProblemError } from './problem.ts';
 
 /**
  * Who may ask: this server's own pages, and programs on this machine. A page of another site that runs in the same
@@ -20,10 +20,10 @@ const hasBody = ({ headers }: Request): boolean =>
   headers['transfer-encoding'] !== undefined || Number(headers['content-length'] ?? 0) > 0;
 
 /** The sentence that refuses a request; null where it may pass. */
-function refusal(request: Request, names: readonly string[]): Refused | null {
+function refusal(request: Request, names: readonly string[]): ProblemError | null {
   const { host = '', origin } = request.headers;
   if (!names.includes(nameOf(host)))
-    return new Refused(
+    return new ProblemError(
       403,
       `This server does not answer to the name "${nameOf(host).slice(0, 80)}". Open it at http://localhost, or set LEDGE_HOSTS.`,
     );
@@ -31,9 +31,9 @@ function refusal(request: Request, names: readonly string[]): Refused | null {
   const isForeign =
     (origin !== undefined && hostOf(origin) !== host) ||
     FOREIGN_SITES.includes(String(request.headers['sec-fetch-site'] ?? ''));
-  if (isForeign) return new Refused(403, 'A page of another site asked for this. Nothing was done.');
+  if (isForeign) return new ProblemError(403, 'A page of another site asked for this. Nothing was done.');
   if (WITH_BODY.includes(request.method) && hasBody(request) && !request.is('application/json'))
-    return new Refused(415, 'What is sent has to be JSON: set the content type application/json.');
+    return new ProblemError(415, 'What is sent has to be JSON: set the content type application/json.');
   return null;
 }
 

@@ -1,7 +1,7 @@
 import { Body, Controller, Delete, Get, Header, Param, Patch, Post, Put } from '@nestjs/common';
 import { ClientKey } from '../http/client-key.ts';
 import { jobParams, panelParams, zoneParams, type PanelParams, type ZoneParams } from '../http/params.ts';
-import { Valid } from '../http/valid.pipe.ts';
+import { ZodPipe } from '../http/zod.pipe.ts';
 import type { z } from 'zod';
 import {
   jobPatchSchema,
@@ -31,34 +31,34 @@ export class JobsController {
   }
 
   @Get(':job')
-  get(@Param(new Valid(jobParams)) { job }: { job: string }) {
+  get(@Param(new ZodPipe(jobParams)) { job }: { job: string }) {
     return this.jobs.get(job);
   }
 
   @Get(':job/file')
   @Header('content-disposition', 'attachment; filename="job.ledge.json"')
-  file(@Param(new Valid(jobParams)) { job }: { job: string }) {
+  file(@Param(new ZodPipe(jobParams)) { job }: { job: string }) {
     return this.jobs.file(job);
   }
 
   @Patch(':job')
   patch(
-    @Param(new Valid(jobParams)) { job }: { job: string },
-    @Body(new Valid(jobPatchSchema)) body: JobPatch,
+    @Param(new ZodPipe(jobParams)) { job }: { job: string },
+    @Body(new ZodPipe(jobPatchSchema)) body: JobPatch,
     @ClientKey() key?: string,
   ) {
     return this.jobs.patch(job, body, key);
   }
 
   @Get(':job/panels/:panel')
-  panel(@Param(new Valid(panelParams)) params: PanelParams) {
+  panel(@Param(new ZodPipe(panelParams)) params: PanelParams) {
     return this.jobs.panel(params);
   }
 
   @Post(':job/panels')
   addPanel(
-    @Param(new Valid(jobParams)) { job }: { job: string },
-    @Body(new Valid(panelAddSchema)) { panel }: PanelAdd,
+    @Param(new ZodPipe(jobParams)) { job }: { job: string },
+    @Body(new ZodPipe(panelAddSchema)) { panel }: PanelAdd,
     @ClientKey() key?: string,
   ) {
     return this.jobs.addPanel(job, panel, key);
@@ -66,8 +66,8 @@ export class JobsController {
 
   @Put(':job/panels/:panel')
   writePanel(
-    @Param(new Valid(panelParams)) params: PanelParams,
-    @Body(new Valid(panelWriteSchema)) body: PanelWrite,
+    @Param(new ZodPipe(panelParams)) params: PanelParams,
+    @Body(new ZodPipe(panelWriteSchema)) body: PanelWrite,
     @ClientKey() key?: string,
   ) {
     return this.jobs.writePanel(params, body, key);
@@ -75,8 +75,8 @@ export class JobsController {
 
   @Delete(':job/panels/:panel')
   removePanel(
-    @Param(new Valid(panelParams)) params: PanelParams,
-    @Body(new Valid(panelRemoveSchema)) { version }: z.infer<typeof panelRemoveSchema>,
+    @Param(new ZodPipe(panelParams)) params: PanelParams,
+    @Body(new ZodPipe(panelRemoveSchema)) { version }: z.infer<typeof panelRemoveSchema>,
     @ClientKey() key?: string,
   ) {
     return this.jobs.removePanel(params, version, key);
@@ -84,8 +84,8 @@ export class JobsController {
 
   @Put(':job/panels/:panel/zones/:zone')
   writeZone(
-    @Param(new Valid(zoneParams)) params: ZoneParams,
-    @Body(new Valid(zoneWriteSchema)) body: ZoneWrite,
+    @Param(new ZodPipe(zoneParams)) params: ZoneParams,
+    @Body(new ZodPipe(zoneWriteSchema)) body: ZoneWrite,
     @ClientKey() key?: string,
   ) {
     return this.jobs.writeZone(params, body, key);

@@ -10,9 +10,9 @@ import {
 } from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
 import type { Transaction } from 'sequelize';
-import { OnceService } from '../database/once.service.ts';
+import { IdempotentWrites } from '../database/idempotent-writes.ts';
 import type { PanelParams, ZoneParams } from '../http/params.ts';
-import { Refused, notFound, stale } from '../http/problem.ts';
+import { ProblemError, notFound, stale } from '../http/problem.ts';
 import type { JobPatch, PanelWrite, ZoneWrite } from './jobs.schemas.ts';
 import { JobsRepository, type JobBody, type Versioned } from './jobs.repository.ts';
 
@@ -25,7 +25,7 @@ const isSameVersions = (a: Readonly<Record<string, number>>, b: Readonly<Record<
 export class JobsService {
   constructor(
     private readonly jobs: JobsRepository,
-    private readonly once: OnceService,
+    private readonly once: IdempotentWrites,
   ) {}
 
   list() {
@@ -75,11 +75,11 @@ export class JobsService {
   /** Takes a job file in, all of it or nothing. */
   async take(json: unknown, clientKey?: string): Promise<{ id: string; version: number }> {
     const read = readJob(json);
-    if (!read.ok) throw new Refused(400, 'The job file was not taken in.', read.problems);
+    if (!read.ok) throw new ProblemError(400, 'The job file was not taken in.', read.problems);
     const file = read.value;
     return this.once.run(clientKey, async (transaction) => {
       if (await this.jobs.job(file.job.id, transaction))
-        throw new Refused(
+        throw new ProblemError(
           409,
           `A job with the id "${file.job.id}" is here already. Give the file another job id, or open that job.`,
         );
@@ -108,7 +108,7 @@ export class JobsService {
   /** Changes one zone, where the panel stays whole with it. */
   writeZone(key: ZoneParams, { version, zone }: ZoneWrite, clientKey?: string): Promise<Versioned<Zone>> {
     if (zone.id !== key.zone)
-      throw new Refused(400, 'The zone was not saved.', [
+      throw new ProblemError(400, 'The zone was not saved.', [
         { path: 'zone.id', message: `must stay "${key.zone}"` },
       ]);
     return this.once.run(clientKey, async (transaction) => {
@@ -119,7 +119,7 @@ export class JobsService {
       const after = zones.map(({ value }) => (value.id === zone.id ? zone : value));
       const problem = areaProblem(panel.value.areaM2, after);
       if (problem)
-        throw new Refused(422, 'The zone was not saved.', [
+        throw new ProblemError(422, 'The zone was not saved.', [
           { path: 'zone.areaM2', message: `The zones ${problem}` },
         ]);
       if (!(await this.jobs.updateZone(key, zone, version, transaction))) throw stale(zone, now);
@@ -134,7 +134,7 @@ export class JobsService {
     clientKey?: string,
   ): Promise<PanelView> {
     if (panel.id !== key.panel)
-      throw new Refused(400, 'The panel was not saved.', [
+      throw new ProblemError(400, 'The panel was not saved.', [
         { path: 'panel.id', message: `must stay "${key.panel}"` },
       ]);
     return this.once.run(clientKey, async (transaction) => {
@@ -152,7 +152,7 @@ export class JobsService {
       if (!(await this.jobs.job(job, transaction))) throw notFound(`Job "${job}"`);
       const key = { job, panel: panel.id };
       if (await this.jobs.panel(key, transaction))
-        throw new Refused(409, 'The panel was not added.', [
+        throw new ProblemError(409, 'The panel was not added.', [
           { path: 'panel.id', message: `"${panel.id}" is here already; give the panel another id` },
         ]);
       await this.jobs.insertPanel(job, panel, transaction);

@@ -3,7 +3,7 @@ import {
   planPanel,
   planWithTests,
   type Judgement,
-  type OwnAct,
+  type ActInput,
   type PanelPlan,
   type PlanTask,
 } from '@blue-ledge/core';
@@ -17,7 +17,7 @@ export type PlanWork =
   | {
       readonly kind: 'judge';
       readonly task: PlanTask;
-      readonly own: readonly OwnAct[];
+      readonly own: readonly ActInput[];
       readonly fillsIn: boolean;
     };
 

@@ -1,4 +1,4 @@
-import type { Judgement, OwnAct, PanelPlan, PlanTask } from '@blue-ledge/core';
+import type { Judgement, ActInput, PanelPlan, PlanTask } from '@blue-ledge/core';
 import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import { Piscina } from 'piscina';
 import work, { type PlanWork } from './plan-worker.ts';
@@ -27,7 +27,7 @@ export class PlannerService implements OnApplicationShutdown {
     return this.run({ kind: 'plan-with-tests', task }) as Promise<PanelPlan>;
   }
 
-  judge(task: PlanTask, own: readonly OwnAct[], fillsIn: boolean): Promise<Judgement> {
+  judge(task: PlanTask, own: readonly ActInput[], fillsIn: boolean): Promise<Judgement> {
     return this.run({ kind: 'judge', task, own, fillsIn }) as Promise<Judgement>;
   }
 

@@ -2,7 +2,7 @@ import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/commo
 import type { z } from 'zod';
 import { ClientKey } from '../http/client-key.ts';
 import { jobParams, panelParams, planParams, type PanelParams, type PlanParams } from '../http/params.ts';
-import { Valid } from '../http/valid.pipe.ts';
+import { ZodPipe } from '../http/zod.pipe.ts';
 import { choiceSchema, judgeAskSchema, planAskSchema, type JudgeAsk, type PlanAsk } from './plans.schemas.ts';
 import { PlansService } from './plans.service.ts';
 
@@ -12,8 +12,8 @@ export class PlansController {
 
   @Post()
   make(
-    @Param(new Valid(panelParams)) params: PanelParams,
-    @Body(new Valid(planAskSchema)) ask: PlanAsk,
+    @Param(new ZodPipe(panelParams)) params: PanelParams,
+    @Body(new ZodPipe(planAskSchema)) ask: PlanAsk,
     @ClientKey() key?: string,
   ) {
     return this.plans.make(params, ask, key);
@@ -22,19 +22,22 @@ export class PlansController {
   /** The verdict on a sequence of the person's own; nothing is stored. */
   @Post('judgement')
   @HttpCode(200)
-  judge(@Param(new Valid(panelParams)) params: PanelParams, @Body(new Valid(judgeAskSchema)) ask: JudgeAsk) {
+  judge(
+    @Param(new ZodPipe(panelParams)) params: PanelParams,
+    @Body(new ZodPipe(judgeAskSchema)) ask: JudgeAsk,
+  ) {
     return this.plans.judge(params, ask);
   }
 
   @Get('latest')
-  latest(@Param(new Valid(panelParams)) params: PanelParams) {
+  latest(@Param(new ZodPipe(panelParams)) params: PanelParams) {
     return this.plans.latest(params);
   }
 
   @Put(':plan/choice')
   choose(
-    @Param(new Valid(planParams)) params: PlanParams,
-    @Body(new Valid(choiceSchema)) { systemId, version }: z.infer<typeof choiceSchema>,
+    @Param(new ZodPipe(planParams)) params: PlanParams,
+    @Body(new ZodPipe(choiceSchema)) { systemId, version }: z.infer<typeof choiceSchema>,
     @ClientKey() key?: string,
   ) {
     return this.plans.choose(params, systemId, version, key);
@@ -47,7 +50,7 @@ export class JobPlansController {
   constructor(private readonly plans: PlansService) {}
 
   @Post()
-  makeAll(@Param(new Valid(jobParams)) { job }: { job: string }, @ClientKey() key?: string) {
+  makeAll(@Param(new ZodPipe(jobParams)) { job }: { job: string }, @ClientKey() key?: string) {
     return this.plans.makeAll(job, key);
   }
 }

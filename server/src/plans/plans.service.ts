@@ -2,9 +2,9 @@ import { createHash, randomUUID } from 'node:crypto';
 import type { Judgement, PanelPlan, PanelView, PlanTask, PlanView } from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
 import type { Transaction } from 'sequelize';
-import { OnceService } from '../database/once.service.ts';
+import { IdempotentWrites } from '../database/idempotent-writes.ts';
 import type { PanelParams, PlanParams } from '../http/params.ts';
-import { Refused, notFound, stale } from '../http/problem.ts';
+import { ProblemError, notFound, stale } from '../http/problem.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
 import { PlannerService } from '../planning/planner.service.ts';
 import type { JudgeAsk, PlanAsk } from './plans.schemas.ts';
@@ -29,7 +29,7 @@ export class PlansService {
   constructor(
     private readonly jobs: JobsService,
     private readonly plans: PlansRepository,
-    private readonly once: OnceService,
+    private readonly once: IdempotentWrites,
     private readonly planner: PlannerService,
   ) {}
 
@@ -99,7 +99,7 @@ export class PlansService {
       if (!stored) throw notFound('This plan');
       const system = stored.plan.systems.find((candidate) => candidate.id === systemId);
       if (system?.verdict !== 'ready')
-        throw new Refused(422, 'The system was not chosen.', [
+        throw new ProblemError(422, 'The system was not chosen.', [
           {
             path: 'systemId',
             message: system ? `is refused: ${system.refusedBy[0]?.text ?? ''}` : 'is not in this plan',
@@ -107,7 +107,7 @@ export class PlansService {
         ]);
       // The planner chooses nothing while a zone has to be set right first; nor does a person.
       if (stored.plan.chosen === null)
-        throw new Refused(422, 'The system was not chosen.', [
+        throw new ProblemError(422, 'The system was not chosen.', [
           {
             path: 'systemId',
             message:

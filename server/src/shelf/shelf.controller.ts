@@ -1,7 +1,7 @@
 import { GENERIC_SHELF, SCHEMA_NAMES, jsonSchemaOf } from '@blue-ledge/core';
 import { Controller, Get, Param } from '@nestjs/common';
 import { z } from 'zod';
-import { Valid } from '../http/valid.pipe.ts';
+import { ZodPipe } from '../http/zod.pipe.ts';
 
 const schemaParams = z.object({
   name: z.enum(SCHEMA_NAMES, { error: `must be one of: ${SCHEMA_NAMES.join(', ')}` }),
@@ -16,7 +16,7 @@ export class ShelfController {
   }
 
   @Get('schemas/:name')
-  schema(@Param(new Valid(schemaParams)) { name }: z.infer<typeof schemaParams>) {
+  schema(@Param(new ZodPipe(schemaParams)) { name }: z.infer<typeof schemaParams>) {
     return jsonSchemaOf(name);
   }
 }

@@ -1,6 +1,6 @@
 import { connection } from '../state/connection.ts';
-import type { Draft, DraftStore, Refusal } from '../state/draft-store.ts';
-import { Refused, Unreachable, ask, newKey } from './http.ts';
+import type { Draft, DraftStore, DraftRefusal } from '../state/draft-store.ts';
+import { RequestRefused, Unreachable, ask, newKey } from './http.ts';
 
 /** Sends drafts one after the other, a moment after the last edit, and again when the server is back. */
 
@@ -11,8 +11,8 @@ interface SaverOf<Key, Value, Seen, Theirs, Saved> {
   readonly path: (key: Key) => string;
   readonly body: (draft: Draft<Key, Value, Seen>) => object;
   /** Makes what was saved the screen's truth; a newer edit of it has to start from there. */
-  readonly taken: (draft: Draft<Key, Value, Seen>, saved: Saved) => void;
-  readonly refusalOf: (refused: Refused) => Refusal<Theirs>;
+  readonly onSaved: (draft: Draft<Key, Value, Seen>, saved: Saved) => void;
+  readonly refusalOf: (refused: RequestRefused) => DraftRefusal<Theirs>;
   /** Whether a draft has to wait for another one. */
   readonly mustWait?: (key: Key) => boolean;
 }
@@ -28,7 +28,7 @@ export function draftSaver<Key, Value, Seen, Theirs, Saved>({
   store,
   path,
   body,
-  taken,
+  onSaved,
   refusalOf,
   mustWait = () => false,
 }: SaverOf<Key, Value, Seen, Theirs, Saved>): Saver<Key, Value, Seen> {
@@ -54,9 +54,9 @@ export function draftSaver<Key, Value, Seen, Theirs, Saved>({
         body: body(draft),
         key: draft.writeKey,
       });
-      taken(draft, saved);
+      onSaved(draft, saved);
     } catch (error) {
-      if (error instanceof Refused) store.refuse(draft, refusalOf(error));
+      if (error instanceof RequestRefused) store.refuse(draft, refusalOf(error));
       else if (!(error instanceof Unreachable)) throw error;
     } finally {
       saving.delete(name);

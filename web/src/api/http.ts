@@ -4,7 +4,7 @@ import { connection } from '../state/connection.ts';
 /** The one door to the server. */
 
 /** The server answered, and said no. */
-export class Refused extends Error {
+export class RequestRefused extends Error {
   constructor(readonly details: ProblemDetails) {
     super(details.title);
   }
@@ -28,7 +28,7 @@ interface Request {
   readonly key?: string;
 }
 
-/** @throws {Refused} for a problem answer, {@link Unreachable} where nothing answered */
+/** @throws {RequestRefused} for a problem answer, {@link Unreachable} where nothing answered */
 export async function ask<T>(path: string, { method = 'GET', body, key }: Request = {}): Promise<T> {
   const response = await fetch(`/api${path}`, {
     method,
@@ -46,7 +46,9 @@ export async function ask<T>(path: string, { method = 'GET', body, key }: Reques
   connection.found();
   if (response.ok) return (await response.json()) as T;
   const details = (await response.json().catch(() => null)) as ProblemDetails | null;
-  throw new Refused(details ?? { status: response.status, title: `The server answered ${response.status}.` });
+  throw new RequestRefused(
+    details ?? { status: response.status, title: `The server answered ${response.status}.` },
+  );
 }
 
 export const newKey = (): string => crypto.randomUUID();

@@ -3,7 +3,7 @@ import type {
   JobSummary,
   JobView,
   Judgement,
-  OwnAct,
+  ActInput,
   Panel,
   PanelView,
   PlanView,
@@ -52,7 +52,7 @@ export function useTakeJob() {
 /** What a plan is asked for with: sides of schools for it alone, and what was already done. */
 export interface PlanAsk {
   readonly schools?: Schools;
-  readonly done?: readonly OwnAct[];
+  readonly done?: readonly ActInput[];
 }
 
 /** Plans the panel as it is surveyed now. */
@@ -77,7 +77,7 @@ export function useMakePlans(job: string) {
 }
 
 export interface JudgeAsk {
-  readonly own: readonly OwnAct[];
+  readonly own: readonly ActInput[];
   readonly fillsIn: boolean;
   readonly schools: Schools;
 }

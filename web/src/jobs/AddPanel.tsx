@@ -1,7 +1,7 @@
 import {
   OUTLINES,
   OUTLINE_KINDS,
-  SUBSTRATE_KINDS,
+  FINDABLE_KINDS,
   LAYER_KINDS,
   outlineOf,
   type LayerKind,
@@ -95,7 +95,7 @@ export function AddPanel({ job, taken, onClose }: AddPanelProps) {
           <Select
             aria-label="Most of it is"
             value={surface}
-            options={SUBSTRATE_KINDS.map((value) => ({ value, label: LAYER_KINDS[value].label }))}
+            options={FINDABLE_KINDS.map((value) => ({ value, label: LAYER_KINDS[value].label }))}
             onChange={setSurface}
           />
         </div>

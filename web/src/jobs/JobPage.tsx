@@ -102,7 +102,7 @@ function PanelCard({ job, panel, onRemove }: PanelCardProps) {
   const { quantity } = useFormat();
   const kinds = [...new Set(panel.tops)] as LayerKind[];
   return (
-    <li className="ledge">
+    <li className="stepped-row">
       <Link to={`/jobs/${job}/panels/${panel.id}/survey`}>
         <h2>{panel.name}</h2>
         <p>

@@ -60,7 +60,7 @@ export function JobsPage() {
       ) : (
         <ul className="job-list">
           {jobs.map(({ id, title, panels }) => (
-            <li key={id} className="ledge">
+            <li key={id} className="stepped-row">
               <Link to={`/jobs/${id}`}>
                 <h2>{title}</h2>
                 <span>{panels.join(', ')}</span>

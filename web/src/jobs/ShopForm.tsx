@@ -26,7 +26,7 @@ export function ShopForm({ job, onChange }: ShopFormProps) {
   const { target } = job.job;
   const [isOpen, setIsOpen] = useState(false);
   return (
-    <section className="sheet shop-form" aria-labelledby="shop-head">
+    <section className="pane shop-form" aria-labelledby="shop-head">
       <header className="shop-head">
         <h2 id="shop-head">How this shop works</h2>
         <Button onClick={() => setIsOpen(true)}>Figures…</Button>

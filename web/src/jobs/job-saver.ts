@@ -1,5 +1,5 @@
 import type { JobView } from '@blue-ledge/core';
-import { Refused, Unreachable, ask, newKey } from '../api/http.ts';
+import { RequestRefused, Unreachable, ask, newKey } from '../api/http.ts';
 import { jobPath, jobQueryKey } from '../api/queries.ts';
 import { queryClient } from '../api/query-client.ts';
 import { connection } from '../state/connection.ts';
@@ -67,7 +67,7 @@ async function send({ job, change, writeKey }: QueuedChange): Promise<readonly s
       void queryClient.invalidateQueries({ queryKey: ['plan', job] });
       return [];
     } catch (error) {
-      if (!(error instanceof Refused)) throw error;
+      if (!(error instanceof RequestRefused)) throw error;
       if (error.details.status !== CONFLICT || tries >= MOST_TRIES) return error.lines;
     }
   }

@@ -33,7 +33,7 @@ export function PracticeBoard({ panel }: { readonly panel: PracticePanel }) {
   };
   return (
     <>
-      <section className="sheet practice-bench" aria-labelledby="bench-head">
+      <section className="pane practice-bench" aria-labelledby="bench-head">
         <header>
           <h2 id="bench-head">{panel.name}</h2>
           <p>{panel.task}</p>
@@ -59,7 +59,7 @@ export function PracticeBoard({ panel }: { readonly panel: PracticePanel }) {
           changes the light.
         </p>
       </section>
-      <section className="sheet practice-hand" aria-labelledby="hand-head">
+      <section className="pane practice-hand" aria-labelledby="hand-head">
         <h2 id="hand-head">In your hand</h2>
         <Select
           aria-label="Block"

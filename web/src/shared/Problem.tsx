@@ -1,8 +1,8 @@
-import { Refused } from '../api/http.ts';
+import { RequestRefused } from '../api/http.ts';
 
 /** What went wrong, in the server's own sentences. */
 export function Problem({ error }: { readonly error: Error }) {
-  const lines = error instanceof Refused ? error.lines : [];
+  const lines = error instanceof RequestRefused ? error.lines : [];
   return (
     <div className="problem" role="alert">
       <b>{error.message}</b>

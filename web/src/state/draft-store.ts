@@ -12,7 +12,7 @@ export interface Draft<Key, Value, Seen> {
   readonly writeKey: string;
 }
 
-export interface Refusal<Theirs> {
+export interface DraftRefusal<Theirs> {
   readonly lines: readonly string[];
   /** The other value of a conflict. */
   readonly theirs?: Theirs;
@@ -21,7 +21,7 @@ export interface Refusal<Theirs> {
 export interface DraftState<Key, Value, Seen, Theirs> {
   readonly drafts: Readonly<Record<string, Draft<Key, Value, Seen>>>;
   readonly undo: Readonly<Record<string, readonly Value[]>>;
-  readonly refusals: Readonly<Record<string, Refusal<Theirs>>>;
+  readonly refusals: Readonly<Record<string, DraftRefusal<Theirs>>>;
 }
 
 export interface DraftStore<Key, Value, Seen, Theirs> {
@@ -31,7 +31,7 @@ export interface DraftStore<Key, Value, Seen, Theirs> {
   readonly keep: (draft: Draft<Key, Value, Seen>, replaced: Value | null) => void;
   /** Forgets a draft that was saved or given up, unless a newer edit has taken its place. */
   readonly drop: (draft: Draft<Key, Value, Seen>) => void;
-  readonly refuse: (draft: Draft<Key, Value, Seen>, refusal: Refusal<Theirs>) => void;
+  readonly refuse: (draft: Draft<Key, Value, Seen>, refusal: DraftRefusal<Theirs>) => void;
   /** Takes the last replaced value off the pile; null where there is none. */
   readonly takeUndo: (key: Key) => Value | null;
 }

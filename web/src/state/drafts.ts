@@ -1,5 +1,5 @@
 import type { Panel, PanelView, Zone } from '@blue-ledge/core';
-import { draftStore, type Draft, type Refusal } from './draft-store.ts';
+import { draftStore, type Draft, type DraftRefusal } from './draft-store.ts';
 
 /** Edits on their way to the server: of one zone, or of a panel as a whole with all its zones. */
 
@@ -22,9 +22,9 @@ export interface VersionedZone {
 }
 
 export type ZoneDraft = Draft<ZoneKey, Zone, number>;
-export type ZoneRefusal = Refusal<VersionedZone>;
+export type ZoneRefusal = DraftRefusal<VersionedZone>;
 export type PanelDraft = Draft<PanelKey, Panel, SeenPanel>;
-export type PanelRefusal = Refusal<PanelView>;
+export type PanelRefusal = DraftRefusal<PanelView>;
 
 export const zoneDrafts = draftStore<ZoneKey, Zone, number, VersionedZone>(
   'ledge-zone-drafts',

@@ -1,16 +1,16 @@
-import type { OwnAct } from '@blue-ledge/core';
+import type { ActInput } from '@blue-ledge/core';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
 /** Sequences that a person puts together to ask "why not?", by panel; they survive a reload. */
 interface OwnSequences {
-  readonly byPanel: Readonly<Record<string, readonly OwnAct[]>>;
+  readonly byPanel: Readonly<Record<string, readonly ActInput[]>>;
 }
 
 export const useOwnSequences = create<OwnSequences>()(
   persist<OwnSequences>(() => ({ byPanel: {} }), { name: 'ledge-own-sequences' }),
 );
 
-export function keepSequence(panel: string, own: readonly OwnAct[]): void {
+export function keepSequence(panel: string, own: readonly ActInput[]): void {
   useOwnSequences.setState(({ byPanel }) => ({ byPanel: { ...byPanel, [panel]: own } }));
 }

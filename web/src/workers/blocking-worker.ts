@@ -3,7 +3,7 @@ import {
   blockPanel,
   dustGuideCoat,
   feltProfile,
-  figuresOf,
+  sandingFiguresOf,
   forecast,
   forecastField,
   isStiffAlong,
@@ -115,7 +115,7 @@ interface Bench {
   blockId: string;
 }
 let bench: Bench | null = null;
-const FIRST: HandIn = { blockId: 'mid', grade: 'P240', forceN: figuresOf({}).blockForceN };
+const FIRST: HandIn = { blockId: 'mid', grade: 'P240', forceN: sandingFiguresOf({}).blockForceN };
 
 function open(panelId: string, acts: readonly PracticeAct[]): void {
   const panel = PRACTICE_PANELS.find(({ id }) => id === panelId);
@@ -159,7 +159,7 @@ function perform(on: Bench, act: PracticeAct): void {
       sander.lift();
       return;
     case 'dust':
-      dustGuideCoat(field, figuresOf({}).guideCoatUm);
+      dustGuideCoat(field, sandingFiguresOf({}).guideCoatUm);
   }
 }
 
@@ -168,7 +168,7 @@ const SECONDS_PER_MIN = 60;
 function judge({ panel, field, sander, unlevelBeforeUm, wasStiff }: Bench): void {
   const outcome = lookOver(field, SCORED_INSET);
   const whole = lookOver(field);
-  const minutes = sander.slidM / (figuresOf({}).blockSpeedMPerS * SECONDS_PER_MIN);
+  const minutes = sander.slidM / (sandingFiguresOf({}).blockSpeedMPerS * SECONDS_PER_MIN);
   const practised = {
     outcome: { ...outcome, throughShare: whole.throughShare },
     minutes,

@@ -29,7 +29,7 @@ export function FilmView({ build }: { readonly build: ZoneBuild }) {
   const { way, cycles, leftUm } = build.cycles;
   return (
     <>
-      <section className="sheet ladder-main film-view" aria-labelledby="film-head">
+      <section className="pane ladder-main film-view" aria-labelledby="film-head">
         <h2 id="film-head">
           {areaTitle(build.zoneId)}: film of {build.sheetName}
         </h2>

@@ -85,7 +85,7 @@ export function ForecastView({
   };
   const best = bestBlock(forecasts, task);
   return (
-    <section className="sheet ladder-main forecast" aria-labelledby="forecast-head">
+    <section className="pane ladder-main forecast" aria-labelledby="forecast-head">
       <h2 id="forecast-head">{areaTitle(build.zoneId)}: how much build, which block</h2>
       <div className="forecast-ask">
         <NumberField

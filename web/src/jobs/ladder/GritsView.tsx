@@ -1,12 +1,12 @@
 import {
   areaTitle,
   bestLadder,
-  episodeLabel,
+  sandingRunLabel,
   explainGrade,
   isCoarser,
   ladderOf,
   showingOf,
-  type Episode,
+  type SandingRun,
   type Rung,
   type SandingFigures,
   type WhatIf,
@@ -22,35 +22,29 @@ import { LadderDrawing } from './LadderDrawing.tsx';
 import { WhatIfForm } from './WhatIfForm.tsx';
 
 /** One stretch of sanding: the best ladder beside one's own, and what would show of the last scratch. */
-export function GritsView({
-  episode,
-  figures,
-}: {
-  readonly episode: Episode;
-  readonly figures: SandingFigures;
-}) {
+export function GritsView({ run, figures }: { readonly run: SandingRun; readonly figures: SandingFigures }) {
   const { key, view } = usePanelContext();
   const { target, shop } = view;
-  const name = `${key.job}/${key.panel}/${episode.id}`;
-  const kept = useOwnLadders((state) => state.byEpisode[name]);
-  const rungs = kept ?? episode.planned;
+  const name = `${key.job}/${key.panel}/${run.id}`;
+  const kept = useOwnLadders((state) => state.byRun[name]);
+  const rungs = kept ?? run.planned;
   const [whatIf, setWhatIf] = useState<WhatIf>({ celsius: shop.celsius });
   const [box, size] = useSize();
-  const best = useMemo(() => bestLadder(episode.task, figures), [episode, figures]);
-  const own = ladderOf(episode.task.start, rungs, episode.task, figures);
-  const plan = ladderOf(episode.task.start, episode.planned, episode.task, figures);
+  const best = useMemo(() => bestLadder(run.task, figures), [run, figures]);
+  const own = ladderOf(run.task.start, rungs, run.task, figures);
+  const plan = ladderOf(run.task.start, run.planned, run.task, figures);
   const bench = { target, figures };
   const plain: WhatIf = { celsius: shop.celsius };
-  const shown = showingOf(episode, own, whatIf, bench);
+  const shown = showingOf(run, own, whatIf, bench);
   const change = (next: readonly Rung[]): void => keepLadder(name, next);
   return (
     <>
-      <section className="sheet ladder-main" aria-labelledby="grits-head">
+      <section className="pane ladder-main" aria-labelledby="grits-head">
         <header className="ladder-head">
           <h2 id="grits-head">
-            {areaTitle(episode.zoneId)}: {episodeLabel(episode).toLowerCase()}
+            {areaTitle(run.zoneId)}: {sandingRunLabel(run).toLowerCase()}
           </h2>
-          <AddGrade rungs={rungs} tool={episode.planned.at(-1)!.tool} onChange={change} />
+          <AddGrade rungs={rungs} tool={run.planned.at(-1)!.tool} onChange={change} />
           <Button disabled={!kept} onClick={() => keepLadder(name, null)}>
             As planned
           </Button>
@@ -62,7 +56,7 @@ export function GritsView({
               height={size.height}
               best={best}
               own={own}
-              task={episode.task}
+              task={run.task}
               onChange={change}
             />
           )}
@@ -72,19 +66,19 @@ export function GritsView({
             {
               name: 'Best for your stock',
               ladder: best,
-              showing: best && showingOf(episode, best, plain, bench),
+              showing: best && showingOf(run, best, plain, bench),
             },
-            { name: 'Yours', ladder: own, showing: showingOf(episode, own, plain, bench) },
-            { name: 'In the plan', ladder: plan, showing: showingOf(episode, plan, plain, bench) },
+            { name: 'Yours', ladder: own, showing: showingOf(run, own, plain, bench) },
+            { name: 'In the plan', ladder: plan, showing: showingOf(run, plan, plain, bench) },
           ]}
-          task={episode.task}
-          {...(episode.film ? { film: episode.film } : {})}
+          task={run.task}
+          {...(run.film ? { film: run.film } : {})}
         />
       </section>
-      <section className="sheet ladder-side" aria-labelledby="groove-head">
-        <h2 id="groove-head">{episode.over.kind === 'shows' ? 'What would show' : 'What would sink back'}</h2>
+      <section className="pane ladder-side" aria-labelledby="groove-head">
+        <h2 id="groove-head">{run.over.kind === 'shows' ? 'What would show' : 'What would sink back'}</h2>
         <GrooveChart showing={shown} />
-        <WhatIfForm episode={episode} own={own} whatIf={whatIf} onChange={setWhatIf} />
+        <WhatIfForm run={run} own={own} whatIf={whatIf} onChange={setWhatIf} />
       </section>
     </>
   );

@@ -1,4 +1,4 @@
-import { episodeLabel, type Episode, type PlanView, type ZoneBuild } from '@blue-ledge/core';
+import { sandingRunLabel, type SandingRun, type PlanView, type ZoneBuild } from '@blue-ledge/core';
 import { Spin } from 'antd';
 import { Link } from 'react-router';
 import { usePlan } from '../../api/queries.ts';
@@ -44,16 +44,16 @@ function NoLadder({ hasPlan }: { readonly hasPlan: boolean }) {
   );
 }
 
-/** Reads the view, episode and build from the address, so that each can be linked to. */
+/** Reads the view, run and build from the address, so that each can be linked to. */
 function Ladders({ plan, sanding }: { readonly plan: PlanView; readonly sanding: Sanding }) {
   const [search, put] = useSearchPut();
   const view: View = VIEWS.find(([name]) => name === search.get('view'))?.[0] ?? 'grits';
-  const { episodes, builds } = sanding;
-  const episode = episodes.find(({ id }) => id === search.get('episode')) ?? mostRungs(episodes);
+  const { runs, builds } = sanding;
+  const run = runs.find(({ id }) => id === search.get('run')) ?? mostRungs(runs);
   const build = builds.find((each) => buildId(each) === search.get('build')) ?? mostNeeded(builds);
   return (
     <div className="ladder-stage">
-      <aside className="sheet ladder-list">
+      <aside className="pane ladder-list">
         <nav className="ladder-views" aria-label="Ladder views">
           {VIEWS.map(([name, label]) => (
             <button
@@ -73,14 +73,14 @@ function Ladders({ plan, sanding }: { readonly plan: PlanView; readonly sanding:
         {view === 'grits' ? (
           <PickList
             label="Stretches of sanding"
-            items={episodes.map((each) => ({
+            items={runs.map((each) => ({
               id: each.id,
               zone: each.zoneId,
-              words: episodeLabel(each),
+              words: sandingRunLabel(each),
               note: `${each.steps.length > 1 ? 'steps' : 'step'} ${each.steps.join(', ')}`,
             }))}
-            picked={episode?.id}
-            onPick={(id) => put({ episode: id })}
+            picked={run?.id}
+            onPick={(id) => put({ run: id })}
           />
         ) : (
           <PickList
@@ -97,8 +97,8 @@ function Ladders({ plan, sanding }: { readonly plan: PlanView; readonly sanding:
         )}
       </aside>
       {view === 'grits' &&
-        (episode ? (
-          <GritsView key={episode.id} episode={episode} figures={sanding.figures} />
+        (run ? (
+          <GritsView key={run.id} run={run} figures={sanding.figures} />
         ) : (
           <Nothing words="This system sands nothing: there is no ladder to climb down." />
         ))}
@@ -119,13 +119,13 @@ function Ladders({ plan, sanding }: { readonly plan: PlanView; readonly sanding:
 }
 
 const buildId = ({ zoneId, step }: ZoneBuild): string => `${zoneId}-${step}`;
-const mostRungs = (episodes: readonly Episode[]): Episode | undefined =>
-  [...episodes].sort((a, b) => b.planned.length - a.planned.length)[0];
+const mostRungs = (runs: readonly SandingRun[]): SandingRun | undefined =>
+  [...runs].sort((a, b) => b.planned.length - a.planned.length)[0];
 const mostNeeded = (builds: readonly ZoneBuild[]): ZoneBuild | undefined =>
   [...builds].sort((a, b) => b.budget.neededUm - a.budget.neededUm)[0];
 
 const Nothing = ({ words }: { readonly words: string }) => (
-  <section className="sheet ladder-main">
+  <section className="pane ladder-main">
     <p>{words}</p>
   </section>
 );

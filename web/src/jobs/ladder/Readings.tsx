@@ -71,7 +71,7 @@ export function Readings({ zone, build }: { readonly zone: Zone; readonly build:
   };
 
   return (
-    <section className="sheet ladder-side" aria-labelledby="readings-head">
+    <section className="pane ladder-side" aria-labelledby="readings-head">
       <h2 id="readings-head">Gauge readings</h2>
       <Segmented<Stage>
         aria-label="Measured when"

@@ -1,11 +1,11 @@
-import { GRADES, TOOLS, type Episode, type Ladder, type WhatIf } from '@blue-ledge/core';
+import { GRADES, TOOLS, type SandingRun, type Ladder, type WhatIf } from '@blue-ledge/core';
 import { Button, InputNumber, Select } from 'antd';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { usePanelContext } from '../panel-context.ts';
 import { TOOL_WORDS } from '../../shared/tool-words.ts';
 
 interface WhatIfFormProps {
-  readonly episode: Episode;
+  readonly run: SandingRun;
   readonly own: Ladder;
   readonly whatIf: WhatIf;
   readonly onChange: (whatIf: WhatIf) => void;
@@ -15,9 +15,9 @@ const MOST_HOURS = 24 * 14;
 const FINISHES = GRADES.slice(GRADES.indexOf('P80'));
 
 /** What if: another last grade or tool, more sealer, the topcoat earlier or colder. Changes nothing in the plan. */
-export function WhatIfForm({ episode, own, whatIf, onChange }: WhatIfFormProps) {
+export function WhatIfForm({ run, own, whatIf, onChange }: WhatIfFormProps) {
   const { view } = usePanelContext();
-  const { over, task } = episode;
+  const { over, task } = run;
   const last = own.steps.at(-1);
   const put = (change: Partial<WhatIf>): void => onChange({ ...whatIf, ...change });
   return (

@@ -1,5 +1,5 @@
 import {
-  figuresOf,
+  sandingFiguresOf,
   sandingOfPlan,
   type PlanView,
   type SandingFigures,
@@ -26,6 +26,6 @@ export function useSanding({ key, view }: PanelContext, stored: PlanView | null 
     const { panel, shop, target } = view;
     const schools = plan.schools ?? {};
     const sanding = sandingOfPlan({ panel, shop, target, sheets, schools }, system.steps);
-    return { ...sanding, systemTitle: system.title, figures: figuresOf(shop.rules) };
+    return { ...sanding, systemTitle: system.title, figures: sandingFiguresOf(shop.rules) };
   }, [stored, sheets, view]);
 }

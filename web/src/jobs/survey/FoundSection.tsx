@@ -19,7 +19,7 @@ export function FoundSection({ panel, shop, cut, core, onPick }: FoundSectionPro
   const input = useMemo(() => surveySection({ panel, shop }, cut), [panel, shop, cut]);
   const [box, { width, height }] = useSize();
   return (
-    <section className="sheet survey-section" aria-labelledby="found-head">
+    <section className="pane survey-section" aria-labelledby="found-head">
       <h2 id="found-head">Section as found</h2>
       <div ref={box} className="section-box">
         {width > 0 && (

@@ -2,7 +2,7 @@ import { CloseOutlined, HolderOutlined, PlusOutlined } from '@ant-design/icons';
 import {
   LAYER_KINDS,
   LAYER_KIND_NAMES,
-  SUBSTRATE_KINDS,
+  FINDABLE_KINDS,
   isSolid,
   type LayerKind,
   type SurveyLayer,
@@ -131,7 +131,7 @@ function LayerRow({ name, place, layer, onChange, onRemove }: LayerRowProps) {
   const isThick = IN_MM.has(layer.kind);
   const perShown = isThick ? UM_PER_MM : 1;
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: name });
-  const choices = new Set([layer.kind, ...(place === 0 ? SUBSTRATE_KINDS : ABOVE)]);
+  const choices = new Set([layer.kind, ...(place === 0 ? FINDABLE_KINDS : ABOVE)]);
   const style = transform ? { transform: `translateY(${transform.y}px)`, transition } : { transition };
   return (
     <li ref={setNodeRef} style={style}>

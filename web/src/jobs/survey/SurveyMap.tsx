@@ -70,7 +70,7 @@ export function SurveyMap({ panel, shop, zone, edit, onSelect, onFacts, onCopy }
     if (line) setAtWork({ tool: 'split', zoneId: zone.id, line });
   };
   return (
-    <section ref={map} className="sheet survey-map" aria-labelledby="map-head">
+    <section ref={map} className="pane survey-map" aria-labelledby="map-head">
       <header>
         <h2 id="map-head">Panel map</h2>
         <Button

@@ -26,7 +26,7 @@ const LEAST_AREA_M2 = 0.0001;
 export function ZoneEditor({ panelKey, view, zone, problems }: ZoneEditorProps) {
   const edit = useZoneEdit(panelKey, view, zone);
   return (
-    <section className="sheet zone-editor" aria-label={`Zone ${zone.id}`}>
+    <section className="pane zone-editor" aria-label={`Zone ${zone.id}`}>
       <header>
         <span className="zone-letter zone-letter-large">{zone.id}</span>
         <NameField name={zone.name} onChange={(name) => edit.change({ ...zone, name }, 'name')} />

@@ -1,6 +1,6 @@
 import type { Panel, PanelView } from '@blue-ledge/core';
 import { draftSaver, settleDraft } from '../../api/draft-saver.ts';
-import type { Refused } from '../../api/http.ts';
+import type { RequestRefused } from '../../api/http.ts';
 import { panelPath, panelQueryKey } from '../../api/queries.ts';
 import { askAgainWhenAnswered, queryClient } from '../../api/query-client.ts';
 import {
@@ -15,14 +15,14 @@ import {
 
 /** Saves a panel as a whole: its facts, and zones that come, go or change their shape together. */
 
-const refusalOf = ({ details, lines }: Refused): PanelRefusal => ({
+const refusalOf = ({ details, lines }: RequestRefused): PanelRefusal => ({
   lines,
   ...(details.theirs ? { theirs: details.theirs as PanelView } : {}),
 });
 
 const seenOf = ({ version, zoneVersions }: PanelView): SeenPanel => ({ version, zoneVersions });
 
-function taken(draft: PanelDraft, saved: PanelView): void {
+function onSaved(draft: PanelDraft, saved: PanelView): void {
   const { key } = draft;
   queryClient.setQueryData<PanelView>(panelQueryKey(key), saved);
   // Edits of zones that were made on the panel as it was drafted go on from what was saved.
@@ -42,7 +42,7 @@ export const panelSaver = draftSaver<PanelKey, Panel, SeenPanel, PanelView, Pane
   store: panelDrafts,
   path: panelPath,
   body: ({ value, seen }) => ({ ...seen, panel: value }),
-  taken,
+  onSaved,
   refusalOf,
   // A zone that is on its way goes first; its new version is then known.
   mustWait: (key) =>
@@ -57,5 +57,5 @@ export function settlePanel(key: PanelKey, choice: 'mine' | 'theirs'): void {
   const theirs = refusals[name]?.theirs;
   if (!draft || !theirs) return;
   if (choice === 'mine') panelSaver.edit(key, draft.value, seenOf(theirs), null);
-  else taken(draft, theirs);
+  else onSaved(draft, theirs);
 }

@@ -1,6 +1,6 @@
 import type { PanelView, Problem } from '@blue-ledge/core';
 import { draftSaver, settleDraft } from '../../api/draft-saver.ts';
-import type { Refused } from '../../api/http.ts';
+import type { RequestRefused } from '../../api/http.ts';
 import { panelQueryKey } from '../../api/queries.ts';
 import { askAgainWhenAnswered, queryClient } from '../../api/query-client.ts';
 import {
@@ -29,13 +29,13 @@ const lineOf = ({ path, message }: Problem): string => {
   return `${FIELD_WORDS[field] ?? path}: ${message}`;
 };
 
-const refusalOf = ({ details, lines }: Refused): ZoneRefusal => ({
+const refusalOf = ({ details, lines }: RequestRefused): ZoneRefusal => ({
   lines: details.problems?.length ? details.problems.map(lineOf) : lines,
   ...(details.theirs ? { theirs: details.theirs as VersionedZone } : {}),
 });
 
 /** The saved zone becomes the screen's truth, and a newer edit of it starts from the new version. */
-function taken(draft: ZoneDraft, saved: VersionedZone): void {
+function onSaved(draft: ZoneDraft, saved: VersionedZone): void {
   const { key } = draft;
   queryClient.setQueryData<PanelView>(panelQueryKey(key), (view) =>
     view
@@ -68,7 +68,7 @@ export const zoneSaver = draftSaver<ZoneKey, ZoneDraft['value'], number, Version
   store: zoneDrafts,
   path: ({ job, panel, zone }) => `/jobs/${job}/panels/${panel}/zones/${zone}`,
   body: ({ value, seen }) => ({ version: seen, zone: value }),
-  taken,
+  onSaved,
   refusalOf,
 });
 
@@ -80,5 +80,5 @@ export function settleZone(key: ZoneKey, choice: 'mine' | 'theirs'): void {
   const theirs = refusals[name]?.theirs;
   if (!draft || !theirs) return;
   if (choice === 'mine') zoneSaver.edit(key, draft.value, theirs.version, null);
-  else taken(draft, theirs);
+  else onSaved(draft, theirs);
 }

@@ -1,4 +1,4 @@
-import { patchesOf, type OwnAct, type PanelView, type PlanView } from '@blue-ledge/core';
+import { patchesOf, type ActInput, type PanelView, type PlanView } from '@blue-ledge/core';
 import { Drawer } from 'antd';
 import { useMemo, useState } from 'react';
 import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
@@ -22,7 +22,7 @@ interface PlanBoardProps {
   readonly isChoosing: boolean;
   readonly onChoose: (systemId: string) => void;
   /** Plans the rest from what was really done. */
-  readonly onReplan: (done: OwnAct[]) => void;
+  readonly onReplan: (done: ActInput[]) => void;
   readonly onSchools: () => void;
   readonly onWhyNot: () => void;
 }
@@ -76,7 +76,7 @@ export function PlanBoard({
         onSchools={onSchools}
         onWhyNot={onWhyNot}
       />
-      <section className="sheet system-map" aria-labelledby="system-map-head">
+      <section className="pane system-map" aria-labelledby="system-map-head">
         <h2 id="system-map-head">Panel map</h2>
         <div ref={mapBox} className="map-box">
           {map.width > 0 && (
@@ -116,7 +116,7 @@ export function PlanBoard({
         )}
         {zoneList}
       </Drawer>
-      <section className="sheet system-steps" aria-labelledby="steps-head">
+      <section className="pane system-steps" aria-labelledby="steps-head">
         <StepList system={system} n={n} onPick={selection.showStep} />
         <StepDetail
           system={system}

@@ -16,7 +16,7 @@ export function PlanTerms({ plan: { plan }, onPlan }: PlanTermsProps) {
     ([name, side]) => (SCHOOLS[name] as Record<string, { label: string }>)[side]?.label ?? side,
   );
   return (
-    <div className="plan-old" role="status">
+    <div className="plan-notice" role="status">
       <span>
         {words.length > 0 && (
           <>

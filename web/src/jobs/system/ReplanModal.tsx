@@ -1,4 +1,4 @@
-import { GRADES, doneAs, type Grade, type OwnAct, type Step } from '@blue-ledge/core';
+import { GRADES, doneAs, type Grade, type ActInput, type Step } from '@blue-ledge/core';
 import { InputNumber, Modal } from 'antd';
 import { useState } from 'react';
 import { DoneRow, type DoneStep } from './DoneRow.tsx';
@@ -8,8 +8,8 @@ interface ReplanProps {
   /** The last step that was done. */
   readonly n: number;
   /** What an earlier plan on this panel already counts as done, with its own times. */
-  readonly before: readonly OwnAct[];
-  readonly onPlan: (done: OwnAct[]) => void;
+  readonly before: readonly ActInput[];
+  readonly onPlan: (done: ActInput[]) => void;
   readonly onClose: () => void;
 }
 
@@ -22,7 +22,7 @@ const asPlanned = (step: Step): DoneStep => ({
 });
 
 /** The act that was really done, or none where the step was left out; a coarser last grade ends the sequence early. */
-function reallyDone(step: Step, planned: OwnAct, { isDone, coats, lastGrade }: DoneStep): OwnAct[] {
+function reallyDone(step: Step, planned: ActInput, { isDone, coats, lastGrade }: DoneStep): ActInput[] {
   if (!isDone) return [];
   const isOtherGrade = lastGrade !== null && lastGrade !== step.grits?.at(-1);
   return [

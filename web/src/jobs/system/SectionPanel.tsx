@@ -33,7 +33,7 @@ export function SectionPanel({
   const when = step ? `step ${n}, ${stepTitle(step).toLowerCase()}` : 'as found';
   const { level } = system;
   return (
-    <section ref={panel} className="sheet system-section" aria-labelledby="section-head">
+    <section ref={panel} className="pane system-section" aria-labelledby="section-head">
       <header>
         <h2 id="section-head">Section L–L′</h2>
         <span className="section-when" title={when}>

@@ -32,7 +32,7 @@ export function StepDetail({
   const isEnd = system.verdict === 'refused' && n === system.steps.length;
   return (
     <section className="step-detail" aria-label="Step in detail" aria-live="polite" tabIndex={0}>
-      {isEnd && <Refusal system={system} />}
+      {isEnd && <RefusedBy system={system} />}
       {step ? (
         <Detail
           step={step}
@@ -143,7 +143,7 @@ function Reasons({ reasons }: { readonly reasons: readonly Said[] }) {
 /** Ids of the trade's rules are a letter or two and a number; other reasons speak for themselves. */
 const isRule = (rule: string): boolean => /^[A-Z]{1,2}\d+$/.test(rule);
 
-function Refusal({ system }: { readonly system: System }) {
+function RefusedBy({ system }: { readonly system: System }) {
   const { said } = useFormat();
   const { refusedStep } = system;
   return (

@@ -133,7 +133,7 @@ function Warnings({ warnings }: { readonly warnings: PanelPlan['warnings'] }) {
 function PlanState({ plan, ask }: { readonly plan: PlanView; readonly ask: React.ReactNode }) {
   if (plan.isCurrent) return null;
   return (
-    <div className="plan-old" role="status">
+    <div className="plan-notice" role="status">
       <span>
         <b>The survey or the shop’s settings have changed since this plan was made.</b> It is kept as it was.
       </span>

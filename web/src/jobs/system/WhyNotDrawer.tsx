@@ -9,7 +9,7 @@ import {
   isSandOp,
   type Grade,
   type OpName,
-  type OwnAct,
+  type ActInput,
   type PanelView,
   type ProductSheet,
   type Schools,
@@ -44,7 +44,7 @@ export function WhyNotDrawer({ panelKey, view, system, schools, onClose }: WhyNo
   const [fillsIn, setFillsIn] = useState(true);
   const judge = useJudge(panelKey);
   const zones = view.panel.zones.map(({ id }) => id);
-  const put = (next: readonly OwnAct[]): void => {
+  const put = (next: readonly ActInput[]): void => {
     keepSequence(name, next);
     judge.reset();
   };
@@ -117,7 +117,7 @@ const sheetsFor = (op: OpName, sheets: readonly ProductSheet[]): ProductSheet[] 
 const NEW_GRADE: Grade = 'P320';
 
 /** A new step: on all zones, with the first product or a usual grade. */
-function blankOf(op: OpName, zones: readonly string[], sheets: readonly ProductSheet[]): OwnAct {
+function blankOf(op: OpName, zones: readonly string[], sheets: readonly ProductSheet[]): ActInput {
   const [sheet] = sheetsFor(op, sheets);
   return {
     op,
@@ -129,12 +129,12 @@ function blankOf(op: OpName, zones: readonly string[], sheets: readonly ProductS
 
 interface OwnRowProps {
   readonly n: number;
-  readonly act: OwnAct;
+  readonly act: ActInput;
   readonly zones: readonly string[];
   readonly sheets: readonly ProductSheet[];
   readonly isFirst: boolean;
   readonly isLast: boolean;
-  readonly onChange: (act: OwnAct) => void;
+  readonly onChange: (act: ActInput) => void;
   readonly onMove: (by: -1 | 1) => void;
   readonly onRemove: () => void;
 }

@@ -5,7 +5,7 @@ import { WriteRow } from './rows.ts';
 
 /** Writes that a client may send again: the same key gets the first answer and changes nothing. */
 @Injectable()
-export class OnceService {
+export class IdempotentWrites {
   constructor(private readonly database: Database) {}
 
   /** Runs `work` in a write transaction, unless this client key was answered before. */

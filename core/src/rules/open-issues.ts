@@ -1,12 +1,12 @@
 import { COAT_OPS, isCoat, isLastCoat, type CoatAct } from '../operations/act.ts';
 import { ledgeLimit } from '../operations/context.ts';
-import { SETTLED_BY } from '../operations/law.ts';
+import { CLOSED_BY } from '../operations/law.ts';
 import {
   isFoundFinish,
   isOpenBody,
   keepsGrain,
   topOf,
-  type Matter,
+  type OpenIssue,
   type ZoneState,
 } from '../operations/state.ts';
 import { isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
@@ -29,24 +29,24 @@ import {
   wipe,
   type Remedy,
 } from './remedies.ts';
-import { fine, speaker, type Rule, type Trial, type Verdict } from './rule.ts';
+import { NO_VERDICTS, verdictsFor, type Rule, type RuleInput, type Verdict } from './rule.ts';
 
 /** Rule O0: nothing found is forgotten. What is still open refuses the hand-over, and names the work that settles it. */
 
 interface OpenRow {
   readonly says: SentenceCode;
-  readonly remedy: (trial: Trial) => Remedy | undefined;
+  readonly remedy: (input: RuleInput) => Remedy | undefined;
 }
 
-const wiped = ({ zone, panel, context }: Trial): Remedy => wipe(zone, panel, context);
-const opened = ({ zone, context }: Trial): Remedy => strip([zone], context);
+const wiped = ({ zone, panel, context }: RuleInput): Remedy => wipe(zone, panel, context);
+const opened = ({ zone, context }: RuleInput): Remedy => strip([zone], context);
 
-/** What is said of each matter that is open at the hand-over, and what settles it. */
-export const OPEN: Readonly<Record<Matter, OpenRow>> = {
+/** What is said of each issue that is open at the hand-over, and what settles it. */
+export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
   wax: { says: 'O0.wax', remedy: wiped },
   dressing: {
     says: 'P1.dressing',
-    remedy: (trial) => (isOpenBody(trial.zone) ? wiped(trial) : wash(trial.panel)),
+    remedy: (input) => (isOpenBody(input.zone) ? wiped(input) : wash(input.panel)),
   },
   glue: { says: 'C1.glue', remedy: wiped },
   overspray: {
@@ -77,9 +77,9 @@ export const OPEN: Readonly<Record<Matter, OpenRow>> = {
   acid: { says: 'M5.acid-left', remedy: ({ zone, context }) => abrade(zone, 'P180', 'machine', context) },
   break: {
     says: 'O0.break',
-    remedy: (trial) => {
-      const { zone, context } = trial;
-      if (isFoundFinish(zone)) return opened(trial);
+    remedy: (input) => {
+      const { zone, context } = input;
+      if (isFoundFinish(zone)) return opened(input);
       if (!isRawPlastic(zone.stack[0]!.kind)) return mendLaminate(zone);
       const sheet = sheetFor(context, 'filler', [zone.stack[0]!.kind]);
       return sheet && bodyWork('plastic-repair', zone, sheet);
@@ -98,41 +98,43 @@ export const OPEN: Readonly<Record<Matter, OpenRow>> = {
   'shiny-grain': { says: 'K4.grain', remedy: ({ zone }) => scuff(zone) },
 };
 
-/** Matters that a coat buries and that no other rule asks about before it. */
-const BURIED: readonly Matter[] = ['soft'];
+/** Issues that a coat buries and that no other rule asks about before it. */
+const BURIED: readonly OpenIssue[] = ['soft'];
 /** What has to lie there before the last coat goes over it. */
-const BEFORE_LAST: readonly Matter[] = ['rough-coat', 'joint'];
+const BEFORE_LAST: readonly OpenIssue[] = ['rough-coat', 'joint'];
 /** And of these, what goes over what was laid there, not over what was found. */
-const OVER_LAID: readonly Matter[] = ['rough-coat'];
+const OVER_LAID: readonly OpenIssue[] = ['rough-coat'];
 
-function verdictOn(trial: Trial, matter: Matter): readonly Verdict[] {
-  const { rule } = SETTLED_BY[matter];
-  const { says, remedy } = OPEN[matter];
-  const facts = { layer: labelOf(topOf(trial.zone).kind) };
-  return speaker(rule).must(trial, { code: says, facts }, remedy(trial));
+function verdictOn(input: RuleInput, issue: OpenIssue): readonly Verdict[] {
+  const { rule } = CLOSED_BY[issue];
+  const { says, remedy } = OPEN[issue];
+  const facts = { layer: labelOf(topOf(input.zone).kind) };
+  return verdictsFor(rule).must(input, { code: says, facts }, remedy(input));
 }
 
-const hollow = speaker('O0');
+const hollow = verdictsFor('O0');
 
 export const O0: Rule = {
   id: 'O0',
   on: [...COAT_OPS, 'hand-over'],
   asks: 'Nothing found is forgotten: every finding and test outcome is settled before it is covered or handed over.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone } = trial;
-    if (act.op === 'hand-over' && zone.surface.lowUm > ledgeLimit(trial.context).value)
-      return hollow.must(trial, { code: 'O0.hollow', facts: { lowMm: zone.surface.lowUm / 1000 } });
-    if (zone.open.length === 0) return fine;
-    const first = isCoat(act) ? zone.open.find((matter) => isBuriedBy(act, matter, zone)) : zone.open[0];
-    return first ? verdictOn(trial, first) : fine;
+  judge: (input) => {
+    const { act, zone } = input;
+    if (act.op === 'hand-over' && zone.surface.lowUm > ledgeLimit(input.context).value)
+      return hollow.must(input, { code: 'O0.hollow', facts: { lowMm: zone.surface.lowUm / 1000 } });
+    if (zone.openIssues.length === 0) return NO_VERDICTS;
+    const first = isCoat(act)
+      ? zone.openIssues.find((issue) => isBuriedBy(act, issue, zone))
+      : zone.openIssues[0];
+    return first ? verdictOn(input, first) : NO_VERDICTS;
   },
 };
 
-const isBuriedBy = (act: CoatAct, matter: Matter, zone: ZoneState): boolean =>
-  BURIED.includes(matter) ||
-  (BEFORE_LAST.includes(matter) &&
+const isBuriedBy = (act: CoatAct, issue: OpenIssue, zone: ZoneState): boolean =>
+  BURIED.includes(issue) ||
+  (BEFORE_LAST.includes(issue) &&
     isLastCoat(act) &&
-    (topOf(zone).laid !== undefined || !OVER_LAID.includes(matter)));
+    (topOf(zone).laid !== undefined || !OVER_LAID.includes(issue)));
 
 export const OPEN_RULES: readonly Rule[] = [O0];

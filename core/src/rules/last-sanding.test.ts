@@ -1,12 +1,12 @@
 import { costOf } from '../operations/perform.ts';
-import { settle } from '../operations/state.ts';
+import { withoutIssues } from '../operations/state.ts';
 import {
   benchOf,
   clean,
   coat,
   coated,
   dusted,
-  heard,
+  saidBy,
   level,
   plain,
   put,
@@ -22,8 +22,8 @@ const built = (um: number, around = {}) =>
 
 test('K1: an experienced eye does without guide coat between grades, not before the first block', () => {
   const byEye = put(built(100, { shop: { schools: { guideCoat: 'eye' } } }), 'A', scratched('P240', 'block'));
-  expect(heard('K1', sand('abrade', 'A', 'P400', 'machine-soft'), byEye)).toEqual([]);
-  expect(heard('K1', sand('block', 'A', 'P240', 'block'), byEye)).toHaveLength(1);
+  expect(saidBy('K1', sand('abrade', 'A', 'P400', 'machine-soft'), byEye)).toEqual([]);
+  expect(saidBy('K1', sand('block', 'A', 'P240', 'block'), byEye)).toHaveLength(1);
 });
 
 describe('K1: guide coat before each round', () => {
@@ -32,30 +32,30 @@ describe('K1: guide coat before each round', () => {
       level: 'must',
       remedy: { op: 'guide-coat' },
     });
-    expect(heard('K1', sand('block', 'A', 'P240', 'block'), put(built(100), 'A', dusted))).toEqual([]);
+    expect(saidBy('K1', sand('block', 'A', 'P240', 'block'), put(built(100), 'A', dusted))).toEqual([]);
   });
   test('and before the finer grit that follows a block', () => {
     const blocked = put(built(100), 'A', scratched('P240', 'block'));
-    expect(heard('K1', sand('abrade', 'A', 'P400', 'machine-soft'), blocked)[0]).toMatch(
+    expect(saidBy('K1', sand('abrade', 'A', 'P400', 'machine-soft'), blocked)[0]).toMatch(
       /again before the finer grit/,
     );
-    expect(heard('K1', sand('abrade', 'A', 'P400', 'machine-soft'), put(blocked, 'A', dusted))).toEqual([]);
+    expect(saidBy('K1', sand('abrade', 'A', 'P400', 'machine-soft'), put(blocked, 'A', dusted))).toEqual([]);
   });
 });
 
 test('K2: a block blocks, fingertips do not', () => {
-  expect(heard('K2', sand('block', 'A', 'P240', 'hand'), built(100))[0]).toMatch(/not by hand/);
-  expect(heard('K2', sand('block', 'A', 'P240', 'block'), built(100))).toEqual([]);
+  expect(saidBy('K2', sand('block', 'A', 'P240', 'hand'), built(100))[0]).toMatch(/not by hand/);
+  expect(saidBy('K2', sand('block', 'A', 'P240', 'block'), built(100))).toEqual([]);
 });
 
 describe('K3: blocking stops at the film that must stay', () => {
   test('waves deeper than the film refuse the block', () => {
-    expect(heard('K3', sand('block', 'A', 'P240', 'block'), put(built(80), 'A', wavy(60)))[0]).toMatch(
+    expect(saidBy('K3', sand('block', 'A', 'P240', 'block'), put(built(80), 'A', wavy(60)))[0]).toMatch(
       /would leave 4 µm, 40 µm must stay/,
     );
   });
   test('enough film passes', () =>
-    expect(heard('K3', sand('block', 'A', 'P240', 'block'), put(built(120), 'A', wavy(60)))).toEqual([]));
+    expect(saidBy('K3', sand('block', 'A', 'P240', 'block'), put(built(120), 'A', wavy(60)))).toEqual([]));
   test('a hollow deeper than the build is filled first', () => {
     const hollow = put(
       benchOf([{ stack: 'steel', findings: [{ kind: 'low', depthMm: 0.9 }] }]),
@@ -63,7 +63,7 @@ describe('K3: blocking stops at the film that must stay', () => {
       clean,
       coated('epoxy', 50),
     );
-    expect(heard('K3', coat('prime-build', 'A/low'), hollow)[0]).toMatch(
+    expect(saidBy('K3', coat('prime-build', 'A/low'), hollow)[0]).toMatch(
       /hollow of 0\.9 mm is deeper than build can level \(160 µm\)/,
     );
   });
@@ -82,16 +82,16 @@ describe('K4: the last grit, and no shine', () => {
     ['P220', 1],
     ['P360', 0],
   ] as const)('%s on build under sealer breaks it %d times', (grade, n) => {
-    expect(heard('K4', coat('seal', 'A'), put(built(100), 'A', scratched(grade)))).toHaveLength(n);
+    expect(saidBy('K4', coat('seal', 'A'), put(built(100), 'A', scratched(grade)))).toHaveLength(n);
   });
   test('metallic without sealer wants a finer scratch than solid under sealer', () => {
     const target = { quality: 'standard', base: { carrier: 'solvent', effect: 'metallic' } };
     expect(
-      heard('K4', plain('hand-over', 'A'), put(built(100, { target }), 'A', scratched('P400'))),
+      saidBy('K4', plain('hand-over', 'A'), put(built(100, { target }), 'A', scratched('P400'))),
     ).toHaveLength(1);
-    expect(heard('K4', plain('hand-over', 'A'), put(built(100, { target }), 'A', scratched('P600')))).toEqual(
-      [],
-    );
+    expect(
+      saidBy('K4', plain('hand-over', 'A'), put(built(100, { target }), 'A', scratched('P600'))),
+    ).toEqual([]);
   });
   test('sound finish is keyed for a primer', () => {
     expect(verdictsOf('K4', coat('prime-epoxy', 'A'), finish())[0]).toMatchObject({
@@ -101,7 +101,7 @@ describe('K4: the last grit, and no shine', () => {
   });
   test('an epoxy inside its window takes the next coat unsanded', () => {
     expect(
-      heard('K4', coat('seal', 'A'), put(benchOf([{ stack: 'steel' }]), 'A', clean, coated('epoxy', 50))),
+      saidBy('K4', coat('seal', 'A'), put(benchOf([{ stack: 'steel' }]), 'A', clean, coated('epoxy', 50))),
     ).toEqual([]);
   });
 });
@@ -116,11 +116,11 @@ test('K5: sound areas are sanded before primed ones', () => {
     op: 'degrease',
     zones: ['A'],
   });
-  expect(heard('K5', sand('block', 'B', 'P240', 'block'), put(sanded, 'A', clean))).toEqual([]);
-  expect(heard('K5', sand('abrade', 'A B', 'P400'), dusty)).toEqual([
+  expect(saidBy('K5', sand('block', 'B', 'P240', 'block'), put(sanded, 'A', clean))).toEqual([]);
+  expect(saidBy('K5', sand('abrade', 'A B', 'P400'), dusty)).toEqual([
     expect.stringMatching(/^note A: In this step A first, wiped and covered, then B/),
   ]);
-  expect(heard('K5', sand('abrade', 'B', 'P400'), dusty)).toEqual([]);
+  expect(saidBy('K5', sand('abrade', 'B', 'P400'), dusty)).toEqual([]);
 });
 
 describe('what borders the panel', () => {
@@ -131,19 +131,19 @@ describe('what borders the panel', () => {
   ];
   const among = (facts: object = {}) => built(100, { panel: { borders, ...facts } });
   test('a blended neighbour is covered before primer dust, and named where base follows', () => {
-    expect(heard('K5', sand('block', 'A', 'P240', 'block'), among())).toEqual([
+    expect(saidBy('K5', sand('block', 'A', 'P240', 'block'), among())).toEqual([
       expect.stringMatching(/^note A: Sanded, wiped and covered before this: fender\./),
     ]);
-    expect(heard('K7', plain('hand-over', 'A'), among())[0]).toMatch(/Colour fades out in fender/);
+    expect(saidBy('K7', plain('hand-over', 'A'), among())[0]).toMatch(/Colour fades out in fender/);
   });
   test('panels painted together get one tone, and all of them are covered by the mask', () => {
-    expect(heard('S4', coat('seal', 'A'), among())[0]).toMatch(/together with hood/);
-    expect(heard('C1', plain('mask', 'A'), among())[0]).toMatch(/fender, hood, roof\.$/);
+    expect(saidBy('S4', coat('seal', 'A'), among())[0]).toMatch(/together with hood/);
+    expect(saidBy('C1', plain('mask', 'A'), among())[0]).toMatch(/fender, hood, roof\.$/);
   });
   test('nothing borders a panel off the vehicle, and its mask is half the work', () => {
     const off = among({ offVehicle: true });
-    expect(heard('K5', sand('block', 'A', 'P240', 'block'), off)).toEqual([]);
-    expect(heard('C1', plain('mask', 'A'), off)[0]).toMatch(/Off the vehicle/);
+    expect(saidBy('K5', sand('block', 'A', 'P240', 'block'), off)).toEqual([]);
+    expect(saidBy('C1', plain('mask', 'A'), off)[0]).toMatch(/Off the vehicle/);
     const minutes = ({ state, context }: typeof off) => costOf(plain('mask', 'A'), state, context).handsOnMin;
     expect(minutes(off)).toBeCloseTo(minutes(among()) / 2, 9);
   });
@@ -157,8 +157,8 @@ test('K6: a sand-through is primed again', () => {
     'all',
     clean,
   );
-  expect(heard('K6', coat('seal', 'A/rub-through'), through)[0]).toMatch(/2 sand-through to filler/);
-  expect(heard('K6', coat('prime-build', 'A/rub-through'), through)).toEqual([]);
+  expect(saidBy('K6', coat('seal', 'A/rub-through'), through)[0]).toMatch(/2 sand-through to filler/);
+  expect(saidBy('K6', coat('prime-build', 'A/rub-through'), through)).toEqual([]);
 });
 
 test('K2: a drawn line names the zones that it runs through', () => {
@@ -180,16 +180,16 @@ test('K2: a drawn line names the zones that it runs through', () => {
         ],
       },
     });
-  expect(heard('K2', sand('block', 'A', 'P240', 'block'), lined(250))[0]).toMatch(
+  expect(saidBy('K2', sand('block', 'A', 'P240', 'block'), lined(250))[0]).toMatch(
     /^note A: A body line runs through A/,
   );
-  expect(heard('K2', sand('block', 'A', 'P240', 'block'), lined(900))).toEqual([]);
+  expect(saidBy('K2', sand('block', 'A', 'P240', 'block'), lined(900))).toEqual([]);
 });
 
 test('K2: blocking stops at a body line, from each side', () => {
   const lined = (bodyLines: number) => built(100, { panel: { bodyLines } });
-  expect(heard('K2', sand('block', 'A', 'P240', 'block'), lined(2))[0]).toMatch(/^note A: Body lines: 2/);
-  expect(heard('K2', sand('block', 'A', 'P240', 'block'), lined(0))).toEqual([]);
+  expect(saidBy('K2', sand('block', 'A', 'P240', 'block'), lined(2))[0]).toMatch(/^note A: Body lines: 2/);
+  expect(saidBy('K2', sand('block', 'A', 'P240', 'block'), lined(0))).toEqual([]);
 });
 
 describe('K7: a blend panel', () => {
@@ -213,10 +213,10 @@ describe('K7: a blend panel', () => {
     });
   });
   test('with its edges dulled it is ready, and nothing stands in for the sanding', () => {
-    const dulled = put(blend(), 'A', scratched('P800'), (zone) => settle(zone, 'hidden-edges'));
-    expect(heard('K7', act, dulled)).toEqual([
+    const dulled = put(blend(), 'A', scratched('P800'), (zone) => withoutIssues(zone, 'hidden-edges'));
+    expect(saidBy('K7', act, dulled)).toEqual([
       'note A: No promoter and no wet bed stands in for sanding a blend panel.',
     ]);
-    expect(heard('K7', act, benchOf([{ stack: 'steel/old-finish:110' }]))).toEqual([]);
+    expect(saidBy('K7', act, benchOf([{ stack: 'steel/old-finish:110' }]))).toEqual([]);
   });
 });

@@ -1,14 +1,22 @@
 import { grainUm, isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, isMetal, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
-import { COAT_OPS, LAST_OPS, isCoat, isLastCoat, leadsToBase, type Act } from '../operations/act.ts';
-import { contextFor, mustStay, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import {
+  COAT_OPS,
+  LAST_OPS,
+  isCoat,
+  isLastCoat,
+  isLaying,
+  leadsToBase,
+  type Act,
+} from '../operations/act.ts';
+import { contextFor, mustStay, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { keptUm } from '../operations/sanding.ts';
 import {
   byId,
-  has,
+  hasIssue,
   isFoundFinish,
   keepsGrain,
-  remembered,
+  memoize,
   takesCoats,
   topOf,
   zoneOf,
@@ -20,61 +28,89 @@ import { readArea } from '../survey/patches.ts';
 import { isSandableBuild } from './build.ts';
 import { finalGrade, finalTool, telegraphOn } from './final-grade.ts';
 import { abrade, guideCoat, scuff, wipe, type Remedy } from './remedies.ts';
-import { advice, fine, speaker, type Rule, type Trial, type ZoneTrial, type Verdict } from './rule.ts';
+import {
+  advice,
+  NO_VERDICTS,
+  verdictsFor,
+  type Rule,
+  type RuleInput,
+  type ZoneRuleInput,
+  type Verdict,
+} from './rule.ts';
 
 /** Rules of guide coat, block and last grit. */
 
-const k1 = speaker('K1');
+const k1 = verdictsFor('K1');
 
 export const K1: Rule = {
   id: 'K1',
   on: ['block', 'abrade'],
   asks: 'Guide coat before the first block and again before each finer grit.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
+  judge: (input) => {
+    const { act, zone, context } = input;
     const isFiner = act.op === 'abrade' && isSandableBuild(zone) && zone.surface.scratch?.tool === 'block';
-    if ((act.op !== 'block' && !isFiner) || zone.surface.hasGuideCoat) return fine;
+    if ((act.op !== 'block' && !isFiner) || zone.surface.hasGuideCoat) return NO_VERDICTS;
     // An experienced eye does without it between grades; before the first block nobody does.
-    if (isFiner && schoolIn(context, 'guideCoat').side === 'eye') return fine;
-    return k1.must(trial, { code: isFiner ? 'K1.finer' : 'K1.first', facts: {} }, guideCoat(zone));
+    if (isFiner && schoolIn(context, 'guideCoat').side === 'eye') return NO_VERDICTS;
+    return k1.must(input, { code: isFiner ? 'K1.finer' : 'K1.first', facts: {} }, guideCoat(zone));
   },
 };
 
-const k2 = speaker('K2');
-const zonesCrossed = remembered(zonesOnLines);
+const k2 = verdictsFor('K2');
+const zonesCrossed = memoize(zonesOnLines);
 
 export const K2: Rule = {
   id: 'K2',
   on: ['block'],
   asks: 'A flat block in an X pattern, no fingertips, never across a body line.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
-    if (act.op !== 'block') return fine;
-    if (act.tool !== 'block') return k2.must(trial, { code: 'K2.fingertips', facts: { tool: act.tool } });
-    if (zone.zone.id !== act.zones[0]) return fine;
+  judge: (input) => {
+    const { act, zone, context } = input;
+    if (act.op !== 'block') return NO_VERDICTS;
+    if (act.tool !== 'block') return k2.must(input, { code: 'K2.fingertips', facts: { tool: act.tool } });
+    if (zone.zone.id !== act.zones[0]) return NO_VERDICTS;
     if (drawnLines(context.panel).length > 0) {
       const zones = act.zones.filter((id) => zonesCrossed(context.panel).has(readArea(id).zone)).join(', ');
-      return zones ? k2.note(trial, { code: 'K2.crossed', facts: { zones } }) : fine;
+      return zones ? k2.note(input, { code: 'K2.crossed', facts: { zones } }) : NO_VERDICTS;
     }
     const lines = countOfLines(context.panel);
-    return lines > 0 ? k2.note(trial, { code: 'K2.lines', facts: { lines } }) : fine;
+    return lines > 0 ? k2.note(input, { code: 'K2.lines', facts: { lines } }) : NO_VERDICTS;
   },
 };
 
-const k3 = speaker('K3');
+const k3 = verdictsFor('K3');
+
+/** Low left under a build that cannot take it: said at the build, where something can still be done. */
+export const K3_HOLLOW: Rule = {
+  id: 'K3',
+  on: ['prime-build', 'prime-dtm'],
+  asks: 'A hollow deeper than the build can level is filled first.',
+  judge: (input) => {
+    const { act, zone, context } = input;
+    const lays = act.op === 'prime-build' || act.op === 'prime-dtm';
+    if (!lays || !isLaying(act)) return NO_VERDICTS;
+    const sheet = sheetIn(context, act.sheetId);
+    const canLevelUm = sheet.film.maxUm - (sheet.mustStayUm ?? ruleIn(context, 'mustStayUm').value);
+    if (zone.surface.lowUm <= canLevelUm) return NO_VERDICTS;
+    return k3.must(input, {
+      code: 'K3.low',
+      facts: { lowMm: zone.surface.lowUm / 1000, canLevelUm },
+      source: 'sheet',
+    });
+  },
+};
 
 export const K3: Rule = {
   id: 'K3',
   on: ['block'],
   asks: 'Stop at the film that must stay; a deeper low gets glaze and another build.',
   reads: 'neighbour',
-  judge: (trial) => {
-    const { act, zone, panel, context } = trial;
-    if (act.op !== 'block' || !isSandableBuild(zone)) return fine;
+  judge: (input) => {
+    const { act, zone, panel, context } = input;
+    if (act.op !== 'block' || !isSandableBuild(zone)) return NO_VERDICTS;
     const stays = mustStay(context, topOf(zone).laid!.sheetId);
     const leftUm = keptUm(zone, panel, context);
-    if (leftUm >= stays.value) return fine;
-    return k3.must(trial, {
+    if (leftUm >= stays.value) return NO_VERDICTS;
+    return k3.must(input, {
       code: 'K3.thin',
       facts: { leftUm: Math.max(0, leftUm), staysUm: stays.value },
       source: stays.source,
@@ -82,17 +118,17 @@ export const K3: Rule = {
   },
 };
 
-const k4 = speaker('K4');
+const k4 = verdictsFor('K4');
 
 /** The last scratch before a sealer or before base, judged by the telegraph model. */
-const lastGrit = (trial: ZoneTrial): readonly Verdict[] => {
-  const { act, zone, context } = trial;
+const lastGrit = (input: ZoneRuleInput): readonly Verdict[] => {
+  const { act, zone, context } = input;
   const layer = labelOf(topOf(zone).kind);
   const { scratch } = zone.surface;
   const final = finalGrade(zone, act, context);
   if (!final) {
     const sealedOver = act.op === 'hand-over' ? 'base' : 'this coat';
-    return k4.must(trial, { code: 'K4.no-grade', facts: { layer, coat: sealedOver }, source: 'model' });
+    return k4.must(input, { code: 'K4.no-grade', facts: { layer, coat: sealedOver }, source: 'model' });
   }
   const facts = {
     layer,
@@ -103,56 +139,58 @@ const lastGrit = (trial: ZoneTrial): readonly Verdict[] => {
     found: scratch?.grade ?? 'shine',
   };
   const remedy = abrade(zone, final.grade, finalTool(context), context);
-  if (!scratch) return k4.must(trial, { code: 'K4.shine', facts, source: 'model' }, remedy);
+  if (!scratch) return k4.must(input, { code: 'K4.shine', facts, source: 'model' }, remedy);
   const now = telegraphOn(zone, scratch.depthUm, act, context);
   const isTooCoarse =
-    !now.passes || (isCoat(act) && isCoarser(scratch.grade, coarsestFor(trial) ?? scratch.grade));
-  if (!isTooCoarse || grainUm(scratch.grade) <= grainUm(final.grade)) return fine;
+    !now.passes || (isCoat(act) && isCoarser(scratch.grade, coarsestFor(input) ?? scratch.grade));
+  if (!isTooCoarse || grainUm(scratch.grade) <= grainUm(final.grade)) return NO_VERDICTS;
   return k4.must(
-    trial,
+    input,
     { code: 'K4.telegraph', facts: { ...facts, nowFineUm: now.grooveUm }, source: 'model' },
     remedy,
   );
 };
 
-const coarsestFor = ({ act, zone, context }: ZoneTrial) =>
+const coarsestFor = ({ act, zone, context }: ZoneRuleInput) =>
   isCoat(act) ? sheetIn(context, act.sheetId).over[topOf(zone).kind]?.coarsest : undefined;
 
 /** A primer over found finish or a sanded coat: dull all over, inside the sheet's range. */
-const keyUnderPrimer = (trial: ZoneTrial): readonly Verdict[] => {
-  const { act, zone, context } = trial;
-  if (!isCoat(act)) return fine;
+const keyUnderPrimer = (input: ZoneRuleInput): readonly Verdict[] => {
+  const { act, zone, context } = input;
+  if (!isCoat(act)) return NO_VERDICTS;
   const top = topOf(zone);
   const range = sheetIn(context, act.sheetId).over[top.kind];
   const { scratch } = zone.surface;
-  if (!range || (!scratch && top.laid)) return fine;
-  if (scratch && !isCoarser(scratch.grade, range.coarsest)) return fine;
-  if (!scratch && top.kind === 'ecoat') return fine;
+  if (!range || (!scratch && top.laid)) return NO_VERDICTS;
+  if (scratch && !isCoarser(scratch.grade, range.coarsest)) return NO_VERDICTS;
+  if (!scratch && top.kind === 'ecoat') return NO_VERDICTS;
   const target = isCoarser('P320', range.finest) ? 'P320' : range.finest;
   const facts = { layer: labelOf(top.kind), grit: target, found: scratch?.grade ?? 'shine' };
-  return k4.must(trial, { code: 'K4.key', facts, source: 'sheet' }, abrade(zone, target, 'machine', context));
+  return k4.must(input, { code: 'K4.key', facts, source: 'sheet' }, abrade(zone, target, 'machine', context));
 };
 
 export const K4: Rule = {
   id: 'K4',
   on: [...COAT_OPS, 'hand-over'],
   asks: 'The last grit is fine enough for the next coat, and no shine is left anywhere.',
-  judge: (trial) => {
-    const { act, zone, context } = trial;
+  judge: (input) => {
+    const { act, zone, context } = input;
     const top = topOf(zone);
-    if (isMetal(top.kind) || isBody(top.kind) || isRawPlastic(top.kind)) return fine;
+    if (isMetal(top.kind) || isBody(top.kind) || isRawPlastic(top.kind)) return NO_VERDICTS;
     if (keepsGrain(zone, context) && !top.laid)
-      return has(zone, 'shiny-grain') ? k4.must(trial, { code: 'K4.grain', facts: {} }, scuff(zone)) : fine;
-    if (!leadsToBase(act)) return keyUnderPrimer(trial);
+      return hasIssue(zone, 'shiny-grain')
+        ? k4.must(input, { code: 'K4.grain', facts: {} }, scuff(zone))
+        : NO_VERDICTS;
+    if (!leadsToBase(act)) return keyUnderPrimer(input);
     // A coat inside its window takes the next one unsanded; sound e-coat may too (N1). What was sanded is judged.
     const isUnsanded = zone.surface.scratch === null;
     const bondsUnsanded =
       isUnsanded && ((top.laid && !isSandableBuild(zone)) || (top.kind === 'ecoat' && isLastCoat(act)));
-    return bondsUnsanded ? fine : lastGrit(trial);
+    return bondsUnsanded ? NO_VERDICTS : lastGrit(input);
   },
 };
 
-const k5 = speaker('K5');
+const k5 = verdictsFor('K5');
 
 /** Grade with which sound finish is ready for what comes, whether sealer or base. */
 function soundGrade(zone: ZoneState, act: Act, context: Context): Grade | null {
@@ -162,7 +200,7 @@ function soundGrade(zone: ZoneState, act: Act, context: Context): Grade | null {
 }
 
 /** What is still to be done on sound finish before dust of primer flies; null where it is sanded and wiped. */
-function soundRemedy(zone: ZoneState, { act, panel, context }: Trial): Remedy | null {
+function soundRemedy(zone: ZoneState, { act, panel, context }: RuleInput): Remedy | null {
   const grade = soundGrade(zone, act, context);
   const { scratch, soil } = zone.surface;
   if (!grade || keepsGrain(zone, context)) return null;
@@ -178,21 +216,21 @@ const isSoundGround = (zone: ZoneState): boolean =>
   isFoundFinish(zone) &&
   topOf(zone).kind === 'old-finish' &&
   !zone.isSoluble &&
-  zone.open.length === (has(zone, 'hidden-edges') ? 1 : 0);
+  zone.openIssues.length === (hasIssue(zone, 'hidden-edges') ? 1 : 0);
 
 export const K5: Rule = {
   id: 'K5',
   on: ['guide-coat', 'block'],
   asks: 'Sound areas are sanded, wiped and covered first, primed areas last.',
   reads: 'panel',
-  judge: (trial) => {
-    const { act, zone, panel } = trial;
-    if (zone.zone.id !== act.zones[0] || !isSandableBuild(zone) || zone.surface.scratch) return fine;
+  judge: (input) => {
+    const { act, zone, panel } = input;
+    if (zone.zone.id !== act.zones[0] || !isSandableBuild(zone) || zone.surface.scratch) return NO_VERDICTS;
     return byId(panel)
       .filter(isSoundGround)
       .flatMap((sound) => {
-        const remedy = soundRemedy(sound, trial);
-        return remedy ? k5.must(trial, { code: 'K5.order', facts: {} }, remedy) : [];
+        const remedy = soundRemedy(sound, input);
+        return remedy ? k5.must(input, { code: 'K5.order', facts: {} }, remedy) : [];
       });
   },
 };
@@ -217,22 +255,22 @@ export const K5_NOTES = advice(
   },
 );
 
-const k6 = speaker('K6');
+const k6 = verdictsFor('K6');
 
 export const K6: Rule = {
   id: 'K6',
   on: [...LAST_OPS, 'hand-over'],
   asks: 'A sand-through to filler or plastic is primed again before sealer or base.',
-  judge: (trial) => {
-    const { zone } = trial;
+  judge: (input) => {
+    const { zone } = input;
     const { kind, laid } = topOf(zone);
     const spots = zone.patch?.spots;
-    if (!spots || laid || !(isBody(kind) || isRawPlastic(kind))) return fine;
-    return k6.must(trial, { code: 'K6.through', facts: { layer: labelOf(kind), count: spots.count } });
+    if (!spots || laid || !(isBody(kind) || isRawPlastic(kind))) return NO_VERDICTS;
+    return k6.must(input, { code: 'K6.through', facts: { layer: labelOf(kind), count: spots.count } });
   },
 };
 
-const k7 = speaker('K7');
+const k7 = verdictsFor('K7');
 /** Grades of a blend panel under clear, and the coarsest that may lie under solvent colour. */
 const BLEND_GRADE = 'P800';
 const UNDER_SOLVENT = 'P600';
@@ -244,19 +282,19 @@ export const K7: Rule = {
   id: 'K7',
   on: ['hand-over'],
   asks: 'A blend panel is sanded P800-P1000 all over, its edges by ultra-fine pad; no promoter and no wet bed replaces it.',
-  judge: (trial) => {
-    const { zone, context } = trial;
-    if (zone.role === 'refinish' || zone.role === 'keep' || zone.patch) return fine;
+  judge: (input) => {
+    const { zone, context } = input;
+    if (zone.role === 'refinish' || zone.role === 'keep' || zone.patch) return NO_VERDICTS;
     const grade = zone.surface.scratch?.grade;
     if (!grade || isCoarser(grade, blendGrade(context)))
       return k7.must(
-        trial,
+        input,
         { code: 'K7.grade', facts: { grit: blendGrade(context), found: grade ?? 'shine' } },
         abrade(zone, blendGrade(context), finalTool(context), context),
       );
-    return has(zone, 'hidden-edges')
-      ? k7.must(trial, { code: 'K7.edges', facts: {} }, scuff(zone, 'ultra-fine'))
-      : k7.note(trial, { code: 'K7.no-substitute', facts: {} });
+    return hasIssue(zone, 'hidden-edges')
+      ? k7.must(input, { code: 'K7.edges', facts: {} }, scuff(zone, 'ultra-fine'))
+      : k7.note(input, { code: 'K7.no-substitute', facts: {} });
   },
 };
 
@@ -265,10 +303,10 @@ export const K7_COATS: Rule = {
   id: 'K7',
   on: COAT_OPS,
   asks: 'A blend or clear-only area gets no undercoat but on its spots; a kept area gets none at all.',
-  judge: (trial) =>
-    takesCoats(trial.zone)
-      ? fine
-      : k7.must(trial, { code: trial.zone.role === 'keep' ? 'K7.kept' : 'K7.no-coat', facts: {} }),
+  judge: (input) =>
+    takesCoats(input.zone)
+      ? NO_VERDICTS
+      : k7.must(input, { code: input.zone.role === 'keep' ? 'K7.kept' : 'K7.no-coat', facts: {} }),
 };
 
 export const K7_INTO = advice(
@@ -281,4 +319,16 @@ export const K7_INTO = advice(
   },
 );
 
-export const BLOCKING_RULES: readonly Rule[] = [K1, K2, K3, K4, K5, K5_NOTES, K6, K7, K7_COATS, K7_INTO];
+export const LAST_SANDING_RULES: readonly Rule[] = [
+  K3_HOLLOW,
+  K1,
+  K2,
+  K3,
+  K4,
+  K5,
+  K5_NOTES,
+  K6,
+  K7,
+  K7_COATS,
+  K7_INTO,
+];

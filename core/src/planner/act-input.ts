@@ -20,7 +20,7 @@ const areaIdSchema = z
   .max(125)
   .regex(/^[A-Za-z0-9._-]+(\/[a-z0-9-]+)?$/, 'must be a zone such as A, or a patch of it such as A/chips');
 
-export const ownActSchema = z.object({
+export const actInputSchema = z.object({
   op: z.enum(OPS, { error: 'is not an operation of the trade' }),
   /** Zones, or patches of them as `zone/patch`. */
   zones: z.array(areaIdSchema).min(1, 'needs at least one zone').max(120),
@@ -37,8 +37,8 @@ export const ownActSchema = z.object({
     .max(60 * 24 * 60, 'must be at most 60 days')
     .optional(),
 });
-export const ownSequenceSchema = z.array(ownActSchema).max(120, 'must be at most 120 steps');
-export type OwnAct = z.infer<typeof ownActSchema>;
+export const actInputsSchema = z.array(actInputSchema).max(120, 'must be at most 120 steps');
+export type ActInput = z.infer<typeof actInputSchema>;
 
 /** Whether an operation wants grades. */
 export const isSandOp = (op: OpName): boolean => within(SAND_OPS, op);
@@ -52,7 +52,7 @@ const within = <T extends string>(names: readonly T[], op: string): op is T =>
 const USUAL_TOOL: Partial<Record<SandOp, Tool>> = { block: 'block', scuff: 'pad-fine', denib: 'wet-hand' };
 
 /** The act behind a typed one, or what is missing in it. */
-export function actOf(own: OwnAct, context: Context, panel: PanelState): ReadAct {
+export function actOf(own: ActInput, context: Context, panel: PanelState): ReadAct {
   const { op, zones } = own;
   const unknown = zones.find((id) => !panel.zones.some(({ zone }) => zone.id === id));
   if (unknown)
@@ -77,7 +77,7 @@ export function actOf(own: OwnAct, context: Context, panel: PanelState): ReadAct
   return { ok: true, act: { ...base, op } };
 }
 
-function laid(op: CoatOp | BodyOp, { zones, sheetId, coats: typed }: OwnAct, { shelf }: Context): ReadAct {
+function laid(op: CoatOp | BodyOp, { zones, sheetId, coats: typed }: ActInput, { shelf }: Context): ReadAct {
   const sheet = shelf.get(sheetId ?? '');
   if (!sheet) {
     const message = sheetId ? `"${sheetId}" is not on the shelf` : `${op} needs a product of the shelf`;
@@ -92,7 +92,7 @@ function laid(op: CoatOp | BodyOp, { zones, sheetId, coats: typed }: OwnAct, { s
 }
 
 /** A step of a plan as an act that was done just so. */
-export const doneAs = ({ op, areas, sheetId, coats: most, coatsByZone, grits, tool }: Step): OwnAct => ({
+export const doneAs = ({ op, areas, sheetId, coats: most, coatsByZone, grits, tool }: Step): ActInput => ({
   op,
   zones: [...areas],
   ...(sheetId ? { sheetId } : {}),
