@@ -3,7 +3,14 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { sandingFiguresOf, NEAR_SHARE, prestonMm3PerNm, scratchDepthUm, spansOf, STEP_MM } from '@blue-ledge/core';
+import {
+  sandingFiguresOf,
+  NEAR_SHARE,
+  prestonMm3PerNm,
+  scratchDepthUm,
+  spansOf,
+  STEP_MM,
+} from '@blue-ledge/core';
 
 const source = join(import.meta.dirname, 'blocking.c');
 

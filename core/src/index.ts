@@ -89,7 +89,8 @@ export {
   type Rung,
   type Surface,
 } from './surface/ladder.ts';
-export { SANDED_MATERIALS, scratchDepthUm, type SandedMaterial } from './surface/scratch.ts';
+export { SANDED_MATERIALS, type SandedMaterial } from './materials/sanded-material.ts';
+export { scratchDepthUm } from './surface/scratch.ts';
 export { telegraph } from './surface/telegraph.ts';
 
 export { sandingFiguresOf, type SandingFigures } from './surface/figures.ts';

@@ -1,7 +1,7 @@
 import type { Grade } from '../materials/grades.ts';
 import { DEFAULT_FIGURES, type SandingFigures } from '../surface/figures.ts';
 import { removalCm3PerMin } from '../surface/ladder.ts';
-import type { SandedMaterial } from '../surface/scratch.ts';
+import type { SandedMaterial } from '../materials/sanded-material.ts';
 
 /** What is pushed over the panel: a plate of some stiffness, with a pad of some softness between it and the paper. */
 export interface Block {

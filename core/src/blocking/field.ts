@@ -1,4 +1,4 @@
-import type { SandedMaterial } from '../surface/scratch.ts';
+import type { SandedMaterial } from '../materials/sanded-material.ts';
 
 /**
  * A panel as cells: heights over its own shape, and the maps of film, guide coat and scratch that lie on it.

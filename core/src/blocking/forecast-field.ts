@@ -1,5 +1,5 @@
 import { DEFAULT_FIGURES, type SandingFigures } from '../surface/figures.ts';
-import type { SandedMaterial } from '../surface/scratch.ts';
+import type { SandedMaterial } from '../materials/sanded-material.ts';
 import { makeField, type Field, type Waves } from './field.ts';
 import { seeded } from './random.ts';
 

@@ -1,5 +1,5 @@
 import type { Grade } from '../materials/grades.ts';
-import type { SandedMaterial } from '../surface/scratch.ts';
+import type { SandedMaterial } from '../materials/sanded-material.ts';
 import { DEFAULT_FIGURES } from '../surface/figures.ts';
 import { makeField, type Bump, type Field, type FieldSpec } from './field.ts';
 import { seeded } from './random.ts';

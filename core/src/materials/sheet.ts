@@ -48,10 +48,25 @@ export const sheetSchema = z.looseObject({
     maxUm: um,
     maxWetUm: um.optional(),
   }),
+  /** What leaves while it flashes: water takes its time from the damp of the air, solvent from its warmth. */
+  carrier: z.enum(['solvent', 'water']).default('solvent'),
   flash: z.object({ betweenCoatsMin: minutes, beforeNextMin: minutes }),
   /** Earliest sanding; null for a product that is not sanded. */
   sandAfterMin: minutes.nullable(),
-  recoat: z.object({ opensMin: minutes, closesMin: minutes, past: z.enum(['scuff', 'abrade', 'repeat']) }),
+  recoat: z
+    .object({
+      opensMin: minutes,
+      closesMin: minutes,
+      /** What is done once it has closed. */
+      past: z.enum(['scuff', 'abrade', 'repeat']),
+      /** Part of it in which the next coat would lift this one; minutes after its last pass. */
+      forbidden: z.object({ fromMin: minutes, toMin: minutes }).optional(),
+    })
+    .refine(({ opensMin, closesMin }) => opensMin <= closesMin, 'must not close before it opens')
+    .refine(
+      ({ forbidden }) => !forbidden || forbidden.fromMin < forbidden.toMin,
+      'the forbidden part must begin before it ends',
+    ),
   cure: z
     .array(z.object({ celsius: z.number().min(-10).max(120), minutes: minutes.min(1) }))
     .min(1)

@@ -68,7 +68,6 @@ export interface SandAct extends ActBase {
   /** Coarse to fine, as they are used. */
   readonly grades: readonly [Grade, ...Grade[]];
   readonly tool: Tool;
-  readonly isWet?: boolean;
 }
 
 export interface BodyAct extends ActBase {

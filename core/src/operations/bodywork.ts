@@ -1,11 +1,13 @@
 import { isBody, labelOf } from '../materials/layer-kinds.ts';
 import type { Reason } from '../wording/reason.ts';
 import type { BodyAct, PlainAct } from './act.ts';
-import { sheetIn, type Context } from './context.ts';
+import { ruleIn, sheetIn, type Context } from './context.ts';
+import { setsMin } from './curing.ts';
 import { workedM2 } from './extent.ts';
 import { labourMin, labourOn } from './labour.ts';
 import { nothing, opReason, type Moment, type Operation } from './operation.ts';
 import { hasIssue, withIssue, withoutIssues, topOf, type OpenIssue, type ZoneState } from './state.ts';
+import { bodyWindows } from './windows.ts';
 
 /** Filler takes out a hollow, glaze closes pinholes; both are left proud for shaping. */
 
@@ -66,12 +68,7 @@ function settled(zone: ZoneState, { op }: BodyAct): ZoneState {
 
 function apply(zone: ZoneState, act: BodyAct, { endMin, context }: Moment): ZoneState {
   const sheet = sheetIn(context, act.sheetId);
-  const laid = {
-    sheetId: sheet.id,
-    flashedAtMin: endMin,
-    sandableAtMin: sheet.sandAfterMin === null ? null : endMin,
-    closesAtMin: endMin + sheet.recoat.closesMin,
-  };
+  const laid = { sheetId: sheet.id, ...bodyWindows(sheet, endMin) };
   const kind = LAID[act.op];
   const isPaste = kind === 'filler';
   return {
@@ -117,7 +114,7 @@ export const bodywork: Operation<BodyAct> = {
     );
     return {
       handsOnMin: labourMin(act.op, spreading),
-      waitMin: lifts * (sheet.sandAfterMin ?? 0),
+      waitMin: lifts * setsMin(sheet, context),
       materialCost: litres * WASTE * sheet.pricePerLitre,
     };
   },
@@ -138,16 +135,15 @@ export const bodywork: Operation<BodyAct> = {
       {
         rule: 'body',
         code: 'body.sand-after',
-        source: 'sheet',
-        facts: { sandAfterMin: sheet.sandAfterMin ?? 0 },
+        source: setsMin(sheet, context) > (sheet.sandAfterMin ?? 0) ? 'model' : 'sheet',
+        facts: { sandAfterMin: setsMin(sheet, context) },
       },
     ];
     return reasons;
   },
 };
 
-/** Resin and cloth over the ground place, left for P80 to shape (rule GP2); set resin sands after this time. */
-const LAMINATE_SETS_MIN = 180;
+/** Resin and cloth over the ground place, left for P80 to shape (rule GP2). */
 const LAMINATE_PER_REPAIR = 18;
 const LAMINATE_WAVES_UM = 60;
 
@@ -165,7 +161,7 @@ export const laminateRepair: Operation<PlainAct> = {
   }),
   cost: (zones, act, _, context) => ({
     handsOnMin: labourOn(act.op, zones, context),
-    waitMin: LAMINATE_SETS_MIN,
+    waitMin: ruleIn(context, 'laminateSetsMin').value,
     materialCost: LAMINATE_PER_REPAIR * zones.length * context.panel.count,
   }),
   explain: nothing,

@@ -38,8 +38,6 @@ const TAKES: Partial<Record<CleanAct['op'], readonly OpenIssue[]>> = {
 };
 /** Dressing goes with the first wash only so far: it is washed twice. */
 const HOLDS_BACK: readonly OpenIssue[] = ['dressing', 'wax'];
-/** Solvent leaves before spraying or sanding goes on (sheet of the cleaners). */
-const WIPE_WAIT_MIN = 5;
 /** Share of the masking that is left to do on a panel off the vehicle: nothing lies around it (default). */
 const OFF_VEHICLE_MASK_SHARE = 0.5;
 
@@ -82,7 +80,7 @@ export const cleaning: Operation<CleanAct> = {
     handsOnMin:
       labourOn(act.op, zones, context) *
       (act.op === 'mask' && context.panel.offVehicle ? OFF_VEHICLE_MASK_SHARE : 1),
-    waitMin: act.op === 'degrease' || act.op === 'antistatic-wipe' ? WIPE_WAIT_MIN : 0,
+    waitMin: act.op === 'degrease' || act.op === 'antistatic-wipe' ? ruleIn(context, 'wipeWaitMin').value : 0,
     materialCost: WIPED[act.op] * workedOn(act.op, zones, context),
   }),
   explain: nothing,

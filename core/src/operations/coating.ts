@@ -1,4 +1,3 @@
-import { solventFlashFactor } from '../climate/flash.ts';
 import { sprayVolumeMl, wetFilmUm } from '../film/coverage.ts';
 import { sagLimitWetUm } from '../film/sag.ts';
 import { labelOf } from '../materials/layer-kinds.ts';
@@ -7,7 +6,6 @@ import { isLowEnergy } from '../survey/zone-facts.ts';
 import type { Reason } from '../wording/reason.ts';
 import { isLastCoat, type CoatAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
-import { sandableAfterMin } from './curing.ts';
 import { workedM2 } from './extent.ts';
 import { opReason, type Moment, type Operation } from './operation.ts';
 import {
@@ -19,6 +17,7 @@ import {
   type LaidCoat,
   type ZoneState,
 } from './state.ts';
+import { coatWindows, flashMin } from './windows.ts';
 
 /** Spraying: each zone gets its coats, and the new layer carries its own clocks. */
 
@@ -30,10 +29,6 @@ const coatsOn = (act: CoatAct, zone: ZoneState): number => act.coats[zone.zone.i
 export const mostCoats = (act: CoatAct): number => Math.max(...Object.values(act.coats));
 export const coatFilmUm = (act: CoatAct, zone: ZoneState, sheet: ProductSheet): number =>
   coatsOn(act, zone) * sheet.film.perCoatUm;
-
-/** Flash between coats in the shop's climate, minutes. */
-export const flashMin = (sheetMin: number, sheet: ProductSheet, { shop }: Context): number =>
-  sheetMin * solventFlashFactor(shop, sheet.refCelsius);
 
 /** Volume ready to spray for an act, losses included, ml. */
 export function volumeMl(zones: readonly ZoneState[], act: CoatAct, context: Context): number {
@@ -56,12 +51,9 @@ export function volumeMl(zones: readonly ZoneState[], act: CoatAct, context: Con
 }
 
 function laidCoat(act: CoatAct, sheet: ProductSheet, { endMin, context }: Moment): LaidCoat {
-  const sandAfter = sandableAfterMin(sheet, context);
   return {
     sheetId: sheet.id,
-    flashedAtMin: endMin + flashMin(sheet.flash.beforeNextMin, sheet, context),
-    sandableAtMin: sandAfter === null ? null : endMin + sandAfter.value,
-    closesAtMin: endMin + sheet.recoat.closesMin,
+    ...coatWindows(sheet, endMin, context),
     isLast: isLastCoat(act),
     ...(act.toneL === undefined ? {} : { toneL: act.toneL }),
   };

@@ -15,7 +15,13 @@ export interface Context {
   readonly shop: Shop;
   readonly target: Target;
   readonly shelf: ReadonlyMap<string, ProductSheet>;
+  /** Minutes after midnight at which the panel's clock shows 0. */
+  readonly startMin: number;
 }
+
+/** When work starts where nobody says: as the shop's day begins. */
+export const usualStartMin = (context: Pick<Context, 'shop'>): number =>
+  ruleIn(context, 'dayBeginsHour').value * 60;
 
 /** A shop rule in force, with its source. */
 export const ruleIn = (context: Pick<Context, 'shop'>, name: ShopRuleName): Sourced<number> =>

@@ -4,19 +4,10 @@ import { familyOf, type Family } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Panel } from '../survey/panel.ts';
 import type { Sourced } from '../wording/reason.ts';
-import { ruleIn, schoolIn, sheetIn, type Context } from './context.ts';
-import { topOf, type ZoneState } from './state.ts';
+import { ruleIn, schoolIn, type Context } from './context.ts';
+import { dayLengthMin, leftOfDayMin, spellsFrom, untilMorningMin } from './day.ts';
 
 /** How long a coat needs before it may be sanded, in this shop: by the sheet and by the cure model, whichever is longer. */
-
-/** Conversion from which a coat sands (rule B3). */
-export const SANDABLE_CONVERSION = 0.9;
-/** What is left of the day when a coat is sprayed (default); then comes the night, then the day again. */
-const REST_OF_DAY_MIN = 240;
-const NIGHT_MIN = 15 * 60;
-const DAY_MIN = 9 * 60;
-/** Heat-up and cool-down around a bake (default). */
-const BAKE_HANDLING_MIN = 20;
 
 export type CureMethod = 'air' | 'bake';
 
@@ -30,8 +21,12 @@ export const heatLimitCelsius = (panel: Pick<Panel, 'zones'>): number =>
 const bearsHeat = (context: Context): boolean =>
   ruleIn(context, 'bakeCelsius').value <= heatLimitCelsius(context.panel);
 
-const byDayMin = (sheet: ProductSheet, { shop }: Context): number =>
-  SANDABLE_CONVERSION * fullCureMin(sheet.cure, shop.celsius);
+/** Conversion from which a coat sands (rule B3), 0..1. */
+export const sandableConversion = (context: Pick<Context, 'shop'>): number =>
+  ruleIn(context, 'sandablePercent').value / 100;
+
+const byDayMin = (sheet: ProductSheet, context: Context): number =>
+  sandableConversion(context) * fullCureMin(sheet.cure, context.shop.celsius);
 
 /** The night that a coat would cure through in air. */
 export interface Night {
@@ -46,11 +41,11 @@ export interface Night {
   readonly isAvoidable: boolean;
 }
 
-/** The night between a coat and its sanding, where air cure takes longer than what is left of a day; else null. */
-export function nightOf(sheet: ProductSheet, context: Context): Night | null {
+/** The night between a coat and its sanding, where air cure takes longer than what is left of the day; else null. */
+function nightOf(sheet: ProductSheet, fromMin: number, context: Context): Night | null {
   const { celsius: roomCelsius, nightCelsius: celsius = roomCelsius } = context.shop;
   const byDay = byDayMin(sheet, context);
-  if (byDay <= REST_OF_DAY_MIN || celsius === roomCelsius) return null;
+  if (celsius === roomCelsius || byDay <= leftOfDayMin(fromMin, context)) return null;
   const limitKelvin = ruleIn(context, 'dewMarginKelvin').value;
   const marginKelvin = dewMarginKelvin(celsius, {
     celsius: roomCelsius,
@@ -62,7 +57,7 @@ export function nightOf(sheet: ProductSheet, context: Context): Night | null {
     limitKelvin,
     isDamp: marginKelvin < limitKelvin,
     isCold: celsius < sheet.climate.minCelsius,
-    isAvoidable: byDay <= DAY_MIN,
+    isAvoidable: byDay <= dayLengthMin(context),
   };
 }
 
@@ -70,47 +65,55 @@ export function nightOf(sheet: ProductSheet, context: Context): Night | null {
 export const isUnfit = (night: Night | null): night is Night =>
   night !== null && (night.isDamp || night.isCold);
 
-/** Heat where the shop's school is same-day or the night is unfit, and it has a lamp or an oven; air otherwise. */
-export const cureMethod = (sheets: readonly ProductSheet[], context: Context): CureMethod =>
-  context.shop.profile === 'booth' &&
-  bearsHeat(context) &&
-  (schoolIn(context, 'pace').side === 'same-day' || sheets.some((sheet) => isUnfit(nightOf(sheet, context))))
-    ? 'bake'
-    : 'air';
-
-/** Products that lie freshly on top of these zones: what a cure is for. */
-export const freshSheets = (zones: readonly ZoneState[], context: Context): ProductSheet[] =>
-  zones.flatMap((zone) => {
-    const { laid } = topOf(zone);
-    return laid ? [sheetIn(context, laid.sheetId)] : [];
-  });
-
-/** An unfit night is kept out of by spraying in the morning where a day is enough; else it counts for what it is. */
-function airMin(sheet: ProductSheet, context: Context): number {
-  const night = nightOf(sheet, context);
-  if (!night || (isUnfit(night) && night.isAvoidable)) return byDayMin(sheet, context);
-  const spells = [
-    { celsius: context.shop.celsius, minutes: REST_OF_DAY_MIN },
-    { celsius: night.celsius, minutes: NIGHT_MIN },
-    { celsius: context.shop.celsius, minutes: DAY_MIN - REST_OF_DAY_MIN },
-  ];
+/** Where an unfit night would come in and a day is enough, the coat is sprayed the next morning: that wait counts. */
+function airMin(sheet: ProductSheet, fromMin: number, night: Night | null, context: Context): number {
+  if (!night) return byDayMin(sheet, context);
+  if (isUnfit(night) && night.isAvoidable)
+    return untilMorningMin(fromMin, context) + byDayMin(sheet, context);
   // A shop that is itself below the sheet's least temperature is refused before anything is sprayed (rule M3).
   const leastCelsius = Math.min(sheet.climate.minCelsius, context.shop.celsius);
-  return minutesToConversion(sheet.cure, SANDABLE_CONVERSION, spells, leastCelsius);
+  return minutesToConversion(
+    sheet.cure,
+    sandableConversion(context),
+    spellsFrom(fromMin, context),
+    leastCelsius,
+  );
+}
+
+/** What cures a coat, for how long, and the night that it would lie through in air. */
+export interface Cure {
+  readonly method: CureMethod;
+  /** Minutes from the last coat until it may be sanded, with the authority that decided. */
+  readonly after: Sourced<number>;
+  readonly night: Night | null;
 }
 
 /**
- * Minutes from the last coat until it may be sanded, with the authority that decided; null for a product that is not
- * sanded. Baking counts at the panel temperature of the shop's lamp or oven.
+ * The cure of a coat whose last pass ends at a minute of the panel's clock; null for a product that is not sanded.
+ * Heat where the shop's school is same-day or the night is unfit, and it has a lamp or an oven that the panel bears; air
+ * otherwise. Baking counts at the panel temperature of the shop's lamp or oven; air counts the hours as they come.
  */
-export function sandableAfterMin(sheet: ProductSheet, context: Context): Sourced<number> | null {
+export function cureFrom(sheet: ProductSheet, fromMin: number, context: Context): Cure | null {
   if (sheet.sandAfterMin === null) return null;
-  if (cureMethod([sheet], context) === 'bake') {
-    const bake = SANDABLE_CONVERSION * fullCureMin(sheet.cure, ruleIn(context, 'bakeCelsius').value);
-    return { value: bake + BAKE_HANDLING_MIN, source: 'model' };
+  const night = nightOf(sheet, fromMin, context);
+  const isBaked =
+    context.shop.profile === 'booth' &&
+    bearsHeat(context) &&
+    (schoolIn(context, 'pace').side === 'same-day' || isUnfit(night));
+  if (isBaked) {
+    const bakeMin =
+      sandableConversion(context) * fullCureMin(sheet.cure, ruleIn(context, 'bakeCelsius').value) +
+      ruleIn(context, 'bakeHandlingMin').value;
+    return { method: 'bake', after: { value: bakeMin, source: 'model' }, night };
   }
-  const modelled = airMin(sheet, context);
-  return modelled > sheet.sandAfterMin
-    ? { value: modelled, source: 'model' }
-    : { value: sheet.sandAfterMin, source: 'sheet' };
+  const modelled = airMin(sheet, fromMin, night, context);
+  const after: Sourced<number> =
+    modelled > sheet.sandAfterMin
+      ? { value: modelled, source: 'model' }
+      : { value: sheet.sandAfterMin, source: 'sheet' };
+  return { method: 'air', after, night };
 }
+
+/** Minutes until filler, glaze or paste sands: as its sheet says, longer where the shop is colder than that. */
+export const setsMin = (sheet: ProductSheet, context: Context): number =>
+  sheet.sandAfterMin === null ? 0 : Math.max(sheet.sandAfterMin, byDayMin(sheet, context));

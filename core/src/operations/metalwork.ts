@@ -1,5 +1,6 @@
 import { isMetal, isRawPlastic } from '../materials/layer-kinds.ts';
 import type { PlainAct } from './act.ts';
+import { ruleIn } from './context.ts';
 import { workedOn } from './extent.ts';
 import { labourOn } from './labour.ts';
 import { nothing, opReason, type Operation } from './operation.ts';
@@ -9,11 +10,7 @@ import { hasIssue, isBare, withIssue, withoutIssues, topOf } from './state.ts';
 
 /** Skim of filler that hammering down a high leaves to be filled, µm (estimate). */
 const LEFT_BY_HAMMER_UM = 500;
-/** Minutes for which the conditioner stands wet, and for rinse and drying. */
-const CONDITION_MIN = 20;
 const CONDITIONER_PER_M2 = 6;
-/** Minutes until warmed plastic has cooled in its shape. */
-const COOL_MIN = 15;
 
 export const metalRepair: Operation<PlainAct> = {
   check: (zone) => (isBare(zone) ? [] : [opReason('op.not-bare')]),
@@ -45,12 +42,13 @@ export const conditioning: Operation<PlainAct> = {
   }),
   cost: (zones, act, _, context) => ({
     handsOnMin: labourOn(act.op, zones, context),
-    waitMin: CONDITION_MIN,
+    waitMin: ruleIn(context, 'conditionerMin').value,
     materialCost: CONDITIONER_PER_M2 * workedOn(act.op, zones, context),
   }),
-  explain: () => [
-    { rule: 'M5', code: 'M5.condition', source: 'default', facts: { dwellMin: CONDITION_MIN } },
-  ],
+  explain: (_, __, ___, context) => {
+    const { value: dwellMin, source } = ruleIn(context, 'conditionerMin');
+    return [{ rule: 'M5', code: 'M5.condition', source, facts: { dwellMin } }];
+  },
 };
 
 /** A shallow dent in plastic goes back when it is warm; the finish on it stays. */
@@ -60,7 +58,7 @@ export const warmingOut: Operation<PlainAct> = {
   apply: (zone) => ({ ...zone, surface: { ...zone.surface, lowUm: 0 } }),
   cost: (zones, act, _, context) => ({
     handsOnMin: labourOn(act.op, zones, context),
-    waitMin: COOL_MIN,
+    waitMin: ruleIn(context, 'warmedCoolsMin').value,
     materialCost: 0,
   }),
   explain: nothing,

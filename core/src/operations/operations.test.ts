@@ -52,8 +52,8 @@ test('a coat adds its film and nothing else; its clocks start when it is done', 
   const done = after(door, coat('prime-epoxy', 'B', 2));
   expect(heightUm(zoneIn(done, 'B')) - heightUm(zoneIn(door, 'B'))).toBe(50);
   const { laid } = topOf(zoneIn(done, 'B'));
-  expect(laid!.flashedAtMin).toBeCloseTo(done.state.clockMin + 30);
-  expect(laid!.closesAtMin).toBeCloseTo(done.state.clockMin + 4320);
+  expect(laid!.flash.opensAtMin).toBeCloseTo(done.state.clockMin + 30);
+  expect(laid!.recoat.closesAtMin).toBeCloseTo(done.state.clockMin + 4320);
 });
 
 test('the volume of a coat follows film, solids and transfer', () => {

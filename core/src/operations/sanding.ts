@@ -1,7 +1,8 @@
 import { grainUm } from '../materials/grades.ts';
 import { isBody, isMetal, isSolid, labelOf } from '../materials/layer-kinds.ts';
 import { cuttingMinutes, gradeChangeMinutes } from '../surface/ladder.ts';
-import { sandedMaterial, scratchDepthUm } from '../surface/scratch.ts';
+import { sandedMaterial } from '../materials/sanded-material.ts';
+import { scratchDepthUm } from '../surface/scratch.ts';
 import type { Reason } from '../wording/reason.ts';
 import { lastGrade, type SandAct } from './act.ts';
 import { figuresIn, mustStay, ruleIn, type Context } from './context.ts';

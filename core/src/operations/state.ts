@@ -13,6 +13,7 @@ import type { PanelFacts } from '../survey/panel.ts';
 import { textureOf } from '../survey/zone-facts.ts';
 import type { Role, Zone } from '../survey/zone.ts';
 import type { Tool } from '../materials/tools.ts';
+import type { CoatWindows } from './windows.ts';
 
 /**
  * The state that operations change: a stack of layers and a surface for each area, and one clock for the panel.
@@ -27,14 +28,9 @@ export interface Layer {
   readonly laid?: LaidCoat;
 }
 
-/** What is known of a layer that was laid at the bench; times on the panel's clock. */
-export interface LaidCoat {
+/** What is known of a layer that was laid at the bench, with its clocks. */
+export interface LaidCoat extends CoatWindows {
   readonly sheetId: string;
-  readonly flashedAtMin: number;
-  /** Earliest sanding; null for a product that is not sanded. */
-  readonly sandableAtMin: number | null;
-  /** Last moment at which the next coat bonds without sanding. */
-  readonly closesAtMin: number;
   /** It is the last coat: only base goes on it. */
   readonly isLast?: boolean;
   /** Lightness that it was mixed to. */

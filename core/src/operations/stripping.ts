@@ -1,6 +1,7 @@
 import { familyOf, isBody, isMetal, isRawPlastic } from '../materials/layer-kinds.ts';
 import { removalCm3PerMin } from '../surface/ladder.ts';
-import { sandedMaterial, scratchDepthUm } from '../surface/scratch.ts';
+import { sandedMaterial } from '../materials/sanded-material.ts';
+import { scratchDepthUm } from '../surface/scratch.ts';
 import type { PlainAct, SandAct } from './act.ts';
 import { figuresIn, ruleIn, type Context } from './context.ts';
 import { workedM2, workedOn } from './extent.ts';
@@ -101,8 +102,7 @@ export function stripMinutes(zone: ZoneState, act: SandAct, context: Context): n
   return ruleIn(context, 'stripMinPerM2').value * formFactor(context) * perM2 * workedM2('strip-sand', zone);
 }
 
-/** Minutes until stripper has done its work (usual 45, looked at after 25), µm of film that one application lifts. */
-const DWELL_MIN = 45;
+/** Film that one application of stripper lifts, µm. */
 const LIFTS_UM = 200;
 const STRIPPER_PER_M2 = 14;
 /** Setting out film, tools and water for stripper. */
@@ -130,18 +130,15 @@ export const chemicalStripping: Operation<PlainAct> = {
     const perM2 = ruleIn(context, 'chemicalStripMinPerM2').value * formFactor(context);
     return {
       handsOnMin: STRIPPER_FIXED_MIN + perM2 * areaM2 * (1 + AGAIN_SHARE * (most - 1)),
-      waitMin: DWELL_MIN * most,
+      waitMin: ruleIn(context, 'stripperDwellMin').value * most,
       materialCost: STRIPPER_PER_M2 * areaM2 * most,
     };
   },
-  explain: (zones) => [
-    {
-      rule: 'M8',
-      code: 'M8.dwell',
-      source: 'default',
-      facts: { dwellMin: DWELL_MIN, times: Math.max(...zones.map(applications)) },
-    },
-  ],
+  explain: (zones, _, __, context) => {
+    const { value: dwellMin, source } = ruleIn(context, 'stripperDwellMin');
+    const times = Math.max(...zones.map(applications));
+    return [{ rule: 'M8', code: 'M8.dwell', source, facts: { dwellMin, times } }];
+  },
 };
 
 /** Profile that blasting leaves, as the grade that scratches as deep (default). */

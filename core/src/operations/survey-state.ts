@@ -7,7 +7,8 @@ import { patchArea, spotsOf, surveyedZone, wholeExtent, type Patch } from '../su
 import { shopRule, type ShopRules } from '../survey/shop-rules.ts';
 import { isUnknownPlastic, roleOf, testOf, textureOf, topKindOf } from '../survey/zone-facts.ts';
 import type { Zone } from '../survey/zone.ts';
-import { sandedMaterial, scratchDepthUm } from '../surface/scratch.ts';
+import { sandedMaterial } from '../materials/sanded-material.ts';
+import { scratchDepthUm } from '../surface/scratch.ts';
 import { ISSUES_OF_FINDINGS, NOT_UNDER_BODY } from './law.ts';
 import {
   openedTo,

@@ -1,32 +1,39 @@
 import type { ProductSheet } from '../materials/sheet.ts';
+import type { Reason } from '../wording/reason.ts';
 import type { CureAct, PlainAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
-import { heatLimitCelsius, isUnfit, nightOf } from './curing.ts';
+import { heatLimitCelsius, isUnfit, type CureMethod, type Night } from './curing.ts';
 import { labourMin } from './labour.ts';
 import { nothing, opReason, type Operation } from './operation.ts';
-import { hasIssue, withoutIssues, topOf, type PanelState, type ZoneState } from './state.ts';
-import type { Reason } from '../wording/reason.ts';
+import { hasIssue, topOf, withoutIssues, type PanelState, type ZoneState } from './state.ts';
+import { earliestIn } from './windows.ts';
 
 /** Flash and cure: nothing changes but the clock, up to the moment that the slowest zone needs. */
 
 const BAKE_SET_UP_MIN = 6;
 const CURE_LOOK_MIN = 2;
 const BAKE_COST = 6;
-/** A found film that a thumbnail marks is given a day, and is pressed again (default). */
-const SOFT_FILM_MIN = 24 * 60;
 
 const until = (zones: readonly ZoneState[], panel: PanelState, at: (zone: ZoneState) => number): number =>
   Math.max(0, ...zones.map((zone) => at(zone) - panel.clockMin));
 
+/** Until other work may go on, and the next coat too. */
 const flashWait = (zones: readonly ZoneState[], panel: PanelState): number =>
-  until(zones, panel, (zone) => topOf(zone).laid?.flashedAtMin ?? 0);
-const cureWait = (zones: readonly ZoneState[], panel: PanelState): number =>
-  until(
-    zones,
-    panel,
-    (zone) =>
-      topOf(zone).laid?.sandableAtMin ?? (hasIssue(zone, 'soft') ? panel.clockMin + SOFT_FILM_MIN : 0),
-  );
+  until(zones, panel, (zone) => {
+    const { laid } = topOf(zone);
+    return laid ? Math.max(laid.flash.opensAtMin, earliestIn(laid.recoat, panel.clockMin)) : 0;
+  });
+
+const curedAtMin = (zone: ZoneState): number | undefined => topOf(zone).laid?.cure?.opensAtMin;
+
+const cureWait = (zones: readonly ZoneState[], panel: PanelState, context: Context): number => {
+  const softAtMin = panel.clockMin + ruleIn(context, 'softFilmMin').value;
+  return until(zones, panel, (zone) => curedAtMin(zone) ?? (hasIssue(zone, 'soft') ? softAtMin : 0));
+};
+
+/** How the coats that lie freshly on these areas cure: under heat where one of them does. */
+export const cureMethodOf = (zones: readonly ZoneState[]): CureMethod =>
+  zones.some((zone) => topOf(zone).laid?.cure?.method === 'bake') ? 'bake' : 'air';
 
 export const flashing: Operation<PlainAct> = {
   check: nothing,
@@ -47,8 +54,7 @@ export const flashing: Operation<PlainAct> = {
 };
 
 /** How a night that is no place for an uncured coat is dealt with; nothing where there is none. */
-function explainNight(sheet: ProductSheet, { method }: CureAct, context: Context): Reason[] {
-  const night = nightOf(sheet, context);
+function explainNight(sheet: ProductSheet, night: Night | null, { method }: CureAct): Reason[] {
   if (!isUnfit(night)) return [];
   const code =
     method === 'bake' ? 'cure.not-at-night' : night.isAvoidable ? 'cure.morning' : 'cure.cold-night';
@@ -66,16 +72,17 @@ function explainCure(
   panel: PanelState,
   context: Context,
 ): Reason[] {
-  const slowest = zones.reduce((a, b) =>
-    (topOf(b).laid?.sandableAtMin ?? 0) > (topOf(a).laid?.sandableAtMin ?? 0) ? b : a,
-  );
+  const slowest = zones.reduce((a, b) => ((curedAtMin(b) ?? 0) > (curedAtMin(a) ?? 0) ? b : a));
   const { laid } = topOf(slowest);
-  if (!laid)
-    return [{ rule: 'B3', code: 'cure.found', source: 'default', facts: { waitMin: SOFT_FILM_MIN } }];
+  if (!laid) {
+    const { value: waitMin, source } = ruleIn(context, 'softFilmMin');
+    return [{ rule: 'B3', code: 'cure.found', source, facts: { waitMin } }];
+  }
   const sheet = sheetIn(context, laid.sheetId);
   const { celsius, nightCelsius = celsius } = context.shop;
-  const facts = { name: sheet.name, waitMin: cureWait(zones, panel), sheetMin: sheet.sandAfterMin ?? 0 };
-  const night = explainNight(sheet, act, context);
+  const waitMin = cureWait(zones, panel, context);
+  const facts = { name: sheet.name, waitMin, sheetMin: sheet.sandAfterMin ?? 0 };
+  const night = explainNight(sheet, laid.cure?.night ?? null, act);
   if (act.method === 'bake')
     return [
       {
@@ -100,28 +107,29 @@ function explainCure(
 export const curing: Operation<CureAct> = {
   check: nothing,
   apply: (zone) => withoutIssues(zone, 'soft'),
-  cost: (zones, act, panel) => ({
+  cost: (zones, act, panel, context) => ({
     handsOnMin: act.method === 'bake' ? BAKE_SET_UP_MIN : CURE_LOOK_MIN,
-    waitMin: cureWait(zones, panel),
+    waitMin: cureWait(zones, panel, context),
     materialCost: act.method === 'bake' ? BAKE_COST : 0,
   }),
   explain: explainCure,
 };
 
-/** Warm minutes of a raw moulding, and its temperature (rule P2), °C. */
-const TEMPER_MIN = 60;
-export const TEMPER_CELSIUS = 62;
-
-/** Release agent is sweated out of a raw moulding; it lies on the surface then, to be wiped off. */
+/** Release agent is sweated out of a raw moulding (rule P6); it lies on the surface then, to be wiped off. */
 export const tempering: Operation<PlainAct> = {
   check: (_, __, { shop }) => (shop.profile === 'booth' ? [] : [opReason('op.no-heat')]),
   apply: (zone) => ({
     ...withoutIssues(zone, 'wax'),
     surface: { ...zone.surface, soil: 'washed', isTacked: false },
   }),
-  cost: (_, act) => ({ handsOnMin: labourMin(act.op, 0), waitMin: TEMPER_MIN, materialCost: BAKE_COST }),
-  explain: (_, __, ___, { panel }) => {
-    const facts = { bakeCelsius: TEMPER_CELSIUS, mostCelsius: heatLimitCelsius(panel) };
-    return [{ rule: 'P6', code: 'P6.temper', source: 'default', facts }];
+  cost: (_, act, __, context) => ({
+    handsOnMin: labourMin(act.op, 0),
+    waitMin: ruleIn(context, 'temperMin').value,
+    materialCost: BAKE_COST,
+  }),
+  explain: (_, __, ___, context) => {
+    const { value: bakeCelsius, source } = ruleIn(context, 'temperCelsius');
+    const facts = { bakeCelsius, mostCelsius: heatLimitCelsius(context.panel) };
+    return [{ rule: 'P6', code: 'P6.temper', source, facts }];
   },
 };

@@ -3,7 +3,7 @@ import { GRADES } from '../materials/grades.ts';
 import type { Act, BodyOp, CoatOp, OpName, SandOp } from '../operations/act.ts';
 import { BODY_OPS, COAT_OPS, OPS, SAND_OPS } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
-import { cureMethod, freshSheets } from '../operations/curing.ts';
+import { cureMethodOf } from '../operations/waiting.ts';
 import { isProductFor } from '../operations/products.ts';
 import type { PanelState } from '../operations/state.ts';
 import { TOOLS, type Tool } from '../materials/tools.ts';
@@ -68,11 +68,8 @@ export function actOf(own: ActInput, context: Context, panel: PanelState): ReadA
     };
   }
   if (op === 'cure') {
-    const fresh = freshSheets(
-      panel.zones.filter(({ zone }) => zones.includes(zone.id)),
-      context,
-    );
-    return { ok: true, act: { ...base, op, method: cureMethod(fresh, context) } };
+    const areas = panel.zones.filter(({ zone }) => zones.includes(zone.id));
+    return { ok: true, act: { ...base, op, method: cureMethodOf(areas) } };
   }
   return { ok: true, act: { ...base, op } };
 }

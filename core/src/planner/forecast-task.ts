@@ -2,7 +2,7 @@ import type { ForecastTask } from '../blocking/forecast.ts';
 import { isBody } from '../materials/layer-kinds.ts';
 import { ledgeLimit } from '../operations/context.ts';
 import { sandingFiguresOf } from '../surface/figures.ts';
-import { sandedMaterial } from '../surface/scratch.ts';
+import { sandedMaterial } from '../materials/sanded-material.ts';
 import { crownOf } from '../survey/zone-facts.ts';
 import type { PlanTask } from './plan-panel.ts';
 import type { ZoneBuild } from './sanding-of-plan.ts';

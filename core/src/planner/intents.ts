@@ -17,6 +17,7 @@ import {
   type PanelState,
   type ZoneState,
 } from '../operations/state.ts';
+import { recoatWindow } from '../operations/windows.ts';
 import { grindOut, strip } from '../rules/remedies.ts';
 import { isSandableBuild, wantsMoreBuild } from '../rules/build.ts';
 import { baseLightness } from '../rules/seal.ts';
@@ -245,7 +246,7 @@ function purposeOf(
   { panel, context }: Around,
 ): Reason[] {
   if (op === 'seal') {
-    const { closesMin } = sheet.recoat;
+    const closesMin = recoatWindow(sheet, 0, context).closesAtMin;
     const asSealer = isEpoxySealer(sheet) ? [reason('S8', 'S8.as-sealer', { closesMin }, 'sheet')] : [];
     const leaves = zones.some((zone) => topOf(zone).kind === 'ecoat' && !zone.surface.scratch);
     const left =

@@ -1,4 +1,4 @@
-import { sandableAfterMin } from '../operations/curing.ts';
+import { cureFrom } from '../operations/curing.ts';
 import { benchOf } from '../testing/bench.ts';
 import { planned } from '../testing/worked.ts';
 import type { Step } from './plan.ts';
@@ -26,7 +26,7 @@ const codes = (step: Step): string[] => step.why.map(({ code }) => code);
 
 test('a mild night is used: epoxy cures through it in air', () => {
   const [epoxy] = cures({ nightCelsius: 14 });
-  expect(epoxy!.waitMin).toBeGreaterThan(15 * 60);
+  expect(epoxy!.waitMin).toBeGreaterThan(0.9 * 12 * 60);
   expect(codes(epoxy!)).toContain('cure.air');
 });
 
@@ -59,7 +59,7 @@ test('the day is used first, then the night: a little more cure never takes a ni
   const { context } = benchOf([{ stack: 'steel' }], { shop: { celsius: 20, nightCelsius: 14 } });
   const sheet = context.shelf.get('epoxy-1-1')!;
   const afterMin = (minutes: number): number =>
-    sandableAfterMin({ ...sheet, sandAfterMin: 60, cure: [{ celsius: 20, minutes }] }, context)!.value;
+    cureFrom({ ...sheet, sandAfterMin: 60, cure: [{ celsius: 20, minutes }] }, 300, context)!.after.value;
   for (let minutes = 200; minutes < 1500; minutes += 10) {
     const stepMin = afterMin(minutes + 10) - afterMin(minutes);
     expect(stepMin).toBeGreaterThan(0);

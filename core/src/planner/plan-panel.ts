@@ -1,7 +1,7 @@
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import { isLaying } from '../operations/act.ts';
-import { contextFor, ledgeLimit, type Context } from '../operations/context.ts';
+import { contextFor, ledgeLimit, usualStartMin, type Context } from '../operations/context.ts';
 import { keepsGrain, takesCoats, unlevelUm, zoneOf, type PanelState } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
 import { contradictionsOf, qualityProblems } from '../survey/contradictions.ts';
@@ -43,6 +43,8 @@ export interface PlanTask {
   readonly sheets?: readonly ProductSheet[];
   /** Sides of schools for this plan only, over the shop's. */
   readonly schools?: Schools;
+  /** Minutes after midnight at which work starts; as the shop's day begins where it is left out. */
+  readonly startMin?: number;
   /** What was already done, in order; the plan goes on from there. */
   readonly done?: readonly ActInput[];
 }
@@ -63,7 +65,13 @@ export interface BenchOfTask {
 export function benchOfTask(task: PlanTask): BenchOfTask {
   const shop = { ...task.shop, schools: { ...task.shop.schools, ...task.schools } };
   const { panel, refinished } = withRoles(withTestsTaken(task.panel), shop.rules);
-  const whole: Context = { panel, shop, target: task.target, shelf: shelfOf(task.sheets) };
+  const whole: Context = {
+    panel,
+    shop,
+    target: task.target,
+    shelf: shelfOf(task.sheets),
+    startMin: task.startMin ?? usualStartMin({ shop }),
+  };
   const misplaced = shapeProblems(panel).map((problem): Stop => ({ ...problem, rule: 'survey' }));
   const stopped = panel.zones.flatMap(
     (zone) => misplaced.find(({ zoneId }) => zoneId === zone.id) ?? stopOf(zone, whole) ?? [],

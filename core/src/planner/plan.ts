@@ -3,6 +3,7 @@ import { GRADES } from '../materials/grades.ts';
 import { LAYER_KIND_NAMES } from '../materials/layer-kinds.ts';
 import { OPS } from '../operations/act.ts';
 import { TOOLS } from '../materials/tools.ts';
+import { WINDOW_KINDS } from '../operations/windows.ts';
 import { actInputsSchema } from './act-input.ts';
 import { SENTENCES, type SentenceCode } from '../wording/sentences.ts';
 import { SOURCES } from '../wording/reason.ts';
@@ -29,6 +30,16 @@ const noticeSchema = z.object({
   text: z.string(),
 });
 const windowSchema = z.object({ opensMin: z.number(), closesMin: z.number(), thenWhat: z.string() });
+/** A clock that starts with the step; minutes after the start of the work. */
+const clockSchema = z.object({
+  kind: z.enum(WINDOW_KINDS),
+  rule: z.string(),
+  opensAtMin: z.number(),
+  /** Left out where it never closes. */
+  closesAtMin: z.number().optional(),
+  source,
+  thenWhat: z.string(),
+});
 
 /** A zone's layers, bottom to top, as they lie after a step. */
 export const stackSchema = z.array(z.object({ kind: z.enum(LAYER_KIND_NAMES), um: z.number() }));
@@ -57,11 +68,15 @@ export const stepSchema = z.object({
   tool: z.enum(TOOLS).optional(),
   filmUm: z.number().optional(),
   toneL: z.number().optional(),
+  /** When it begins and ends, its wait included; minutes after the start of the work. */
+  startMin: z.number(),
+  endMin: z.number(),
   handsOnMin: z.number(),
   waitMin: z.number(),
   materialCost: z.number(),
   /** Minutes after the end of this step. */
   window: windowSchema.optional(),
+  clocks: z.array(clockSchema),
   /** Where the figures of this step come from, by field name. */
   sources: z.record(z.string(), source),
   why: z.array(saidSchema),

@@ -265,7 +265,7 @@ describe('any panel of these substrates', () => {
     fc.assert(
       fc.property(panels, facts, schools, (zones, known, chosen) => {
         const { panel, shop, target } = taskOf(panelOf(zones, known), { shop: { schools: chosen } });
-        const context = { panel, shop, target, shelf: shelfOf() };
+        const context = { panel, shop, target, shelf: shelfOf(), startMin: 480 };
         for (const way of searchSystems(surveyState(panel, shop.rules), context).ready) {
           let state = surveyState(panel, shop.rules);
           for (const { act } of way.steps) {
@@ -327,6 +327,7 @@ describe('any panel of these substrates', () => {
         shop,
         target,
         shelf: shelfOf(sheets),
+        startMin: 480,
       });
       return Math.min(Infinity, ...ready.map(({ cost }) => cost));
     };

@@ -13,7 +13,7 @@ import { surveyState } from '../operations/survey-state.ts';
 import { coatsToCome } from '../rules/final-grade.ts';
 import { buildCycles, type BuildCycles, type FilmBudget } from '../surface/budget.ts';
 import type { LadderTask, Rung } from '../surface/ladder.ts';
-import { sandedMaterial } from '../surface/scratch.ts';
+import { sandedMaterial } from '../materials/sanded-material.ts';
 import type { CoatsToCome } from '../surface/telegraph.ts';
 import { budgetsOf } from './build-budget.ts';
 import { carryOutAll } from './judge-sequence.ts';

@@ -1,15 +1,31 @@
-import { isCoat, isLaying, isSanding, lastGrade, type Act, type CoatAct } from '../operations/act.ts';
-import { coatFilmUm, flashMin, mostCoats } from '../operations/coating.ts';
-import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
+import {
+  isBodywork,
+  isCoat,
+  isLaying,
+  isSanding,
+  lastGrade,
+  type Act,
+  type CoatAct,
+} from '../operations/act.ts';
+import { coatFilmUm, mostCoats } from '../operations/coating.ts';
+import { sheetIn, type Context } from '../operations/context.ts';
 import { numbersOf } from '../operations/perform.ts';
 import {
   isBare,
+  topOf,
   zoneIdOf,
   zoneOf,
   type Layer,
   type PanelState,
   type ZoneState,
 } from '../operations/state.ts';
+import {
+  WHEN_MISSED,
+  exposureWindow,
+  windowsOfCoat,
+  windowsOfMix,
+  type TimeWindow,
+} from '../operations/windows.ts';
 import type { z } from 'zod';
 import { adviceOn } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
@@ -35,12 +51,6 @@ export const refusalOf = ({ zoneId, reason }: Verdict): z.infer<typeof refusalSc
   return { ...saidOf(reason), zoneId, ...(allowed ? { allowedIf: allowed } : {}) };
 };
 
-const THEN_WHAT = {
-  scuff: 'scuff and clean before the next coat',
-  abrade: 'abrade and clean before the next coat',
-  repeat: 'coat again before going on',
-} as const;
-
 export const stackOf = (stack: readonly Layer[]): Stack =>
   stack.map(({ kind, um }) => ({ kind, um: round(um) }));
 
@@ -60,32 +70,45 @@ export function placesOf(
 
 const round = (value: number): number => Math.round(value * 10) / 10;
 
-type Window = NonNullable<Step['window']>;
-
-interface OpenWindow {
-  readonly window: Window;
-  readonly source: Source;
-  readonly rule: 'S3' | 'M2';
-}
-
-/** For how long the next coat bonds after this act: the coat's recoat window, or the exposure limit of bare metal. */
-function windowOf({ act, after }: Performed, context: Context): OpenWindow | null {
-  if (isCoat(act)) {
-    const sheet = sheetIn(context, act.sheetId);
-    const { closesMin, past } = sheet.recoat;
-    const opensMin = round(flashMin(sheet.flash.beforeNextMin, sheet, context));
-    return {
-      window: { opensMin, closesMin, thenWhat: THEN_WHAT[past] },
-      source: 'sheet',
-      rule: 'S3',
-    };
+/** The clocks that an act starts: of what was mixed and laid, or of metal that it left bare. */
+function clocksOf({ act, before, after }: Performed, context: Context): TimeWindow[] {
+  const areas = act.zones.map((id) => zoneOf(after, id));
+  if (isLaying(act)) {
+    const { laid } = topOf(areas[0]!);
+    const mix = windowsOfMix(act.sheetId, before.clockMin, context);
+    return laid ? [...mix, ...windowsOfCoat(laid)] : mix;
   }
-  const leavesBare = isSanding(act) && act.zones.some((id) => isBare(zoneOf(after, id)));
-  if (!leavesBare) return null;
-  const limit = ruleIn(context, 'bareMetalLimitMin');
-  const window = { opensMin: 0, closesMin: limit.value, thenWhat: 'abrade and clean again' };
-  return { window, source: limit.source, rule: 'M2' };
+  const bare = isSanding(act) ? areas.find(isBare) : undefined;
+  return bare?.bareSinceMin == null ? [] : [exposureWindow(bare.bareSinceMin, context)];
 }
+
+type Clock = Step['clocks'][number];
+
+const clockOf = ({ kind, rule, opensAtMin, closesAtMin, source, whenMissed }: TimeWindow): Clock => ({
+  kind,
+  rule,
+  opensAtMin: round(opensAtMin),
+  ...(Number.isFinite(closesAtMin) ? { closesAtMin: round(closesAtMin) } : {}),
+  source,
+  thenWhat: WHEN_MISSED[whenMissed],
+});
+
+/** The clock that the next coat has to keep. */
+const NEXT_COAT: ReadonlySet<TimeWindow['kind']> = new Set(['recoat', 'promoter', 'exposure']);
+
+/** For how long the next coat bonds after this act, as a step says it: minutes after its end. */
+function nextCoatWindow(clocks: readonly TimeWindow[], endMin: number): Step['window'] {
+  const next = clocks.find(({ kind }) => NEXT_COAT.has(kind));
+  if (!next) return undefined;
+  const { kind, opensAtMin, closesAtMin, whenMissed } = next;
+  return {
+    opensMin: kind === 'exposure' ? 0 : round(opensAtMin - endMin),
+    closesMin: round(closesAtMin - endMin),
+    thenWhat: WHEN_MISSED[whenMissed],
+  };
+}
+
+const SAID_AS = { recoat: 'S3.window', promoter: 'S3.window', exposure: 'M2.window' } as const;
 
 function changedStacks(before: PanelState, after: PanelState): Record<string, Stack> {
   const changed = after.zones.filter((zone) => zone.stack !== zoneOf(before, zone.zone.id).stack);
@@ -161,17 +184,20 @@ export function stepOf(performed: Performed, n: number, context: Context): Step 
   const zones = act.zones.map((id) => zoneOf(before, id));
   const sheet = sheetOf(act, context);
   const figures = figuresOfStep(performed, numbers, context);
-  const window = windowOf(performed, context);
-  const windowReason: Reason[] = window
-    ? [
-        {
-          rule: window.rule,
-          code: `${window.rule}.window`,
-          facts: { ...window.window },
-          source: window.source,
-        },
-      ]
-    : [];
+  const clocks = clocksOf(performed, context);
+  const next = clocks.find(({ kind }) => NEXT_COAT.has(kind));
+  const window = isBodywork(act) ? undefined : nextCoatWindow(clocks, after.clockMin);
+  const windowReason: Reason[] =
+    next && window
+      ? [
+          {
+            rule: next.rule,
+            code: SAID_AS[next.kind as keyof typeof SAID_AS],
+            facts: window,
+            source: next.source,
+          },
+        ]
+      : [];
   const said = [...remarks, ...adviceOn(act, before, context)].map(({ reason }) => reason);
   const why = unique([...act.why, ...numbers, ...windowReason, ...said]);
   return {
@@ -180,15 +206,18 @@ export function stepOf(performed: Performed, n: number, context: Context): Step 
     ...placesOf(act, before),
     ...(sheet ? { sheetId: sheet.id, sheetName: sheet.name } : {}),
     ...figures.fields,
+    startMin: round(before.clockMin),
+    endMin: round(after.clockMin),
     handsOnMin: round(cost.handsOnMin),
     waitMin: round(cost.waitMin),
     materialCost: round(cost.materialCost),
-    ...(window ? { window: window.window } : {}),
+    ...(window ? { window } : {}),
+    clocks: clocks.map(clockOf),
     sources: {
       handsOnMin: 'default',
       waitMin: 'default',
       ...figures.sources,
-      ...(window ? { window: window.source } : {}),
+      ...(next && window ? { window: next.source } : {}),
     },
     why: why.map(saidOf),
     cautions: cautionsOf(act, zones, sheet),

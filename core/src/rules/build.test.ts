@@ -64,7 +64,9 @@ describe('B2: flash, and the sheet’s maximum', () => {
   const wet = put(built(100), 'B', (zone) => ({
     ...zone,
     stack: zone.stack.map((layer) =>
-      layer.kind === 'build' ? { ...layer, laid: { ...layer.laid!, flashedAtMin: 20 } } : layer,
+      layer.kind === 'build'
+        ? { ...layer, laid: { ...layer.laid!, flash: { ...layer.laid!.flash, opensAtMin: 20 } } }
+        : layer,
     ),
   }));
   test('nothing touches a wet coat', () => {

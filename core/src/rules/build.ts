@@ -28,6 +28,7 @@ import {
   type Scratch,
   type ZoneState,
 } from '../operations/state.ts';
+import { earliestIn } from '../operations/windows.ts';
 import { blockGrade, finalGrade } from './final-grade.ts';
 import { abrade, block, cure, flash } from './remedies.ts';
 import {
@@ -154,7 +155,7 @@ const isThick = (kind: string): boolean => kind === 'build' || kind === 'dtm';
 function wetBuildUnder(zone: ZoneState, sheet: ProductSheet, clockMin: number): Layer | null {
   const top = topOf(zone);
   const { laid } = top;
-  const isWet = laid !== undefined && laid.sandableAtMin !== null && clockMin < laid.sandableAtMin;
+  const isWet = laid?.cure != null && clockMin < laid.cure.opensAtMin;
   return isWet && laid.sheetId !== sheet.id && isThick(top.kind) && isThick(sheet.kind) ? top : null;
 }
 
@@ -184,14 +185,19 @@ export const B2: Rule = {
             facts: { layer: labelOf(wet.kind), filmUm: filmUm + wet.um, maxUm },
             source: 'sheet',
           },
-          cure(zone, context),
+          cure(zone),
         );
     }
     const { laid } = topOf(zone);
     const touches = act.op !== 'flash' && act.op !== 'cure' && act.op !== 'mask';
-    if (!laid || !touches || panel.clockMin >= laid.flashedAtMin - 1e-9) return NO_VERDICTS;
-    const facts = { layer: labelOf(topOf(zone).kind), leftMin: laid.flashedAtMin - panel.clockMin };
-    return b2.must(input, { code: 'B2.flash', facts, source: 'sheet' }, flash(zone));
+    if (!laid || !touches) return NO_VERDICTS;
+    const layer = labelOf(topOf(zone).kind);
+    const isNext = isCoat(act) || act.op === 'hand-over';
+    const atMin = isNext ? earliestIn(laid.recoat, panel.clockMin) : laid.flash.opensAtMin;
+    const leftMin = atMin - panel.clockMin;
+    if (leftMin <= 1e-9) return NO_VERDICTS;
+    const code = isNext && panel.clockMin > laid.recoat.opensAtMin ? 'B2.lifts' : 'B2.flash';
+    return b2.must(input, { code, facts: { layer, leftMin }, source: 'sheet' }, flash(zone));
   },
 };
 
@@ -206,10 +212,10 @@ export const B3: Rule = {
     const { act, zone, panel, context } = input;
     if (!isSanding(act) && act.op !== 'guide-coat') return NO_VERDICTS;
     if (hasIssue(zone, 'soft') && !isStripping(act))
-      return b3.must(input, { code: 'B3.soft', facts: {} }, cure(zone, context));
+      return b3.must(input, { code: 'B3.soft', facts: {} }, cure(zone));
     const top = topOf(zone);
-    const at = top.laid?.sandableAtMin ?? null;
-    if (at === null || panel.clockMin >= at - 1e-9) return NO_VERDICTS;
+    const at = top.laid?.cure?.opensAtMin;
+    if (at === undefined || panel.clockMin >= at - 1e-9) return NO_VERDICTS;
     return b3.must(
       input,
       {
@@ -217,7 +223,7 @@ export const B3: Rule = {
         facts: { layer: labelOf(top.kind), leftMin: at - panel.clockMin },
         source: 'model',
       },
-      cure(zone, context),
+      cure(zone),
     );
   },
 };

@@ -20,7 +20,7 @@ import {
   sheetIn,
   type Context,
 } from '../operations/context.ts';
-import { SANDABLE_CONVERSION } from '../operations/curing.ts';
+import { sandableConversion } from '../operations/curing.ts';
 import {
   byId,
   hasIssue,
@@ -56,8 +56,8 @@ const keyForFiller = (input: RuleInput, act: BodyAct): readonly Verdict[] => {
   const range = sheetIn(context, act.sheetId).over[top.kind];
   // Paste goes on fresh promoter as it is; the plastic under it was ground before.
   if (!range || top.kind === 'promoter') return NO_VERDICTS;
-  if (top.laid && top.laid.sandableAtMin !== null && panel.clockMin < top.laid.sandableAtMin)
-    return f1.must(input, { code: 'F1.uncured', facts: { layer: labelOf(top.kind) } }, cure(zone, context));
+  if (top.laid?.cure && panel.clockMin < top.laid.cure.opensAtMin)
+    return f1.must(input, { code: 'F1.uncured', facts: { layer: labelOf(top.kind) } }, cure(zone));
   const grade = zone.surface.scratch?.grade;
   if (grade && !isCoarser(grade, range.coarsest) && !isCoarser(range.finest, grade)) return NO_VERDICTS;
   const target = range.finest;
@@ -159,14 +159,12 @@ export const F5: Rule = {
     if (act.op === 'wash')
       return isOpenBody(zone) ? f5.must(input, { code: 'F5.water', facts: {} }) : NO_VERDICTS;
     if (!isSanding(act) || !isBody(topOf(zone).kind)) return NO_VERDICTS;
-    return act.isWet || act.tool === 'wet-hand' ? f5.must(input, { code: 'F5.wet', facts: {} }) : NO_VERDICTS;
+    return act.tool === 'wet-hand' ? f5.must(input, { code: 'F5.wet', facts: {} }) : NO_VERDICTS;
   },
 };
 
 const f6 = verdictsFor('F6');
 
-/** Cure of the build when the topcoat goes on that may be counted on: what rule B3 asks for. */
-const TOPCOATED_AT = SANDABLE_CONVERSION;
 const FINEST_FILLER_GRADE: Grade = 'P320';
 
 interface FillerFinish {
@@ -182,8 +180,10 @@ function fillerFinish(context: Context): FillerFinish {
   const { quality } = context.target;
   const school = schoolIn(context, 'fillerFinish');
   const figures = figuresIn(context);
+  // Cure of the build when the topcoat goes on that may be counted on: what rule B3 asks for.
+  const cured = sandableConversion(context);
   const sinkUm = (grade: Grade): number =>
-    sinkBackUm(scratchDepthUm(grade, 'block', 'filler', figures), TOPCOATED_AT, figures);
+    sinkBackUm(scratchDepthUm(grade, 'block', 'filler', figures), cured, figures);
   const limitFineUm = glossLimitUm(quality, figures);
   const passes = sinkUm(school.side) <= limitFineUm;
   const grade = passes ? school.side : FINEST_FILLER_GRADE;

@@ -5,7 +5,8 @@ import { figuresIn, ruleIn, schoolIn, sheetIn, type Context } from '../operation
 import { blockedUm } from '../operations/sanding.ts';
 import { topOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { sandingMinutes } from '../surface/ladder.ts';
-import { sandedMaterial, scratchDepthUm } from '../surface/scratch.ts';
+import { sandedMaterial } from '../materials/sanded-material.ts';
+import { scratchDepthUm } from '../surface/scratch.ts';
 import type { Tool } from '../materials/tools.ts';
 import {
   coarsestThatHides,

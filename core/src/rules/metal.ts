@@ -13,7 +13,7 @@ import {
 } from '../operations/act.ts';
 import { ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
 import { sectionsOf } from '../operations/cleaning.ts';
-import { freshSheets, nightOf } from '../operations/curing.ts';
+import { exposureLimit } from '../operations/windows.ts';
 import { hasIssue, isBare, topOf } from '../operations/state.ts';
 import { abrade, bodyWork, sheetFor } from './remedies.ts';
 import {
@@ -106,11 +106,6 @@ export const M1: Rule = {
 };
 
 const m2 = verdictsFor('M2');
-/** A limit above an hour holds only in dry air. */
-const DRY_AIR_PERCENT = 50;
-const HUMID_LIMIT_MIN = 60;
-/** From this share of the limit on, a small delay breaks it. */
-const TIGHT_SHARE = 0.75;
 
 export const M2: Rule = {
   id: 'M2',
@@ -121,21 +116,15 @@ export const M2: Rule = {
   judge: (input) => {
     const { act, zone, panel, context } = input;
     if (!isLaying(act) || !isBare(zone)) return NO_VERDICTS;
-    const own = ruleIn(context, 'bareMetalLimitMin');
-    const isHumid = context.shop.relativeHumidity >= DRY_AIR_PERCENT;
-    const limitMin = isHumid ? Math.min(own.value, HUMID_LIMIT_MIN) : own.value;
+    const { value: limitMin, source } = exposureLimit(context);
     const remedy = abrade(zone, gradeUnder(act, topOf(zone).kind), 'machine', context);
     if (zone.bareSinceMin === null)
-      return m2.must(input, { code: 'M2.found-bare', facts: { limitMin }, source: own.source }, remedy);
+      return m2.must(input, { code: 'M2.found-bare', facts: { limitMin }, source }, remedy);
     const exposedMin = panel.clockMin - zone.bareSinceMin;
-    if (exposedMin <= limitMin * TIGHT_SHARE) return NO_VERDICTS;
+    if (exposedMin <= (limitMin * ruleIn(context, 'exposureTightPercent').value) / 100) return NO_VERDICTS;
     if (exposedMin <= limitMin)
-      return m2.should(input, { code: 'M2.tight', facts: { exposedMin, limitMin }, source: own.source });
-    return m2.must(
-      input,
-      { code: 'M2.exposed', facts: { exposedMin, limitMin }, source: own.source },
-      remedy,
-    );
+      return m2.should(input, { code: 'M2.tight', facts: { exposedMin, limitMin }, source });
+    return m2.must(input, { code: 'M2.exposed', facts: { exposedMin, limitMin }, source }, remedy);
   },
 };
 
@@ -143,9 +132,10 @@ const m3 = verdictsFor('M3');
 
 /** Dew on a film that is not through dulls and lifts it: such a night is kept out of, by heat or by an early start. */
 function throughTheNight(input: ZoneRuleInput): readonly Verdict[] {
-  const [sheet] = freshSheets([input.zone], input.context);
-  const night = sheet ? nightOf(sheet, input.context) : null;
-  if (!sheet || !night?.isDamp || night.isAvoidable) return NO_VERDICTS;
+  const { laid } = topOf(input.zone);
+  const night = laid?.cure?.night;
+  if (!laid || !night?.isDamp || night.isAvoidable) return NO_VERDICTS;
+  const sheet = sheetIn(input.context, laid.sheetId);
   const { celsius: nightCelsius, marginKelvin, limitKelvin } = night;
   return m3.must(input, {
     code: 'M3.night',

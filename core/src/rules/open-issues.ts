@@ -86,7 +86,7 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
     },
   },
   high: { says: 'K2.high', remedy: ({ zone }) => repairMetal(zone) },
-  soft: { says: 'B3.soft', remedy: ({ zone, context }) => cure(zone, context) },
+  soft: { says: 'B3.soft', remedy: ({ zone }) => cure(zone) },
   'bad-ground': { says: 'F2.found', remedy: ({ zone }) => grindOut([zone]) },
   'rough-coat': {
     says: 'O0.rough-coat',

@@ -12,6 +12,7 @@ import {
   topOf,
   type ZoneState,
 } from '../operations/state.ts';
+import { recoatWindow } from '../operations/windows.ts';
 import { findingOf } from '../survey/finding.ts';
 import { isFlexible, isLowEnergy, testOf } from '../survey/zone-facts.ts';
 import { heatVerdicts } from './heat.ts';
@@ -136,13 +137,16 @@ export const P4: Rule = {
     const top = topOf(zone);
     if (isCoat(act) && 'plastic-olefin' in sheetIn(context, act.sheetId).over) return NO_VERDICTS;
     const isOpen =
-      top.kind === 'promoter' && top.laid !== undefined && panel.clockMin <= top.laid.closesAtMin;
+      top.kind === 'promoter' && top.laid !== undefined && panel.clockMin <= top.laid.recoat.closesAtMin;
     if (isOpen) return NO_VERDICTS;
     const sheet = sheetFor(context, 'promoter', [zone.stack[0]!.kind]);
     if (!sheet)
       return p4.must(input, { code: 'P4.no-promoter', facts: { layer: labelOf(zone.stack[0]!.kind) } });
     const code = top.kind === 'promoter' ? 'P4.closed' : 'P4.promote';
-    const facts = { layer: labelOf(zone.stack[0]!.kind), closesMin: sheet.recoat.closesMin };
+    const facts = {
+      layer: labelOf(zone.stack[0]!.kind),
+      closesMin: recoatWindow(sheet, 0, context).closesAtMin,
+    };
     return p4.must(input, { code, facts, source: 'sheet' }, promote(zone, sheet));
   },
 };

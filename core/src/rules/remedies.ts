@@ -1,10 +1,20 @@
 import { GRADES, grainUm, isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, isMetal, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
-import type { Act, BodyAct, CleanAct, OpName, PlainAct, SandAct, STRIP_OPS } from '../operations/act.ts';
-import { figuresIn, ruleIn, schoolIn, type Context } from '../operations/context.ts';
-import { cureMethod, freshSheets } from '../operations/curing.ts';
+import {
+  COAT_OPS,
+  type Act,
+  type BodyAct,
+  type CleanAct,
+  type OpName,
+  type PlainAct,
+  type SandAct,
+  type STRIP_OPS,
+} from '../operations/act.ts';
+import { figuresIn, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import { cureMethodOf } from '../operations/waiting.ts';
 import { workedM2 } from '../operations/extent.ts';
+import { isProductFor } from '../operations/products.ts';
 import {
   hasIssue,
   isBare,
@@ -17,7 +27,7 @@ import {
 } from '../operations/state.ts';
 import type { SandingFigures } from '../surface/figures.ts';
 import { bestLadder, scratchOf } from '../surface/ladder.ts';
-import { sandedMaterial } from '../surface/scratch.ts';
+import { sandedMaterial } from '../materials/sanded-material.ts';
 import type { Tool } from '../materials/tools.ts';
 import type { Reason } from '../wording/reason.ts';
 
@@ -78,13 +88,8 @@ export const flash = (zone: ZoneState): Remedy => plain('flash', [zone.zone.id])
 export const guideCoat = (zone: ZoneState): Remedy => plain('guide-coat', [zone.zone.id]);
 
 export const cure =
-  (zone: ZoneState, context: Context): Remedy =>
-  (why) => ({
-    op: 'cure',
-    zones: [zone.zone.id],
-    method: cureMethod(freshSheets([zone], context), context),
-    why,
-  });
+  (zone: ZoneState): Remedy =>
+  (why) => ({ op: 'cure', zones: [zone.zone.id], method: cureMethodOf([zone]), why });
 
 const sand =
   (op: SandAct['op'], zones: readonly string[], grades: readonly [Grade, ...Grade[]], tool: Tool): Remedy =>
@@ -175,6 +180,13 @@ export const sheetFor = (
 export const promote = (zone: ZoneState, sheet: ProductSheet): Remedy => {
   const { id } = zone.zone;
   return (why) => ({ op: 'promote', zones: [id], sheetId: sheet.id, coats: { [id]: sheet.film.coats }, why });
+};
+/** One more coat of what lies on top: its window closed, and its sheet asks for it. */
+export const coatAgain = (zone: ZoneState, context: Context): Remedy => {
+  const { id } = zone.zone;
+  const sheet = sheetIn(context, topOf(zone).laid!.sheetId);
+  const op = COAT_OPS.find((name) => isProductFor(name, sheet))!;
+  return (why) => ({ op, zones: [id], sheetId: sheet.id, coats: { [id]: 1 }, why });
 };
 export const removeRust = (zone: ZoneState): Remedy =>
   sand('remove-rust', [zone.zone.id], [stripGrade([zone])], 'machine');

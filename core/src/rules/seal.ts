@@ -5,9 +5,10 @@ import { COAT_OPS, LAST_OPS, SAND_OPS, isCoat, isSanding } from '../operations/a
 import { sagOf } from '../operations/coating.ts';
 import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { topOf, type PanelState, type ZoneState } from '../operations/state.ts';
+import { recoatWindow, windowsOfMix } from '../operations/windows.ts';
 import { bordersOf } from '../survey/panel.ts';
 import { finalTool } from './final-grade.ts';
-import { abrade } from './remedies.ts';
+import { abrade, coatAgain } from './remedies.ts';
 import { advice, NO_VERDICTS, verdictsFor, type Rule } from './rule.ts';
 
 /** Rules of sealers, wet-on-wet and the windows between coats. */
@@ -83,7 +84,7 @@ const SCUFF = 'P600';
 export const S3: Rule = {
   id: 'S3',
   on: [...COAT_OPS, 'hand-over'],
-  asks: 'The next coat goes on inside the window; past it, scuff.',
+  asks: 'The next coat goes on inside the window; past it, scuff or coat again, as the sheet says.',
   reads: 'panel',
   judge: (input) => {
     const { act, zone, panel, context } = input;
@@ -96,15 +97,19 @@ export const S3: Rule = {
       isBody(kind) ||
       kind === 'promoter' ||
       zone.surface.scratch ||
-      panel.clockMin <= laid.closesAtMin
+      panel.clockMin <= laid.recoat.closesAtMin
     )
       return NO_VERDICTS;
-    const facts = { layer: labelOf(kind), overMin: panel.clockMin - laid.closesAtMin, grit: SCUFF };
-    return s3.must(
-      input,
-      { code: 'S3.closed', facts, source: 'sheet' },
-      abrade(zone, SCUFF, finalTool(context), context),
-    );
+    const overMin = panel.clockMin - laid.recoat.closesAtMin;
+    const { source, whenMissed } = laid.recoat;
+    const layer = labelOf(kind);
+    return whenMissed === 'repeat'
+      ? s3.must(input, { code: 'S3.again', facts: { layer, overMin }, source }, coatAgain(zone, context))
+      : s3.must(
+          input,
+          { code: 'S3.closed', facts: { layer, overMin, grit: SCUFF }, source },
+          abrade(zone, SCUFF, finalTool(context), context),
+        );
   },
 };
 
@@ -171,7 +176,7 @@ export const S5: Rule = {
   judge: (input) => {
     const { act, zone, panel } = input;
     const { laid, kind } = topOf(zone);
-    if (!isSanding(act) || !laid || laid.sandableAtMin !== null || panel.clockMin > laid.closesAtMin)
+    if (!isSanding(act) || !laid || laid.cure !== null || panel.clockMin > laid.recoat.closesAtMin)
       return NO_VERDICTS;
     if (act.op === 'denib') return isSpotDenib(act.grades[0]) ? NO_VERDICTS : s5.must(input, denibWording);
     return s5.must(input, { code: 'S5.sanded', facts: { layer: labelOf(kind) }, source: 'sheet' });
@@ -184,7 +189,9 @@ export const S6 = advice(
   'Mixed coats wait for their induction, are strained, and are sprayed inside their pot life.',
   ({ act, context }) => {
     if (!isCoat(act)) return null;
-    const { inductionMin, potLifeMin } = sheetIn(context, act.sheetId);
+    const clocks = windowsOfMix(act.sheetId, 0, context);
+    const inductionMin = clocks.find(({ kind }) => kind === 'induction')?.opensAtMin;
+    const potLifeMin = clocks.find(({ kind }) => kind === 'pot-life')?.closesAtMin;
     if (inductionMin !== undefined && potLifeMin !== undefined)
       return { code: 'S6.induction', facts: { inductionMin, potLifeMin }, source: 'sheet' };
     return potLifeMin === undefined ? null : { code: 'S6.pot-life', facts: { potLifeMin }, source: 'sheet' };
@@ -195,14 +202,11 @@ export const S7 = advice(
   'S7',
   ['prime-wet-on-wet'],
   'Wet-on-wet primer: a thin coat followed at once by a full one, no sanding.',
-  ({ act, context }) =>
-    isCoat(act)
-      ? {
-          code: 'S7.how',
-          facts: { baseAfterMin: sheetIn(context, act.sheetId).flash.beforeNextMin },
-          source: 'sheet',
-        }
-      : null,
+  ({ act, context }) => {
+    if (!isCoat(act)) return null;
+    const { opensAtMin: baseAfterMin, source } = recoatWindow(sheetIn(context, act.sheetId), 0, context);
+    return { code: 'S7.how', facts: { baseAfterMin }, source };
+  },
 );
 
 const s8 = verdictsFor('S8');
@@ -218,7 +222,7 @@ export const S8: Rule = {
     const { kind, laid } = topOf(zone);
     if (kind !== 'epoxy' || !laid || zone.surface.scratch) return NO_VERDICTS;
     const { side, source } = schoolIn(context, 'epoxySealer');
-    const closesMin = sheetIn(context, laid.sheetId).recoat.closesMin;
+    const closesMin = recoatWindow(sheetIn(context, laid.sheetId), 0, context).closesAtMin;
     if (side === 'wet-on-wet')
       return act.op === 'hand-over'
         ? s8.note(input, { code: 'S8.window', facts: { closesMin }, source: 'sheet' })

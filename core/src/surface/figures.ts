@@ -1,7 +1,7 @@
 import type { Tool } from '../materials/tools.ts';
 import { shopRule, type ShopRuleName, type ShopRules } from '../survey/shop-rules.ts';
 import type { Quality } from '../survey/qualities.ts';
-import type { SandedMaterial } from './scratch.ts';
+import type { SandedMaterial } from '../materials/sanded-material.ts';
 
 /** The constants of the sanding models in force, in the shape in which the models use them. */
 export interface SandingFigures {

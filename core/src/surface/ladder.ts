@@ -1,7 +1,8 @@
 import { GRADES, grainUm, type Grade } from '../materials/grades.ts';
 import { LEVELLING_TOOLS, type Tool } from '../materials/tools.ts';
 import { DEFAULT_FIGURES, type SandingFigures } from './figures.ts';
-import { scratchDepthUm, type SandedMaterial } from './scratch.ts';
+import type { SandedMaterial } from '../materials/sanded-material.ts';
+import { scratchDepthUm } from './scratch.ts';
 
 /**
  * Grit ladder: the sequence of grades with the least hands-on time.

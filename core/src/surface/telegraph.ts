@@ -3,7 +3,8 @@ import type { Tool } from '../materials/tools.ts';
 import type { Quality } from '../survey/qualities.ts';
 import type { Target } from '../survey/shop.ts';
 import { DEFAULT_FIGURES, type SandingFigures } from './figures.ts';
-import { scratchDepthUm, type SandedMaterial } from './scratch.ts';
+import type { SandedMaterial } from '../materials/sanded-material.ts';
+import { scratchDepthUm } from './scratch.ts';
 
 /**
  * Will the last scratch show?

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Sourced } from '../wording/reason.ts';
 import { row, type RuleRow } from './rule-row.ts';
 import { SANDING_RULES } from './sanding-rules.ts';
+import { TIME_RULES } from './time-rules.ts';
 
 /**
  * Every figure that a shop may set for itself: default, range, unit (in the name) and reason.
@@ -9,12 +10,6 @@ import { SANDING_RULES } from './sanding-rules.ts';
  */
 
 const BENCH_RULES = {
-  bareMetalLimitMin: row(
-    60,
-    5,
-    240,
-    'bare metal is coated within this time after abrading (up to 4 h only where RH is under 50 %)',
-  ),
   dewMarginKelvin: row(3, 1, 10, 'surface above dew point before anything is sprayed'),
   bareSpotMm: row(50, 1, 100, 'largest rub-through that a sealer or build may cover'),
   bareSpotSharePercent: row(5, 0, 20, 'share of a panel that all rub-through spots may take together'),
@@ -68,7 +63,15 @@ const LABOUR_RULES = {
   sectionM2: row(3, 0.5, 40, 'bare metal that one person abrades, wipes and coats as one section'),
 } as const satisfies Record<string, RuleRow>;
 
-export const SHOP_RULES = { ...BENCH_RULES, ...LABOUR_RULES, ...SANDING_RULES };
+/** Figures by group, as a shop finds them. */
+export const SHOP_RULE_GROUPS = {
+  bench: BENCH_RULES,
+  times: TIME_RULES,
+  labour: LABOUR_RULES,
+  sanding: SANDING_RULES,
+} as const;
+
+export const SHOP_RULES = { ...BENCH_RULES, ...TIME_RULES, ...LABOUR_RULES, ...SANDING_RULES };
 
 export type ShopRuleName = keyof typeof SHOP_RULES;
 const names = Object.keys(SHOP_RULES) as ShopRuleName[];

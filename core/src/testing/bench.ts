@@ -4,11 +4,12 @@ import { FINDABLE_KINDS, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Act, BodyAct, CleanAct, CoatAct, PlainAct, SandAct } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
-import { zoneOf, type Layer, type PanelState, type ZoneState } from '../operations/state.ts';
+import { zoneOf, type LaidCoat, type PanelState, type ZoneState } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
 import { checkAct } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
-import { sandedMaterial, scratchDepthUm } from '../surface/scratch.ts';
+import { sandedMaterial } from '../materials/sanded-material.ts';
+import { scratchDepthUm } from '../surface/scratch.ts';
 import type { Tool } from '../materials/tools.ts';
 import { panelSchema, type Panel } from '../survey/panel.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
@@ -82,6 +83,7 @@ export function benchOf(sketches: readonly ZoneSketch[], around: Surroundings = 
     shop: shopSchema.parse(around.shop ?? {}),
     target: targetSchema.parse(around.target ?? {}),
     shelf: new Map(shelf.map((sheet) => [sheet.id, sheet])),
+    startMin: 8 * 60,
   };
   return { context, state: surveyState(panel, context.shop.rules) };
 }
@@ -134,12 +136,39 @@ export const bareSince =
   (bareSinceMin: number): Change =>
   (zone) => ({ ...zone, bareSinceMin });
 
+interface LaidSketch extends Pick<Partial<LaidCoat>, 'isLast' | 'toneL'> {
+  readonly flashedAtMin?: number;
+  /** Null for a coat that is not sanded. */
+  readonly sandableAtMin?: number | null;
+  readonly closesAtMin?: number;
+  readonly forbidden?: NonNullable<LaidCoat['recoat']['forbidden']>;
+}
+
 /** Lays a coat that flashed and cured long ago and whose window is open, unless said otherwise. */
 export const coated =
-  (kind: LayerKind, um: number, laid: Partial<NonNullable<Layer['laid']>> = {}): Change =>
+  (kind: LayerKind, um: number, { flashedAtMin = 0, sandableAtMin = 0, ...more }: LaidSketch = {}): Change =>
   (zone) => {
-    const sheetId = GENERIC_SHELF.find((sheet) => sheet.kind === kind)!.id;
-    const coat = { sheetId, flashedAtMin: 0, sandableAtMin: 0, closesAtMin: 1e6, ...laid };
+    const { id, recoat } = GENERIC_SHELF.find((sheet) => sheet.kind === kind)!;
+    const open = { source: 'sheet', closesAtMin: 1e6, whenMissed: 'wait' } as const;
+    const { closesAtMin = 1e6, forbidden, ...laid } = more;
+    const coat: LaidCoat = {
+      sheetId: id,
+      flash: { ...open, kind: 'flash', rule: 'B2', opensAtMin: flashedAtMin },
+      recoat: {
+        ...open,
+        kind: kind === 'promoter' ? 'promoter' : 'recoat',
+        rule: 'S3',
+        opensAtMin: flashedAtMin,
+        closesAtMin,
+        whenMissed: recoat.past,
+        ...(forbidden ? { forbidden } : {}),
+      },
+      cure:
+        sandableAtMin === null
+          ? null
+          : { ...open, kind: 'cure', rule: 'B3', opensAtMin: sandableAtMin, method: 'air', night: null },
+      ...laid,
+    };
     return {
       ...zone,
       stack: [...zone.stack, { kind, um, laid: coat }],

@@ -202,6 +202,7 @@ export const SENTENCES = {
   'B2.maximum': '{sheet} would be {filmUm} thick, at most {maxUm}.',
   'B2.one-film':
     'On {layer} that has not cured they dry as one film of {filmUm}, at most {maxUm}: let it cure first.',
+  'B2.lifts': '{layer} is past its flash and not through: what goes on now lifts it. Wait {leftMin} more.',
   'B2.flash': '{layer} flashes for {leftMin} more before anything touches it.',
   'B4.tip': 'Fluid tip {tip}; a smaller one only with 10 to 20 % reduction and the film computed again.',
   'B5.glaze': 'Pinholes and deep marks that show now are glazed, levelled P320 and spot primed.',
@@ -247,6 +248,7 @@ export const SENTENCES = {
     '{wetUm} wet would sag upright, over {uprightUm}: the part is laid flat for this coat and its flash.',
   'S2.sag': '{wetUm} wet sags on this panel, limit {limitUm}: lighter coats.',
   'S3.closed': 'The window of {layer} closed {overMin} ago: scuff {grit}.',
+  'S3.again': 'The window of {layer} closed {overMin} ago: coat it again before going on.',
   'S3.window': 'Next coat from {opensMin} to {closesMin} after this one; past it, {thenWhat}.',
   'S4.tone': 'Tone L* {toneL} is far from a base of L* {baseL}: the base needs more coats to hide.',
   'S4.beside': 'Painted together with {borders}: the same tone under all of them.',

@@ -7,6 +7,8 @@ const UNITS: readonly (readonly [suffix: string, unit: string])[] = [
   ['PerHour', 'an hour'],
   ['Celsius', '°C'],
   ['Percent', '%'],
+  ['Hour', 'h'],
+  ['HPa', 'hPa'],
   ['Kelvin', '°C'],
   ['Share', 'of 1'],
   ['Factor', 'times'],

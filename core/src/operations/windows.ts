@@ -1,0 +1,202 @@
+import { solventFlashFactor, waterFlashFactor } from '../climate/flash.ts';
+import type { ProductSheet } from '../materials/sheet.ts';
+import type { Source, Sourced } from '../wording/reason.ts';
+import { ruleIn, sheetIn, type Context } from './context.ts';
+import { cureFrom, type CureMethod, type Night } from './curing.ts';
+import type { ZoneState } from './state.ts';
+
+/**
+ * Every time limit of the bench: from when to when something may be done, on what authority, and what is done once it is
+ * missed. Rules, steps, screens and schedule ask here; nobody else reckons a limit. Times on the panel's clock.
+ */
+
+export const WINDOW_KINDS = [
+  'exposure',
+  'flash',
+  'induction',
+  'pot-life',
+  'recoat',
+  'promoter',
+  'cure',
+] as const;
+export type WindowKind = (typeof WINDOW_KINDS)[number];
+
+/** What is done once a limit is missed, in words that follow "past it, ". */
+export const WHEN_MISSED = {
+  wait: 'nothing is lost',
+  scuff: 'scuff and clean before the next coat',
+  abrade: 'abrade and clean before the next coat',
+  repeat: 'coat again before going on',
+  'abrade-metal': 'abrade and clean again',
+  'mix-anew': 'mix anew: what is left in the cup is waste',
+} as const;
+export type WhenMissed = keyof typeof WHEN_MISSED;
+
+export interface TimeWindow {
+  readonly kind: WindowKind;
+  readonly rule: string;
+  readonly opensAtMin: number;
+  /** Infinity where it never closes. */
+  readonly closesAtMin: number;
+  /** Part of it in which nothing may go on: the coat is past its flash, not yet cured, and would lift. */
+  readonly forbidden?: { readonly fromAtMin: number; readonly toAtMin: number };
+  readonly source: Source;
+  readonly whenMissed: WhenMissed;
+}
+
+/** The cure of a coat: open once it may be sanded. */
+export interface CureWindow extends TimeWindow {
+  readonly method: CureMethod;
+  readonly night: Night | null;
+}
+
+/** Minutes that a sheet's flash time takes in this shop: by what leaves (solvent or water) and by how the air moves. */
+export function flashMin(sheetMin: number, sheet: ProductSheet, context: Context): number {
+  const { shop } = context;
+  const air = shop.profile === 'garage' ? ruleIn(context, 'stillAirFactor').value : 1;
+  const factor =
+    sheet.carrier === 'water'
+      ? waterFlashFactor(shop, ruleIn(context, 'leastDeficitHPa').value)
+      : solventFlashFactor(shop.celsius, sheet.refCelsius, ruleIn(context, 'flashDoublesKelvin').value);
+  return sheetMin * factor * air;
+}
+
+const never = Infinity;
+
+/** Clocks that start when a coat's last pass ends. */
+export interface CoatWindows {
+  /** Dry to touch: other work may go on. */
+  readonly flash: TimeWindow;
+  /** From when to when the next coat bonds without sanding. */
+  readonly recoat: TimeWindow;
+  /** Null for a product that is not sanded. */
+  readonly cure: CureWindow | null;
+}
+
+function flashWindow(sheet: ProductSheet, endMin: number, context: Context): TimeWindow {
+  const opensAtMin = endMin + flashMin(sheet.flash.beforeNextMin, sheet, context);
+  return { kind: 'flash', rule: 'B2', opensAtMin, closesAtMin: never, source: 'model', whenMissed: 'wait' };
+}
+
+/**
+ * From when to when the next coat bonds on one whose last pass ends at `endMin`: opens as its sheet says, later in
+ * colder or damper air; closes as its sheet says, whatever the air.
+ */
+export function recoatWindow(sheet: ProductSheet, endMin: number, context: Context): TimeWindow {
+  const { opensMin, closesMin, past, forbidden } = sheet.recoat;
+  const isPromoter = sheet.kind === 'promoter';
+  const opensAtMin = endMin + flashMin(Math.max(opensMin, sheet.flash.beforeNextMin), sheet, context);
+  return {
+    kind: isPromoter ? 'promoter' : 'recoat',
+    rule: isPromoter ? 'P4' : 'S3',
+    opensAtMin,
+    closesAtMin: Math.max(opensAtMin, endMin + closesMin),
+    ...(forbidden
+      ? { forbidden: { fromAtMin: endMin + forbidden.fromMin, toAtMin: endMin + forbidden.toMin } }
+      : {}),
+    source: 'sheet',
+    whenMissed: past,
+  };
+}
+
+function cureWindow(sheet: ProductSheet, endMin: number, context: Context): CureWindow | null {
+  const cure = cureFrom(sheet, endMin, context);
+  if (!cure) return null;
+  const { after, method, night } = cure;
+  const opensAtMin = endMin + after.value;
+  return {
+    kind: 'cure',
+    rule: 'B3',
+    opensAtMin,
+    closesAtMin: never,
+    source: after.source,
+    whenMissed: 'wait',
+    method,
+    night,
+  };
+}
+
+/** The clocks of a coat whose last pass ends at `endMin`. */
+export const coatWindows = (sheet: ProductSheet, endMin: number, context: Context): CoatWindows => ({
+  flash: flashWindow(sheet, endMin, context),
+  recoat: recoatWindow(sheet, endMin, context),
+  cure: cureWindow(sheet, endMin, context),
+});
+
+/** The clocks of filler, glaze, paste or sealer that has set at `endMin`: it may be touched, coated and sanded. */
+export function bodyWindows(sheet: ProductSheet, endMin: number): CoatWindows {
+  const set = { opensAtMin: endMin, source: 'sheet' } as const;
+  const open = { ...set, closesAtMin: never, whenMissed: 'wait' } as const;
+  return {
+    flash: { ...open, kind: 'flash', rule: 'B2' },
+    recoat: {
+      ...set,
+      kind: 'recoat',
+      rule: 'S3',
+      closesAtMin: endMin + sheet.recoat.closesMin,
+      whenMissed: sheet.recoat.past,
+    },
+    cure:
+      sheet.sandAfterMin === null ? null : { ...open, kind: 'cure', rule: 'B3', method: 'air', night: null },
+  };
+}
+
+/** Clocks that start when a product is mixed; those that its sheet does not name are left out. */
+export function mixWindows(sheet: ProductSheet, mixedMin: number, context: Context): TimeWindow[] {
+  const { inductionMin = 0, potLifeMin } = sheet;
+  const warmerKelvin = context.shop.celsius - sheet.refCelsius;
+  const lastsShare = 2 ** (-warmerKelvin / ruleIn(context, 'potLifeHalvesKelvin').value);
+  const closesAtMin = potLifeMin === undefined ? never : mixedMin + potLifeMin * lastsShare;
+  const head = { rule: 'S6', source: 'sheet', opensAtMin: mixedMin + inductionMin, closesAtMin } as const;
+  return [
+    ...(inductionMin > 0
+      ? [{ ...head, kind: 'induction', closesAtMin: never, whenMissed: 'wait' } as const]
+      : []),
+    ...(potLifeMin === undefined ? [] : [{ ...head, kind: 'pot-life', whenMissed: 'mix-anew' } as const]),
+  ];
+}
+
+/** How long bare metal may wait for its first coat; longer than in humid air only where the air is dry. */
+export function exposureLimit(context: Context): Sourced<number> {
+  const own = ruleIn(context, 'bareMetalLimitMin');
+  const isHumid = context.shop.relativeHumidity >= ruleIn(context, 'dryAirPercent').value;
+  const humid = ruleIn(context, 'humidLimitMin');
+  return isHumid && humid.value < own.value ? humid : own;
+}
+
+/** The exposure of metal that was abraded or blasted at `sinceMin`. */
+export function exposureWindow(sinceMin: number, context: Context): TimeWindow {
+  const { value, source } = exposureLimit(context);
+  return {
+    kind: 'exposure',
+    rule: 'M2',
+    opensAtMin: sinceMin,
+    closesAtMin: sinceMin + value,
+    source,
+    whenMissed: 'abrade-metal',
+  };
+}
+
+/** Earliest minute, now or later, at which the next coat may go on by this window; its close is another matter. */
+export function earliestIn({ opensAtMin, forbidden }: TimeWindow, nowMin: number): number {
+  const atMin = Math.max(nowMin, opensAtMin);
+  return forbidden && atMin > forbidden.fromAtMin && atMin < forbidden.toAtMin ? forbidden.toAtMin : atMin;
+}
+
+/** The clocks of a coat in one list. */
+export const windowsOfCoat = ({ flash, recoat, cure }: CoatWindows): TimeWindow[] => [
+  flash,
+  recoat,
+  ...(cure ? [cure] : []),
+];
+
+/** Every clock that runs on an area as it is now: of its top coat and of bare metal. */
+export function windowsOf({ stack, bareSinceMin }: ZoneState, context: Context): TimeWindow[] {
+  const { laid } = stack[stack.length - 1]!;
+  const coat = laid ? windowsOfCoat(laid) : [];
+  return bareSinceMin === null ? coat : [...coat, exposureWindow(bareSinceMin, context)];
+}
+
+/** The clocks of a product of the shelf that is mixed at `mixedMin`. */
+export const windowsOfMix = (sheetId: string, mixedMin: number, context: Context): TimeWindow[] =>
+  mixWindows(sheetIn(context, sheetId), mixedMin, context);
