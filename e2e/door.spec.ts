@@ -92,16 +92,26 @@ test('a changed survey says that the plan is old, and keeps it until it is plann
   await page.getByRole('region', { name: 'Zone B' }).getByRole('spinbutton', { name: 'Area' }).fill('0.2');
   await expectSaved(page);
   await page.getByRole('link', { name: 'System' }).click();
-  await expect(page.getByText(/have changed since this plan was made/)).toBeVisible();
+  const old = page.getByText('The survey has changed since this plan was made.');
+  await expect(old).toBeVisible();
+  // It is not chosen from by accident.
+  const other = page.getByRole('listitem').filter({ hasText: 'direct-to-metal build, sealer' });
+  await other.getByRole('button', { name: /^Filler kept/ }).click();
+  await other.getByRole('button', { name: 'Choose' }).click();
+  const doubt = page.getByRole('dialog', { name: 'Choose from a plan that is out of date?' });
+  await doubt.getByRole('button', { name: 'Cancel' }).click();
   await page.getByRole('button', { name: 'Plan again' }).click();
-  await expect(page.getByText(/have changed since this plan was made/)).toHaveCount(0);
+  await expect(old).toHaveCount(0);
 });
 
-test('the shop’s school on the job page decides which system is proposed', async ({ page }) => {
+test('the shop’s school decides which system is proposed', async ({ page }) => {
+  await page.goto('/shop');
+  await expect(page.getByRole('heading', { name: 'Saltmarsh Coachworks' })).toBeVisible();
+  const school = page.getByRole('group', { name: 'First coat on metal' });
+  await expect(school).toContainText('one product protects and fills');
+  await school.getByRole('radio', { name: /direct-to-metal build/ }).check();
+  await expectSaved(page);
   await page.goto('/jobs/bus-6');
-  await page.getByRole('combobox', { name: 'First coat on metal', exact: true }).click();
-  await page.getByTitle('direct-to-metal build').click();
-  await expect(page.getByText('one product protects and fills (shop rule)')).toBeVisible();
   await page.getByRole('link', { name: /^Sliding door shell/ }).click();
   await page.getByRole('link', { name: 'System' }).click();
   await page.getByRole('button', { name: 'Ask for systems' }).click();

@@ -145,12 +145,17 @@ test('two people at one panel: the later sees it and chooses', async ({ page, sh
   await page.goto(`${DOOR}/survey?zone=B`);
   await expect(zones(page)).toHaveCount(3);
   const seen = await (await fetch(`${shop.url}/api/jobs/bus-6/panels/door`)).json();
+  // The screen is not told in time.
+  await page.route('**/api/**', (route) =>
+    route.request().method() === 'GET' ? route.abort() : route.continue(),
+  );
   await shop.send('PUT', '/api/jobs/bus-6/panels/door', {
     version: seen.version,
     zoneVersions: seen.zoneVersions,
     panel: { ...seen.panel, name: 'Left door' },
   });
   await tool(page, 'Add a zone').click();
+  await page.unroute('**/api/**');
   const notice = page.getByRole('alert');
   await expect(notice).toContainText('Somebody changed this panel in the meantime');
   await notice.getByRole('button', { name: 'Take theirs' }).click();

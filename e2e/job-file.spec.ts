@@ -13,6 +13,9 @@ test('a job is taken in from its file and can be saved as one again', async ({ p
   job.job = { ...job.job, id: 'bus-7', title: 'Book bus 7', berth: 'bay 2' };
   await page.goto('/jobs');
   await page.getByLabel('Job file').setInputFiles(fileOf(job));
+  const asked = page.getByRole('dialog', { name: 'In which shop is Book bus 7 planned?' });
+  await expect(asked.getByRole('radio', { name: 'Saltmarsh Coachworks', exact: true })).toBeChecked();
+  await asked.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByRole('heading', { name: 'Book bus 7' })).toBeVisible();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
@@ -48,6 +51,7 @@ for (const [name, content, message] of cases)
   test(`a bad file gets one clear message: ${name}`, async ({ page }) => {
     await page.goto('/jobs');
     await page.getByLabel('Job file').setInputFiles(fileOf(content()));
+    if (name === 'the same job again') await page.getByRole('button', { name: 'Take it in' }).click();
     await expect(page.getByRole('alert')).toContainText(message);
     await expect(page.getByRole('heading', { level: 2 })).toHaveText(['Book bus 6']);
   });

@@ -14,7 +14,7 @@ test('a ladder of one’s own is dragged, typed, compared with the best, and sur
 }) => {
   // The filler in the dent of the engine lid, which is a patch of its zone.
   await askForSystems(page, LID);
-  await page.goto(`${LID}/ladder?run=${encodeURIComponent('A/low-16')}`);
+  await page.goto(`${LID}/ladder?run=${encodeURIComponent('A/low:filler')}`);
   await expect(page.getByRole('heading', { level: 2, name: /^Hollow in A: filler/ })).toBeVisible();
   const row = (name: string) => page.getByRole('row').filter({ has: page.getByRole('rowheader', { name }) });
   await expect(row('In the plan')).toContainText('passes');
@@ -60,7 +60,7 @@ test('what if: a coarser last grade shows, another sealer hides it; topcoating a
   page,
 }) => {
   await askForSystems(page);
-  await page.goto(`${LADDER}?run=C-21`);
+  await page.goto(`${LADDER}?run=C:build`);
   const said = page.getByRole('status').filter({ hasText: /show\.$/ });
   await expect(said).toContainText('will not show');
   await page.getByRole('combobox', { name: 'Last grade' }).click();
@@ -148,15 +148,13 @@ test('the forecast tries every block, says how much build, is watched and stoppe
 
 test('figures, grades and tools of the shop shape the ladder', async ({ page }) => {
   await askForSystems(page);
-  await page.goto('/jobs/bus-6');
-  await page.getByRole('button', { name: 'Figures…' }).click();
+  await page.goto('/shop');
   await page.getByRole('searchbox', { name: 'Find a figure' }).fill('gloss at standard');
   const limit = page.getByRole('spinbutton', { name: /groove that passes in the gloss at standard/ });
   await limit.fill('99');
-  await expect(page.getByRole('alert')).toContainText('Must be from 0.1 to 10.');
+  await expect(page.getByRole('alert')).toContainText('Must be from 0.1 µm to 10 µm.');
   await limit.fill('0.2');
   await limit.press('Enter');
-  await page.getByRole('button', { name: 'Close', exact: true }).click();
   const stock = page.getByRole('combobox', { name: 'Grades on the shelf' });
   await stock.fill('CAMI 400');
   await stock.press('Enter');
@@ -167,7 +165,14 @@ test('figures, grades and tools of the shop shape the ladder', async ({ page }) 
   await expect(page.getByText('A ladder needs at least two grades')).toHaveCount(0);
   await stock.press('Escape');
   await expectSaved(page);
-  await page.goto(`${LADDER}?run=C-21`);
-  await expect(page.getByText('The survey has changed since: plan again in System.')).toBeVisible();
-  await expect(page.getByRole('row').filter({ hasText: 'In the plan' })).toContainText('shows');
+  await page.goto(`${LADDER}?run=C:build`);
+  // The plan keeps the shop that it was made for, until it is made again.
+  await expect(page.getByText('What it was planned from has changed since')).toBeVisible();
+  await expect(page.getByRole('row').filter({ hasText: 'In the plan' })).toContainText('passes');
+  await page.goto(`${DOOR}/system`);
+  await expect(page.getByText('have changed since this plan was made')).toBeVisible();
+  await page.getByRole('button', { name: 'Plan again' }).click();
+  await expect(page.getByText('have changed since this plan was made')).toHaveCount(0);
+  // With P180 and P800 alone nothing stays under such a limit, and the planner says so.
+  await expect(page.getByRole('alert')).toContainText('No system on this shelf');
 });

@@ -157,7 +157,7 @@ test('a solvent rub that softens the finish makes the plan isolate or strip it',
 });
 
 test('a shop that is too cold gets no system, and is told why', async ({ page }) => {
-  await page.goto('/jobs/bus-6');
+  await page.goto('/shop');
   await page.getByRole('spinbutton', { name: 'By day' }).fill('4');
   await page.getByRole('spinbutton', { name: 'By day' }).press('Enter');
   await expectSaved(page);

@@ -8,6 +8,9 @@ test('every view is accessible', async ({ page }) => {
   await page.goto('/jobs/bus-6');
   await expect(page.getByRole('heading', { name: 'Sliding door shell' })).toBeVisible();
   await expectAccessible(page);
+  await page.goto('/shop');
+  await expect(page.getByRole('heading', { name: 'Where practitioners differ' })).toBeVisible();
+  await expectAccessible(page);
   await page.goto(`${DOOR}/survey?zone=C`);
   await expect(page.getByRole('group', { name: /Section as found/ })).toBeVisible();
   await expectAccessible(page);
@@ -66,7 +69,7 @@ for (const viewport of [
     await page.setViewportSize(viewport);
     await askForSystems(page);
     const views = [`${DOOR}/survey?zone=C`, `${DOOR}/system`, `${DOOR}/ladder`, `${DOOR}/ladder?view=film`];
-    for (const path of ['/jobs', '/jobs/bus-6', ...views, '/practice']) {
+    for (const path of ['/jobs', '/jobs/bus-6', '/shop', ...views, '/practice']) {
       await page.goto(path);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
       const overrun = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);

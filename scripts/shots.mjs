@@ -26,7 +26,7 @@ const VIEWS = [
         .first()
         .click(),
   ],
-  ['ladder', `${DOOR}/ladder?run=C-21`],
+  ['ladder', `${DOOR}/ladder?run=C:build`],
   [
     'ladder-film',
     `${DOOR}/ladder?view=film&build=B-15`,

@@ -23,18 +23,31 @@ export function readJobFile(path: string): JobFile {
 
 function readText(path: string): string {
   try {
-    const { size } = statSync(path);
+    const stat = statSync(path);
+    if (!stat.isFile()) throw new BadInput(`${path} is no file: give the path of a job file`);
+    const { size } = stat;
     if (size > MOST_JOB_BYTES)
       throw new BadInput(
         `${path} is ${Math.round(size / 1024 / 1024)} MB; a job file is at most ${MOST_JOB_BYTES / 1024 / 1024} MB. Split the job.`,
       );
-    return readFileSync(path, 'utf8');
+    // Some editors put a mark of the byte order before the text.
+    return readFileSync(path, 'utf8').replace(/^\uFEFF/, '');
   } catch (error) {
     if (error instanceof BadInput) throw error;
     throw new BadInput(
       `${path} cannot be read (${(error as NodeJS.ErrnoException).code}): give the path of a job file`,
     );
   }
+}
+
+/** The panel of a job that an option names, or the first. @throws {BadInput} for an id that the job does not have */
+export function panelOf({ panels }: JobFile, id: string | undefined): JobFile['panels'][number] {
+  const panel = id === undefined ? panels[0] : panels.find((each) => each.id === id);
+  if (!panel)
+    throw new BadInput(
+      `--panel "${id}" is not in the job; it has ${panels.map((each) => each.id).join(', ')}`,
+    );
+  return panel;
 }
 
 /** JSON of any kind from a file. @throws {BadInput} where the file is none */

@@ -176,7 +176,7 @@ describe('bad input: exit 2, one clear message, nothing on stdout', () => {
       () => ['check', file('huge.json', 'x'.repeat(50 * 1024 * 1024))],
       /50 MB; a job file is at most 8 MB/,
     ],
-    ['a folder', () => ['check', folder], /cannot be read/],
+    ['a folder', () => ['check', folder], /is no file: give the path/],
     [
       'words for numbers',
       () => ['dew', '--celsius', 'warm', '--humidity', '60'],

@@ -2,12 +2,12 @@
 
 // units
 export { clockTime, formatMinutes } from './units/duration.ts';
-export { formatFact } from './units/facts.ts';
+export { formatFact, quantityOf } from './units/facts.ts';
 export { QUANTITIES, formatNumber, formatQuantity, toShown, toStored } from './units/quantities.ts';
 export type { Quantity, UnitSystem } from './units/quantities.ts';
 
 // wording
-export { allowedIf, sayAgain, type Stored } from './wording/say.ts';
+export { allowedIf, say, sayAgain, type Stored } from './wording/say.ts';
 export type { Reason, Source } from './wording/reason.ts';
 
 // materials
@@ -55,7 +55,7 @@ export { contradictionsOf } from './survey/contradictions.ts';
 export { schoolsInPlay } from './survey/schools-in-play.ts';
 export { SCHOOLS, schoolOf, schoolsSchema } from './survey/schools.ts';
 export type { SchoolName, Schools } from './survey/schools.ts';
-export { SHOP_RULES } from './survey/shop-rules.ts';
+export { SHOP_RULES, SHOP_RULE_GROUPS } from './survey/shop-rules.ts';
 export { QUALITIES } from './survey/qualities.ts';
 export type { Quality } from './survey/qualities.ts';
 export { shopSchema, targetSchema } from './survey/shop.ts';
@@ -135,7 +135,6 @@ export { forecastTaskOf } from './planner/forecast-task.ts';
 export { showingOf, type Showing, type WhatIf } from './planner/ladder-verdict.ts';
 export {
   sandingRunLabel,
-  sandingOfPlan,
   underLabel,
   type SandingRun,
   type SandingOfPlan,
@@ -145,11 +144,15 @@ export { foundStacks } from './planner/found.ts';
 export { measuredFilmUm } from './planner/measured-film.ts';
 export { planJob } from './planner/plan-job.ts';
 export { planPanel } from './planner/plan-panel.ts';
-export type { PlanTask } from './planner/plan-panel.ts';
-export { planWithTests } from './planner/deciding-tests.ts';
+export { makePlan } from './planner/make-plan.ts';
+export { openPlan, type OpenedPlan } from './planner/view-plan.ts';
+export { PLAN_FORMAT, storedPlanOf, type StoredPlan } from './planner/stored-plan.ts';
+export { changesSince, type InputsNow, type PlanInput } from './planner/plan-changes.ts';
+export type { PlanTask } from './planner/bench-of-task.ts';
+export { decidingTests, planWithTests } from './planner/deciding-tests.ts';
 export { judgeTask } from './planner/judge-task.ts';
 export type { JudgedStep, Judgement } from './planner/judge-sequence.ts';
-export { doneAs, isSandOp, actInputsSchema } from './planner/act-input.ts';
+export { isSandOp, actInputsSchema } from './planner/act-input.ts';
 export type { ActInput } from './planner/act-input.ts';
 export { OPS } from './operations/act.ts';
 export type { OpName } from './operations/act.ts';
@@ -167,6 +170,7 @@ export {
   JOB_FORMAT,
   JOB_VERSION,
   MOST_JOB_BYTES,
+  MOST_PANELS,
   jobFactsSchema,
   jobFileSchema,
   problemText,
@@ -174,6 +178,17 @@ export {
   readJob,
   readJobText,
 } from './formats/job-file.ts';
-export type { JobFile, Problem, Read } from './formats/job-file.ts';
+export type { JobBody, JobFacts, JobFile, Problem, Read } from './formats/job-file.ts';
 export { SCHEMA_NAMES, jsonSchemaOf } from './formats/json-schema.ts';
-export type { JobSummary, JobView, PanelView, PlanView, ProblemDetails } from './formats/views.ts';
+export type {
+  EventView,
+  JobSummary,
+  JobView,
+  JobsPage,
+  PanelState,
+  PanelView,
+  PlanView,
+  PlansView,
+  ProblemDetails,
+  ShopView,
+} from './formats/views.ts';

@@ -2,30 +2,34 @@ import { Module, type DynamicModule } from '@nestjs/common';
 import { APP_INTERCEPTOR } from '@nestjs/core';
 import { ServeStaticModule } from '@nestjs/serve-static';
 import type { Config } from './config.ts';
+import type { Database } from './database/database.ts';
 import { DatabaseModule } from './database/database.module.ts';
+import { EventsController } from './events/events.controller.ts';
 import { HealthController } from './health/health.controller.ts';
 import { InFlightInterceptor } from './http/in-flight.interceptor.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
 import { PlanningModule } from './planning/planning.module.ts';
 import { PlansModule } from './plans/plans.module.ts';
+import { ShopsModule } from './shops/shops.module.ts';
 import { ShelfController } from './shelf/shelf.controller.ts';
 
 @Module({})
 export class AppModule {
-  static with({ dataFolder, webFolder, planWorker }: Config): DynamicModule {
+  static with({ webFolder, planWorker }: Config, database: Database): DynamicModule {
     const web = webFolder
-      ? [ServeStaticModule.forRoot({ rootPath: webFolder, exclude: ['/api/{*rest}'] })]
+      ? [ServeStaticModule.forRoot({ rootPath: webFolder, exclude: ['/api/{*rest}', '/assets/{*rest}'] })]
       : [];
     return {
       module: AppModule,
       imports: [
-        DatabaseModule.in(dataFolder),
+        DatabaseModule.over(database),
         PlanningModule.with(planWorker),
+        ShopsModule,
         JobsModule,
         PlansModule,
         ...web,
       ],
-      controllers: [HealthController, ShelfController],
+      controllers: [HealthController, ShelfController, EventsController],
       providers: [{ provide: APP_INTERCEPTOR, useClass: InFlightInterceptor }],
     };
   }

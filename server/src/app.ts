@@ -6,6 +6,7 @@ import compression from 'compression';
 import helmet from 'helmet';
 import { AppModule } from './app.module.ts';
 import type { Config } from './config.ts';
+import { Database } from './database/database.ts';
 import { parseJsonBody } from './http/json-body.ts';
 import { onlyTrusted } from './http/trust.ts';
 import { ProblemFilter } from './http/problem.filter.ts';
@@ -20,10 +21,15 @@ const CONTENT_POLICY = {
   'upgrade-insecure-requests': null,
 };
 
-/** The whole server, ready to listen; the tests start the same one. */
+/**
+ * The whole server, ready to listen; the tests start the same one.
+ * @throws {StartError} in words where the data folder cannot be used
+ */
 export async function createApp(config: Config): Promise<NestExpressApplication> {
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
+  const database = await Database.open(config.dataFolder);
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config, database), {
     bodyParser: false,
+    abortOnError: false,
     forceCloseConnections: true,
     logger: ['error', 'warn'],
   });

@@ -1,6 +1,7 @@
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 import { z } from 'zod';
+import { StartError } from './database/start-error.ts';
 
 /** Settings from the environment, checked at start; a wrong one ends the start with a sentence. */
 const settingsSchema = z.object({
@@ -31,11 +32,11 @@ export interface Config {
   readonly planWorker: string | null;
 }
 
-/** @throws {Error} naming the setting that is wrong */
+/** @throws {StartError} naming the setting that is wrong */
 export function readConfig(environment: NodeJS.ProcessEnv, planWorker: string): Config {
   const parsed = settingsSchema.safeParse(environment);
   if (!parsed.success)
-    throw new Error(
+    throw new StartError(
       parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; '),
     );
   const { PORT, LEDGE_HOSTS, LEDGE_DATA, LEDGE_WEB } = parsed.data;

@@ -69,7 +69,10 @@ test.each([
   ['get', `${DOOR}/plans/none`],
   ['post', '/api/jobs/nobody/panels/door/plans'],
   ['put', `${DOOR}/plans/00000000-0000-4000-8000-000000000000/choice`],
-  ['delete', '/api/jobs/bus-6'],
+  ['delete', '/api/jobs/bus-7'],
+  ['get', '/api/jobs?limit=1000'],
+  ['get', '/api/jobs?offset=-1'],
+  ['get', '/api/jobs/__proto__'],
 ] as const)('%s %s', async (method, path) =>
   expectSentence(await server.http[method](path).send({ systemId: 'x', version: 1 })),
 );
@@ -87,10 +90,10 @@ test('asking for a plan twice with one key makes one plan', async () => {
 
 test('shop settings are checked field by field, and then nothing is saved', async () => {
   const { body: job } = await server.http.get('/api/jobs/bus-6').expect(200);
-  const shop = { ...job.shop, celsius: 500 };
+  const { id, version } = job.shop;
   const { body } = await server.http
-    .patch('/api/jobs/bus-6')
-    .send({ version: job.version, shop })
+    .patch(`/api/shops/${id}`)
+    .send({ version, shop: { celsius: 500 } })
     .expect(400);
   expect(body.problems[0].path).toBe('shop.celsius');
   expect((await server.http.get('/api/jobs/bus-6')).body).toEqual(job);

@@ -1,4 +1,5 @@
-import { PlanRow } from '../src/database/rows.ts';
+import { openPlan, type PlanView } from '@blue-ledge/core';
+import { Database } from '../src/database/database.ts';
 import { TestServer, demoJob } from './server.ts';
 
 let server: TestServer;
@@ -77,7 +78,7 @@ describe('a plan', () => {
     await takeDemo();
     expect((await server.http.get(`${plans}/latest`).expect(200)).body).toEqual({ plan: null });
     const made = await server.http.post(plans).expect(201);
-    expect(made.body).toMatchObject({ isCurrent: true, version: 1 });
+    expect(made.body).toMatchObject({ changed: [], version: 1 });
     await server.http
       .put(`${DOOR}/zones/B`)
       .send({ version: 1, zone: { ...(await zoneB()), areaM2: 0.2 } })
@@ -85,21 +86,22 @@ describe('a plan', () => {
     server = await server.restart();
     const { body } = await server.http.get(`${plans}/latest`).expect(200);
     expect(body.plan.plan).toEqual(made.body.plan);
-    expect(body.plan.isCurrent).toBe(false);
+    expect(body.plan.changed).toEqual(['survey']);
   });
 
   test('may be chosen where it is ready, once for each version; a refused one says why', async () => {
     await takeDemo();
     const { body: made } = await server.http.post(plans).expect(201);
-    const ready = made.plan.systems.filter((system: { verdict: string }) => system.verdict === 'ready');
-    const refused = made.plan.systems.find((system: { verdict: string }) => system.verdict === 'refused');
+    const { systems } = openPlan((made as PlanView).plan!).view;
+    const ready = systems.filter(({ verdict }) => verdict === 'ready');
+    const refused = systems.find(({ verdict }) => verdict === 'refused')!;
     const choose = (systemId: string, version: number) =>
       server.http.put(`${plans}/${made.id}/choice`).send({ systemId, version });
-    await choose(ready[1].id, 1).expect(200);
-    await choose(ready[0].id, 1).expect(409);
+    await choose(ready[1]!.id, 1).expect(200);
+    await choose(ready[0]!.id, 1).expect(409);
     const { body } = await choose(refused.id, 2).expect(422);
-    expect(body.problems[0].message).toContain(refused.refusedBy[0].text);
-    expect((await server.http.get(`${plans}/latest`)).body.plan.chosen).toBe(ready[1].id);
+    expect(body.problems[0].message).toContain(refused.refusedBy[0]!.text);
+    expect((await server.http.get(`${plans}/latest`)).body.plan.chosen).toBe(ready[1]!.id);
   });
 
   test('is not chosen by hand either while a zone is stopped', async () => {
@@ -107,7 +109,7 @@ describe('a plan', () => {
     Object.assign(job.panels[0]!.zones[1]!, { findings: [{ kind: 'hole', lengthMm: 20 }] });
     await server.http.post('/api/jobs').send(job).expect(201);
     const { body: made } = await server.http.post(plans).expect(201);
-    expect(made.plan.stopped).toMatchObject([{ zoneId: 'B' }]);
+    expect(openPlan(made.plan).view.stopped).toMatchObject([{ zoneId: 'B' }]);
     const systemId = made.plan.systems[0].id;
     const { body } = await server.http
       .put(`${plans}/${made.id}/choice`)
@@ -116,25 +118,79 @@ describe('a plan', () => {
     expect(body.problems[0].message).toContain('stopped');
   });
 
-  test('of an earlier release, which knew no patches, is read as work on whole zones', async () => {
+  test('of another release is said to be too old, and is not chosen from', async () => {
     await takeDemo();
     const { body: made } = await server.http.post(plans).expect(201);
-    const old = JSON.parse(
-      JSON.stringify(made.plan, (name, value) => (name === 'areas' ? undefined : value)),
-    );
-    await PlanRow.update({ body: old }, { where: { id: made.id } });
+    await server.app.get(Database).write('test', async ({ tables, transaction }) => {
+      await tables.plans.update({ body: { systems: [] } }, { where: { id: made.id }, transaction });
+    });
     const { body } = await server.http.get(`${plans}/latest`).expect(200);
-    for (const { steps } of body.plan.plan.systems)
-      for (const { areas, zones } of steps) expect(areas).toEqual(zones);
+    expect(body.plan).toMatchObject({ plan: null, changed: ['programme'] });
+    const choice = { systemId: made.chosen, version: 1 };
+    const refused = await server.http.put(`${plans}/${made.id}/choice`).send(choice).expect(422);
+    expect(refused.body.problems[0].message).toMatch(/another release/);
+  });
+
+  test('whose survey changed since is chosen only by somebody who knows', async () => {
+    await takeDemo();
+    const { body: made } = await server.http.post(plans).expect(201);
+    await server.http
+      .put(`${DOOR}/zones/B`)
+      .send({ version: 1, zone: { ...(await zoneB()), areaM2: 0.2 } })
+      .expect(200);
+    const choose = (more: object) =>
+      server.http.put(`${plans}/${made.id}/choice`).send({ systemId: made.chosen, version: 1, ...more });
+    expect((await choose({}).expect(422)).body.problems[0].message).toMatch(/changed since: plan again/);
+    await choose({ evenIfChanged: true }).expect(200);
+  });
+
+  test('is not found under another panel or job', async () => {
+    await takeDemo();
+    const { body: made } = await server.http.post(plans).expect(201);
+    await server.http
+      .put(`/api/jobs/bus-6/panels/nose/plans/${made.id}/choice`)
+      .send({ systemId: made.chosen, version: 1 })
+      .expect(404);
+  });
+
+  test('answers first; the tests that would decide come after it', async () => {
+    await takeDemo();
+    const corner = '/api/jobs/bus-6/panels/corner/plans';
+    expect((await server.http.post(corner).expect(201)).body.tests).toBeNull();
+    for (let tries = 0; tries < 100; tries++) {
+      const { body } = await server.http.get(`${corner}/latest`).expect(200);
+      if (body.plan.tests) return expect(Array.isArray(body.plan.tests)).toBe(true);
+      await new Promise((resolve) => setTimeout(resolve, 20));
+    }
+    throw new Error('no tests came');
+  });
+
+  test('only the newest twenty of a panel are kept, and those that somebody chose from', async () => {
+    await takeDemo();
+    const nose = '/api/jobs/bus-6/panels/nose/plans';
+    const { body: first } = await server.http.post(nose).expect(201);
+    await server.http
+      .put(`${nose}/${first.id}/choice`)
+      .send({ systemId: first.chosen, version: 1 })
+      .expect(200);
+    for (let i = 0; i < 22; i++) await server.http.post(nose).expect(201);
+    const ids = await server.app
+      .get(Database)
+      .read(async ({ tables, transaction }) =>
+        (await tables.plans.findAll({ where: { panelId: 'nose' }, transaction })).map(({ id }) => id),
+      );
+    expect(ids).toHaveLength(21);
+    expect(ids).toContain(first.id);
   });
 });
 
 test('the shop’s school changes what is chosen', async () => {
   await takeDemo();
   const { body: job } = await server.http.get('/api/jobs/bus-6').expect(200);
-  const shop = { ...job.shop, schools: { ...job.shop.schools, filler: 'on-metal' } };
-  await server.http.patch('/api/jobs/bus-6').send({ version: job.version, shop }).expect(200);
-  await server.http.patch('/api/jobs/bus-6').send({ version: job.version, shop }).expect(409);
+  const { id, version } = job.shop;
+  const shop = { schools: { ...job.shop.shop.schools, filler: 'on-metal' } };
+  await server.http.patch(`/api/shops/${id}`).send({ version, shop }).expect(200);
+  await server.http.patch(`/api/shops/${id}`).send({ version, shop }).expect(409);
   const { body } = await server.http.post(`${DOOR}/plans`).expect(201);
   expect(body.chosen).toMatch(/^inspect/);
 });
@@ -172,7 +228,8 @@ describe('bad input gets a sentence that names the field, and nothing is taken i
     const { body } = await server.http.post('/api/jobs').send(file()).expect(400);
     expect(body.problems[0].path).toBe(path);
     expect(body.problems[0].message).toMatch(message);
-    expect((await server.http.get('/api/jobs')).body).toEqual([]);
+    expect((await server.http.get('/api/jobs')).body).toEqual({ jobs: [], nJobs: 0 });
+    expect((await server.http.get('/api/shops')).body).toEqual([]);
   });
 
   test.each([

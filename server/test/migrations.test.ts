@@ -10,7 +10,9 @@ test('every migration goes up, down and up again', async () => {
   const sequelize = new Sequelize({ dialect: 'sqlite', storage: ':memory:', logging: false });
   await migrations(sequelize).up();
   const tables = await tablesOf(sequelize);
-  expect(tables).toEqual(expect.arrayContaining(['jobs', 'panels', 'plans', 'writes', 'zones']));
+  expect(tables).toEqual(
+    expect.arrayContaining(['events', 'jobs', 'panels', 'plans', 'sheets', 'shops', 'writes', 'zones']),
+  );
   await migrations(sequelize).down({ to: 0 });
   expect(await tablesOf(sequelize)).toEqual(['SequelizeMeta']);
   await migrations(sequelize).up();

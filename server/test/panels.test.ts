@@ -1,4 +1,4 @@
-import type { Panel, PanelView } from '@blue-ledge/core';
+import { openPlan, type Panel, type PanelView } from '@blue-ledge/core';
 import { TestServer, demoJob } from './server.ts';
 
 let server: TestServer;
@@ -77,11 +77,15 @@ describe('planning', () => {
   test('schools of this plan only, and what was done, shape it and are told', async () => {
     const { body } = await server.http
       .post(`${DOOR}/plans`)
-      .send({ schools: { filler: 'on-metal' }, done: [{ op: 'wash', zones: ['A', 'B', 'C'] }] })
+      .send({
+        schools: { filler: 'on-metal' },
+        done: [{ op: 'wash', zones: ['A', 'B', 'C'] }],
+        startMin: 600,
+      })
       .expect(201);
-    expect(body.plan).toMatchObject({ schools: { filler: 'on-metal' }, done: [{ op: 'wash' }] });
-    expect(body.plan.systems[0].steps[0]).toMatchObject({ op: 'wash', isDone: true });
-    expect(body.plan.tests[0]).toMatchObject({ test: 'Solvent rub', zoneId: 'A' });
+    const { view } = openPlan(body.plan);
+    expect(view).toMatchObject({ schools: { filler: 'on-metal' }, done: [{ op: 'wash' }], startMin: 600 });
+    expect(view.systems[0]!.steps[0]).toMatchObject({ op: 'wash', isDone: true });
   });
   test.each([
     [{ schools: { filler: 'sideways' } }, 'schools.filler'],
@@ -99,7 +103,8 @@ describe('planning', () => {
   test('all panels of a job at once, the same key once', async () => {
     const ask = () => server.http.post('/api/jobs/bus-6/plans').set('idempotency-key', 'all-of-them');
     const { body } = await ask().expect(201);
-    expect(body.plans.map(({ plan }: { plan: { panelId: string } }) => plan.panelId)).toEqual([
+    expect(body.failed).toEqual([]);
+    expect(body.plans.map(({ panel }: { panel: string }) => panel)).toEqual([
       'door',
       'hatch',
       'nose',

@@ -7,9 +7,10 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { queryClient } from './api/query-client.ts';
-import { sendAll } from './jobs/job-saver.ts';
-import { panelSaver } from './jobs/survey/panel-saver.ts';
-import { zoneSaver } from './jobs/survey/zone-saver.ts';
+import { listen } from './api/events.ts';
+import { sendAll } from './api/field-saver.ts';
+import { panelSaver } from './panel/survey/panel-saver.ts';
+import { zoneSaver } from './panel/survey/zone-saver.ts';
 import { router } from './router.tsx';
 import { antdTheme } from './theme/antd-theme.ts';
 
@@ -17,6 +18,7 @@ import { antdTheme } from './theme/antd-theme.ts';
 zoneSaver.saveAll();
 panelSaver.saveAll();
 void sendAll();
+listen();
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

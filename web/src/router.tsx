@@ -13,33 +13,38 @@ export const router = createBrowserRouter([
     children: [
       { index: true, element: <Navigate to="/jobs" replace /> },
       { path: 'jobs', lazy: async () => ({ Component: (await import('./jobs/JobsPage.tsx')).JobsPage }) },
+      { path: 'shop', lazy: async () => ({ Component: (await import('./shop/ShopPage.tsx')).ShopPage }) },
+      {
+        path: 'shop/:shop',
+        lazy: async () => ({ Component: (await import('./shop/ShopPage.tsx')).ShopPage }),
+      },
       { path: 'jobs/:job', lazy: async () => ({ Component: (await import('./jobs/JobPage.tsx')).JobPage }) },
       {
         path: 'jobs/:job/panels/:panel',
-        lazy: async () => ({ Component: (await import('./jobs/PanelPage.tsx')).PanelPage }),
+        lazy: async () => ({ Component: (await import('./panel/PanelPage.tsx')).PanelPage }),
         children: [
           { index: true, element: <Navigate to="survey" replace /> },
           {
             path: 'survey',
-            lazy: async () => ({ Component: (await import('./jobs/survey/SurveyStage.tsx')).SurveyStage }),
+            lazy: async () => ({ Component: (await import('./panel/survey/SurveyStage.tsx')).SurveyStage }),
           },
           {
             path: 'ladder',
-            lazy: async () => ({ Component: (await import('./jobs/ladder/LadderStage.tsx')).LadderStage }),
+            lazy: async () => ({ Component: (await import('./panel/ladder/LadderStage.tsx')).LadderStage }),
           },
           {
             path: 'system',
-            lazy: async () => ({ Component: (await import('./jobs/system/SystemStage.tsx')).SystemStage }),
+            lazy: async () => ({ Component: (await import('./panel/system/SystemStage.tsx')).SystemStage }),
           },
         ],
       },
       {
         path: 'jobs/:job/panels/:panel/plan-sheet',
-        lazy: async () => ({ Component: (await import('./jobs/sheet/PlanSheet.tsx')).PlanSheet }),
+        lazy: async () => ({ Component: (await import('./panel/sheet/PlanSheet.tsx')).PlanSheet }),
       },
       {
         path: 'jobs/:job/panels/:panel/caution-sheet',
-        lazy: async () => ({ Component: (await import('./jobs/sheet/CautionSheet.tsx')).CautionSheet }),
+        lazy: async () => ({ Component: (await import('./panel/sheet/CautionSheet.tsx')).CautionSheet }),
       },
       {
         path: 'practice',

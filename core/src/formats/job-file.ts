@@ -14,8 +14,17 @@ export const MOST_JOB_BYTES = 8 * 1024 * 1024;
 export const jobFactsSchema = z.looseObject({
   id: idSchema,
   title: z.string().trim().min(1, 'needs a title').max(160),
+  customer: z.string().trim().max(160).optional(),
+  /** What the customer asked for, as it was said. */
+  customerWords: z.string().trim().max(2000, 'must be at most 2000 characters').optional(),
+  /** Day on which it is due. */
+  dueOn: z.iso.date('must be a day such as 2026-12-09').optional(),
   target: targetSchema.prefault({}),
 });
+export type JobFacts = z.infer<typeof jobFactsSchema>;
+
+/** A panel list may not grow over this. */
+export const MOST_PANELS = 200;
 
 export const jobFileSchema = z.looseObject({
   format: z.literal(JOB_FORMAT),
@@ -25,7 +34,7 @@ export const jobFileSchema = z.looseObject({
   panels: z
     .array(panelSchema, { error: 'is missing: a job needs a list of panels' })
     .min(1, 'needs at least one panel')
-    .max(200, 'may hold at most 200 panels')
+    .max(MOST_PANELS, `may hold at most ${MOST_PANELS} panels`)
     .superRefine((panels, context) => {
       const seen = new Set<string>();
       panels.forEach((panel, i) => {
@@ -42,6 +51,9 @@ export const jobFileSchema = z.looseObject({
 });
 
 export type JobFile = z.infer<typeof jobFileSchema>;
+
+/** What of a job file is the job itself, extra fields included: the rest stands for itself. */
+export type JobBody = Pick<JobFile, 'format' | 'version' | 'job'>;
 
 /** One thing wrong with what was given: where, and a sentence with the remedy. */
 export interface Problem {

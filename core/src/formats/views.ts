@@ -1,28 +1,50 @@
-import type { PanelPlan } from '../planner/plan.ts';
+import type { PlanInput } from '../planner/plan-changes.ts';
+import type { DecidingTest } from '../planner/plan.ts';
+import type { StoredPlan } from '../planner/stored-plan.ts';
 import type { Panel, PanelFacts } from '../survey/panel.ts';
 import type { Shop, Target } from '../survey/shop.ts';
-import type { Problem } from './job-file.ts';
+import type { JobFacts, Problem } from './job-file.ts';
 
 /** What the server answers and the web reads; dates are ISO text on the wire. */
+
+/** A shop with the version that a change of it starts from. */
+export interface ShopView {
+  readonly id: string;
+  readonly name: string;
+  readonly version: number;
+  readonly shop: Shop;
+}
+
+/** How far a panel is: its survey is there, its plan waits for a zone that is stopped, or a system is chosen. */
+export type PanelState = 'surveyed' | 'stopped' | 'planned';
 
 export interface JobSummary {
   readonly id: string;
   readonly title: string;
   readonly version: number;
-  /** Names of its panels. */
-  readonly panels: readonly string[];
+  readonly dueOn?: string | undefined;
+  readonly isArchived: boolean;
+  readonly panels: readonly { readonly id: string; readonly name: string; readonly state: PanelState }[];
+}
+
+/** One page of jobs, and how many there are in all. */
+export interface JobsPage {
+  readonly jobs: readonly JobSummary[];
+  readonly nJobs: number;
 }
 
 export interface JobView {
   readonly version: number;
-  readonly job: { readonly id: string; readonly title: string; readonly target: Target };
-  readonly shop: Shop;
+  readonly job: JobFacts;
+  readonly isArchived: boolean;
+  readonly shop: ShopView;
   readonly panels: readonly (Omit<PanelFacts, 'zones'> & {
     readonly id: string;
     readonly name: string;
     readonly areaM2: number;
     /** Top layer of each zone, for the swatches of a list. */
     readonly tops: readonly string[];
+    readonly state: PanelState;
   })[];
 }
 
@@ -36,14 +58,33 @@ export interface PanelView {
   readonly zoneVersions: Readonly<Record<string, number>>;
 }
 
-/** A stored plan and whether the survey is still the one it was made from. */
+/** A stored plan, and what it was made from that is different now. */
 export interface PlanView {
   readonly id: string;
   readonly version: number;
   readonly chosen: string | null;
   readonly createdAt: string;
-  readonly isCurrent: boolean;
-  readonly plan: PanelPlan;
+  /** Empty where it still holds. */
+  readonly changed: readonly PlanInput[];
+  /** Null for a plan that another release kept in a shape that this one does not read. */
+  readonly plan: StoredPlan | null;
+  /** Tests that nobody has done and that would decide between systems; null while they are being worked out. */
+  readonly tests: readonly DecidingTest[] | null;
+}
+
+/** What became of planning all panels of a job: plans, and the panels of which nothing could be kept. */
+export interface PlansView {
+  readonly plans: readonly { readonly panel: string; readonly id: string; readonly chosen: string | null }[];
+  readonly failed: readonly { readonly panel: string; readonly title: string }[];
+}
+
+/** Something that happened, as open screens are told of it. */
+export interface EventView {
+  readonly seq: number;
+  readonly subject: string;
+  readonly kind: string;
+  /** Of what it is about, where that has versions. */
+  readonly version?: number | undefined;
 }
 
 /** Problem details (RFC 9457) as this server gives them. */

@@ -5,11 +5,10 @@ import type { ProductSheet } from '../materials/sheet.ts';
 import type { Panel } from '../survey/panel.ts';
 import type { Sourced } from '../wording/reason.ts';
 import { ruleIn, schoolIn, type Context } from './context.ts';
+import type { CureMethod, Night } from './time-window.ts';
 import { dayLengthMin, leftOfDayMin, spellsFrom, untilMorningMin } from './day.ts';
 
 /** How long a coat needs before it may be sanded, in this shop: by the sheet and by the cure model, whichever is longer. */
-
-export type CureMethod = 'air' | 'bake';
 
 /** Hottest that a panel of this family may get, °C (rules GP4 and P6); what is not here bears any bake. */
 const MOST_CELSIUS: Partial<Record<Family, number>> = { composite: 60, plastic: 65 };
@@ -27,19 +26,6 @@ export const sandableConversion = (context: Pick<Context, 'shop'>): number =>
 
 const byDayMin = (sheet: ProductSheet, context: Context): number =>
   sandableConversion(context) * fullCureMin(sheet.cure, context.shop.celsius);
-
-/** The night that a coat would cure through in air. */
-export interface Night {
-  readonly celsius: number;
-  /** Its temperature over the dew point of the shop's air, and what the shop asks. */
-  readonly marginKelvin: number;
-  readonly limitKelvin: number;
-  readonly isDamp: boolean;
-  /** Below the sheet's least temperature nothing cures. */
-  readonly isCold: boolean;
-  /** A day from morning to evening is enough. */
-  readonly isAvoidable: boolean;
-}
 
 /** The night between a coat and its sanding, where air cure takes longer than what is left of the day; else null. */
 function nightOf(sheet: ProductSheet, fromMin: number, context: Context): Night | null {

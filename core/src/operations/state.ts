@@ -13,7 +13,7 @@ import type { PanelFacts } from '../survey/panel.ts';
 import { textureOf } from '../survey/zone-facts.ts';
 import type { Role, Zone } from '../survey/zone.ts';
 import type { Tool } from '../materials/tools.ts';
-import type { CoatWindows } from './windows.ts';
+import type { CoatWindows } from './time-window.ts';
 
 /**
  * The state that operations change: a stack of layers and a surface for each area, and one clock for the panel.

@@ -1,54 +1,15 @@
 import { solventFlashFactor, waterFlashFactor } from '../climate/flash.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
-import type { Source, Sourced } from '../wording/reason.ts';
+import type { Sourced } from '../wording/reason.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
-import { cureFrom, type CureMethod, type Night } from './curing.ts';
+import { cureFrom } from './curing.ts';
 import type { ZoneState } from './state.ts';
+import type { CoatWindows, CureWindow, TimeWindow } from './time-window.ts';
 
 /**
  * Every time limit of the bench: from when to when something may be done, on what authority, and what is done once it is
  * missed. Rules, steps, screens and schedule ask here; nobody else reckons a limit. Times on the panel's clock.
  */
-
-export const WINDOW_KINDS = [
-  'exposure',
-  'flash',
-  'induction',
-  'pot-life',
-  'recoat',
-  'promoter',
-  'cure',
-] as const;
-export type WindowKind = (typeof WINDOW_KINDS)[number];
-
-/** What is done once a limit is missed, in words that follow "past it, ". */
-export const WHEN_MISSED = {
-  wait: 'nothing is lost',
-  scuff: 'scuff and clean before the next coat',
-  abrade: 'abrade and clean before the next coat',
-  repeat: 'coat again before going on',
-  'abrade-metal': 'abrade and clean again',
-  'mix-anew': 'mix anew: what is left in the cup is waste',
-} as const;
-export type WhenMissed = keyof typeof WHEN_MISSED;
-
-export interface TimeWindow {
-  readonly kind: WindowKind;
-  readonly rule: string;
-  readonly opensAtMin: number;
-  /** Infinity where it never closes. */
-  readonly closesAtMin: number;
-  /** Part of it in which nothing may go on: the coat is past its flash, not yet cured, and would lift. */
-  readonly forbidden?: { readonly fromAtMin: number; readonly toAtMin: number };
-  readonly source: Source;
-  readonly whenMissed: WhenMissed;
-}
-
-/** The cure of a coat: open once it may be sanded. */
-export interface CureWindow extends TimeWindow {
-  readonly method: CureMethod;
-  readonly night: Night | null;
-}
 
 /** Minutes that a sheet's flash time takes in this shop: by what leaves (solvent or water) and by how the air moves. */
 export function flashMin(sheetMin: number, sheet: ProductSheet, context: Context): number {
@@ -62,16 +23,6 @@ export function flashMin(sheetMin: number, sheet: ProductSheet, context: Context
 }
 
 const never = Infinity;
-
-/** Clocks that start when a coat's last pass ends. */
-export interface CoatWindows {
-  /** Dry to touch: other work may go on. */
-  readonly flash: TimeWindow;
-  /** From when to when the next coat bonds without sanding. */
-  readonly recoat: TimeWindow;
-  /** Null for a product that is not sanded. */
-  readonly cure: CureWindow | null;
-}
 
 function flashWindow(sheet: ProductSheet, endMin: number, context: Context): TimeWindow {
   const opensAtMin = endMin + flashMin(sheet.flash.beforeNextMin, sheet, context);

@@ -1,16 +1,20 @@
 import { z } from 'zod';
 import { GRADES } from '../materials/grades.ts';
 import type { Act, BodyOp, CoatOp, OpName, SandOp } from '../operations/act.ts';
-import { BODY_OPS, COAT_OPS, OPS, SAND_OPS } from '../operations/act.ts';
+import { BODY_OPS, COAT_OPS, OPS, SAND_OPS, isBodywork, isCoat, isSanding } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { cureMethodOf } from '../operations/waiting.ts';
 import { isProductFor } from '../operations/products.ts';
 import type { PanelState } from '../operations/state.ts';
 import { TOOLS, type Tool } from '../materials/tools.ts';
 import { gradeText } from '../survey/finding.ts';
-import type { Step } from './plan.ts';
+import type { Reason } from '../wording/reason.ts';
 
-/** A sequence that a person puts together, or that was really done: acts in a form that can be typed and sent. */
+/** Acts in a form that can be typed, sent and kept: what a person puts together, what was done, what a plan is made of. */
+
+/** More areas and steps than any panel has. */
+const MOST_AREAS = 2000;
+const MOST_ACTS = 500;
 
 const coats = z.number().int().min(1, 'must be at least 1 coat').max(8, 'must be at most 8 coats');
 
@@ -18,18 +22,25 @@ const areaIdSchema = z
   .string()
   .min(1, 'needs an id of at least one character')
   .max(125)
-  .regex(/^[A-Za-z0-9._-]+(\/[a-z0-9-]+)?$/, 'must be a zone such as A, or a patch of it such as A/chips');
+  .regex(/^[A-Za-z0-9._-]+(\/[a-z0-9-]+)?$/, 'must be a zone such as A, or a patch of it such as A/chips')
+  .refine((id) => id !== '__proto__', 'must be a zone such as A');
 
 export const actInputSchema = z.object({
   op: z.enum(OPS, { error: 'is not an operation of the trade' }),
   /** Zones, or patches of them as `zone/patch`. */
-  zones: z.array(areaIdSchema).min(1, 'needs at least one zone').max(120),
+  zones: z.array(areaIdSchema).min(1, 'needs at least one zone').max(MOST_AREAS),
   sheetId: z.string().min(1).max(60).optional(),
   /** One number for all zones, or by zone. */
   coats: z.union([coats, z.record(areaIdSchema, coats)]).optional(),
   /** Coarse to fine. */
   grits: z.array(gradeText).min(1).max(GRADES.length).optional(),
   tool: z.enum(TOOLS).optional(),
+  /** The first coat is kept light. */
+  isLightFirst: z.boolean().optional(),
+  /** Lightness L* that a coat is mixed to. */
+  toneL: z.number().min(0, 'must be 0 or more').max(100, 'must be at most 100').optional(),
+  /** How a cure is done; as the shop does it where it is left out. */
+  method: z.enum(['air', 'bake']).optional(),
   /** Minutes that pass after it, over what the act itself takes. */
   thenMin: z
     .number()
@@ -37,7 +48,7 @@ export const actInputSchema = z.object({
     .max(60 * 24 * 60, 'must be at most 60 days')
     .optional(),
 });
-export const actInputsSchema = z.array(actInputSchema).max(120, 'must be at most 120 steps');
+export const actInputsSchema = z.array(actInputSchema).max(MOST_ACTS, `must be at most ${MOST_ACTS} steps`);
 export type ActInput = z.infer<typeof actInputSchema>;
 
 /** Whether an operation wants grades. */
@@ -51,30 +62,31 @@ const within = <T extends string>(names: readonly T[], op: string): op is T =>
 
 const USUAL_TOOL: Partial<Record<SandOp, Tool>> = { block: 'block', scuff: 'pad-fine', denib: 'wet-hand' };
 
-/** The act behind a typed one, or what is missing in it. */
-export function actOf(own: ActInput, context: Context, panel: PanelState): ReadAct {
-  const { op, zones } = own;
+/** An act that was planned says why it is there. */
+type Explained = ActInput & { readonly why?: readonly Reason[] | undefined };
+
+/** The act behind a typed or kept one, or what is missing in it. */
+export function actOf(input: Explained, context: Context, panel: PanelState): ReadAct {
+  const { op, zones, why = [] } = input;
   const unknown = zones.find((id) => !panel.zones.some(({ zone }) => zone.id === id));
   if (unknown)
     return { ok: false, message: `zones: "${unknown}" is not a zone of this panel that is planned` };
-  const base = { zones, why: [] };
-  if (within(COAT_OPS, op) || within(BODY_OPS, op)) return laid(op, own, context);
+  if (within(COAT_OPS, op) || within(BODY_OPS, op)) return laid(op, input, context);
   if (within(SAND_OPS, op)) {
-    const [first, ...rest] = own.grits ?? [];
+    const [first, ...rest] = input.grits ?? [];
     if (!first) return { ok: false, message: `grits: ${op} needs at least one grade, for example P320` };
-    return {
-      ok: true,
-      act: { ...base, op, grades: [first, ...rest], tool: own.tool ?? USUAL_TOOL[op] ?? 'machine' },
-    };
+    const tool = input.tool ?? USUAL_TOOL[op] ?? 'machine';
+    return { ok: true, act: { zones, why, op, grades: [first, ...rest], tool } };
   }
   if (op === 'cure') {
     const areas = panel.zones.filter(({ zone }) => zones.includes(zone.id));
-    return { ok: true, act: { ...base, op, method: cureMethodOf(areas) } };
+    return { ok: true, act: { zones, why, op, method: input.method ?? cureMethodOf(areas) } };
   }
-  return { ok: true, act: { ...base, op } };
+  return { ok: true, act: { zones, why, op } };
 }
 
-function laid(op: CoatOp | BodyOp, { zones, sheetId, coats: typed }: ActInput, { shelf }: Context): ReadAct {
+function laid(op: CoatOp | BodyOp, input: Explained, { shelf }: Context): ReadAct {
+  const { zones, sheetId, coats: typed, isLightFirst, toneL, why = [] } = input;
   const sheet = shelf.get(sheetId ?? '');
   if (!sheet) {
     const message = sheetId ? `"${sheetId}" is not on the shelf` : `${op} needs a product of the shelf`;
@@ -82,18 +94,30 @@ function laid(op: CoatOp | BodyOp, { zones, sheetId, coats: typed }: ActInput, {
   }
   if (!isProductFor(op, sheet))
     return { ok: false, message: `sheetId: ${sheet.name} is no product for ${op}` };
-  if (within(BODY_OPS, op)) return { ok: true, act: { op, zones, sheetId: sheet.id, why: [] } };
+  if (within(BODY_OPS, op)) return { ok: true, act: { op, zones, sheetId: sheet.id, why } };
   const on = (id: string): number => (typeof typed === 'object' ? typed[id] : typed) ?? sheet.film.coats;
   const byZone = Object.fromEntries(zones.map((id) => [id, on(id)]));
-  return { ok: true, act: { op, zones, sheetId: sheet.id, coats: byZone, why: [] } };
+  const how = {
+    ...(isLightFirst === undefined ? {} : { isLightFirst }),
+    ...(toneL === undefined ? {} : { toneL }),
+  };
+  return { ok: true, act: { op, zones, sheetId: sheet.id, coats: byZone, why, ...how } };
 }
 
-/** A step of a plan as an act that was done just so. */
-export const doneAs = ({ op, areas, sheetId, coats: most, coatsByZone, grits, tool }: Step): ActInput => ({
-  op,
-  zones: [...areas],
-  ...(sheetId ? { sheetId } : {}),
-  ...(coatsByZone ? { coats: coatsByZone } : most === undefined ? {} : { coats: most }),
-  ...(grits ? { grits } : {}),
-  ...(tool ? { tool } : {}),
-});
+/** An act in the form that is sent and kept; `actOf` makes the same act of it again. */
+export function inputOf(act: Act): ActInput {
+  const head = { op: act.op, zones: [...act.zones] };
+  if (isCoat(act)) {
+    const { sheetId, isLightFirst, toneL } = act;
+    return {
+      ...head,
+      sheetId,
+      coats: Object.fromEntries(act.zones.map((id) => [id, act.coats[id] ?? 1])),
+      ...(isLightFirst === undefined ? {} : { isLightFirst }),
+      ...(toneL === undefined ? {} : { toneL }),
+    };
+  }
+  if (isBodywork(act)) return { ...head, sheetId: act.sheetId };
+  if (isSanding(act)) return { ...head, grits: [...act.grades], tool: act.tool };
+  return act.op === 'cure' ? { ...head, method: act.method } : head;
+}

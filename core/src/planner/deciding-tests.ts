@@ -1,9 +1,11 @@
 import { findingOf } from '../survey/finding.ts';
 import type { Zone } from '../survey/zone.ts';
 import { isUnknownPlastic, testOf, topKindOf } from '../survey/zone-facts.ts';
+import { benchOfTask, type PlanTask } from './bench-of-task.ts';
+import { makePlan } from './make-plan.ts';
 import type { DecidingTest, PanelPlan } from './plan.ts';
 import { wordsOnZone } from './titles.ts';
-import { planPanel, type PlanTask } from './plan-panel.ts';
+import { planPanel } from './plan-panel.ts';
 
 /**
  * Tests that nobody has done yet and that decide between systems: the panel is planned once for each outcome, and a
@@ -61,10 +63,12 @@ const isSame = (a: Zone, b: Zone): boolean =>
   JSON.stringify([a.layers, a.findings, a.tests]) === JSON.stringify([b.layers, b.findings, b.tests]);
 
 /** Where a plan leads on a zone: what its best system does there, or what stops it. */
-function leadsTo(plan: PanelPlan, zoneId: string): string {
-  const stop = plan.stopped.find((stopped) => stopped.zoneId === zoneId);
-  const best = plan.systems.find(({ id }) => id === plan.chosen);
-  return stop?.text ?? (best ? wordsOnZone(best.steps, zoneId) : 'No system');
+function leadsTo(task: PlanTask, zoneId: string): string {
+  const stop = benchOfTask(task).stopped.find((stopped) => stopped.zoneId === zoneId);
+  if (stop) return stop.text;
+  const { systems, chosen } = makePlan(task);
+  const best = systems.find(({ id }) => id === chosen);
+  return best ? wordsOnZone(best.acts, zoneId) : 'No system';
 }
 
 export function decidingTests(task: PlanTask): DecidingTest[] {
@@ -77,8 +81,8 @@ export function decidingTests(task: PlanTask): DecidingTest[] {
       const tested = zones.map((other) =>
         isSame(other, zone) ? { ...other, tests: [...(other.tests ?? []), result] } : other,
       );
-      const plan = planPanel({ ...task, panel: { ...task.panel, zones: tested } });
-      return { outcome: words, leadsTo: leadsTo(plan, zone.id) };
+      const tried = { ...task, panel: { ...task.panel, zones: tested } };
+      return { outcome: words, leadsTo: leadsTo(tried, zone.id) };
     });
     const differ = new Set(outcomes.map((outcome) => outcome.leadsTo)).size > 1;
     return differ ? [{ zoneId: zone.id, test: hypothesis.test, outcomes }] : [];

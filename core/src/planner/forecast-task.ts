@@ -4,7 +4,7 @@ import { ledgeLimit } from '../operations/context.ts';
 import { sandingFiguresOf } from '../surface/figures.ts';
 import { sandedMaterial } from '../materials/sanded-material.ts';
 import { crownOf } from '../survey/zone-facts.ts';
-import type { PlanTask } from './plan-panel.ts';
+import type { PlanTask } from './bench-of-task.ts';
 import type { ZoneBuild } from './sanding-of-plan.ts';
 
 /** Waves flatter than this are not worth a forecast; it is made for these instead, µm. */

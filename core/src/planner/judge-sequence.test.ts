@@ -1,9 +1,12 @@
 import { panelOf, type ZoneSketch } from '../testing/bench.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { judgeTask } from './judge-task.ts';
-import { doneAs, actInputsSchema, type ActInput } from './act-input.ts';
-import { planPanel, type PlanTask } from './plan-panel.ts';
+import { actInputsSchema, type ActInput } from './act-input.ts';
+import type { PlanTask } from './bench-of-task.ts';
+import { makePlan } from './make-plan.ts';
+import { planPanel } from './plan-panel.ts';
 import type { Step } from './plan.ts';
+import { openPlan } from './view-plan.ts';
 
 const DOOR: readonly ZoneSketch[] = [
   { stack: 'steel/ecoat:20/old-finish:95', areaM2: 1.5 },
@@ -18,6 +21,10 @@ const taskOf = (zones: readonly ZoneSketch[], more: Partial<PlanTask> = {}): Pla
 const bestSteps = (task: PlanTask): Step[] => {
   const plan = planPanel(task);
   return plan.systems.find(({ id }) => id === plan.chosen)!.steps;
+};
+const bestActs = (task: PlanTask): ActInput[] => {
+  const { chosen, ...plan } = makePlan(task);
+  return openPlan({ ...plan, chosen }).actsOf(chosen!);
 };
 const judge = (own: readonly ActInput[], fillsIn: boolean, zones = DOOR) =>
   judgeTask(taskOf(zones), own, { fillsIn });
@@ -59,7 +66,7 @@ describe('why not...?', () => {
   test('every plan, typed in again, is allowed step by step', () => {
     for (const zones of [DOOR, [{ stack: 'plastic-olefin' }], [{ stack: 'fiberglass' }]] as const) {
       const task = taskOf(zones);
-      const judged = judgeTask(task, bestSteps(task).map(doneAs), { fillsIn: false });
+      const judged = judgeTask(task, bestActs(task), { fillsIn: false });
       expect(judged.steps.flatMap(({ refusedBy }) => refusedBy)).toEqual([]);
       expect(judged).toMatchObject({ isReady: true, problems: [] });
     }
@@ -93,8 +100,8 @@ describe('why not...?', () => {
 
 describe('going on from what was really done', () => {
   const planned = bestSteps(taskOf(DOOR));
-  const upTo = (op: Step['op']): ActInput[] =>
-    planned.slice(0, planned.findIndex((step) => step.op === op) + 1).map(doneAs);
+  const acts = bestActs(taskOf(DOOR));
+  const upTo = (op: Step['op']): ActInput[] => acts.slice(0, acts.findIndex((act) => act.op === op) + 1);
 
   test('as planned: the rest of the plan stays what it was', () => {
     const again = bestSteps(taskOf(DOOR, { done: upTo('prime-build') }));
@@ -109,9 +116,9 @@ describe('going on from what was really done', () => {
   });
   test.each([1, 2, 3, 4])('%d coats of build on a dent and a patch alike: the plan goes on', (coats) => {
     const dented = [...DOOR, { stack: 'steel', areaM2: 0.25, findings: [{ kind: 'low', depthMm: 0.9 }] }];
-    const steps = bestSteps(taskOf(dented));
-    const at = steps.findIndex(({ op }) => op === 'prime-build');
-    const done = steps.slice(0, at + 1).map(doneAs);
+    const dentedActs = bestActs(taskOf(dented));
+    const at = dentedActs.findIndex(({ op }) => op === 'prime-build');
+    const done = dentedActs.slice(0, at + 1);
     const really = [...done.slice(0, -1), { ...done.at(-1)!, coats }];
     const again = planPanel(taskOf(dented, { done: really }));
     expect(again.systems.find(({ id }) => id === again.chosen)?.steps.at(-1)?.op).toBe('hand-over');

@@ -91,27 +91,3 @@ export function judgeSequence(
   const ends = steps.at(-1)?.step.op === 'hand-over';
   return { steps, isReady: problems.length === 0 && !isRefused && ends, problems };
 }
-
-/** What was really done, as performed steps and the state it left; what cannot be read is named. */
-export function carryOutAll(
-  start: PanelState,
-  own: readonly ActInput[],
-  context: Context,
-): {
-  readonly steps: readonly Performed[];
-  readonly panel: PanelState;
-  readonly problems: readonly string[];
-} {
-  const steps: Performed[] = [];
-  const problems: string[] = [];
-  let panel = start;
-  own.forEach((typedAct, i) => {
-    const read = actOf(typedAct, context, panel);
-    if (!read.ok) return problems.push(`step ${i + 1}, ${read.message}`);
-    const remarks = decideAct(read.act, panel, context);
-    const { panel: after, cost } = carryOut(panel, read.act, context);
-    steps.push({ act: read.act, before: panel, after, cost, remarks });
-    panel = { ...after, clockMin: after.clockMin + (typedAct.thenMin ?? 0) };
-  });
-  return { steps, panel, problems };
-}

@@ -3,7 +3,7 @@ import { topOf } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { panelOf } from '../testing/bench.ts';
-import { benchOfTask, type PlanTask } from './plan-panel.ts';
+import { benchOfTask, type PlanTask } from './bench-of-task.ts';
 import { searchSystems } from './search-systems.ts';
 
 /**

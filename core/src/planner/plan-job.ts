@@ -2,7 +2,8 @@ import type { ProductSheet } from '../materials/sheet.ts';
 import type { Panel } from '../survey/panel.ts';
 import type { Shop, Target } from '../survey/shop.ts';
 import type { JobPlan, Notice, PanelPlan } from './plan.ts';
-import { planPanel, type PlanTask } from './plan-panel.ts';
+import type { PlanTask } from './bench-of-task.ts';
+import { planPanel } from './plan-panel.ts';
 
 /** A notice in one line, with the zone that it is about. */
 const noticeWords = ({ zoneId, text }: Notice): string => (zoneId ? `Zone ${zoneId}: ${text}` : text);

@@ -3,7 +3,7 @@ import { GRADES } from '../materials/grades.ts';
 import { LAYER_KIND_NAMES } from '../materials/layer-kinds.ts';
 import { OPS } from '../operations/act.ts';
 import { TOOLS } from '../materials/tools.ts';
-import { WINDOW_KINDS } from '../operations/windows.ts';
+import { WINDOW_KINDS } from '../operations/time-window.ts';
 import { actInputsSchema } from './act-input.ts';
 import { SENTENCES, type SentenceCode } from '../wording/sentences.ts';
 import { SOURCES } from '../wording/reason.ts';
@@ -128,6 +128,8 @@ export const panelPlanSchema = z.object({
   chosen: z.string().nullable(),
   systems: z.array(systemSchema),
   stopped: z.array(noticeSchema.extend({ zoneId: z.string(), rule: z.string() })),
+  /** Minutes after midnight at which its work starts. */
+  startMin: z.number(),
   /** Stacks as found, by zone. */
   found: z.record(z.string(), stackSchema),
   /** Sides that were chosen for this plan only, by school. */

@@ -10,7 +10,11 @@ import { checkAct } from '../rules/check-act.ts';
 import type { Panel } from '../survey/panel.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { benchOf, panelOf, type ZoneSketch } from '../testing/bench.ts';
-import { planPanel, shelfOf, type PlanTask } from './plan-panel.ts';
+import { shelfOf, type PlanTask } from './bench-of-task.ts';
+import { makePlan } from './make-plan.ts';
+import { planPanel } from './plan-panel.ts';
+import { storedPlanOf, storedPlanSchema, type StoredPlan } from './stored-plan.ts';
+import { openPlan } from './view-plan.ts';
 import { jobPlanSchema, type PanelPlan, type System } from './plan.ts';
 import { searchSystems } from './search-systems.ts';
 import { strataOf } from './strata.ts';
@@ -295,6 +299,34 @@ describe('any panel of these substrates', () => {
         expect([...last.areas].sort()).toEqual(Object.keys(made.found).sort());
       }),
       CHECKED,
+    );
+  });
+
+  test('a plan that is kept and read again shows the same, and so does one that goes on after a pause', () => {
+    const again = (stored: StoredPlan): StoredPlan =>
+      storedPlanOf(storedPlanSchema.parse(JSON.parse(JSON.stringify(stored))))!;
+    fc.assert(
+      fc.property(panels, facts, schools, fc.nat(), (zones, known, chosen, at) => {
+        const task = taskOf(panelOf(zones, known), { shop: { schools: chosen } });
+        const stored = makePlan(task);
+        expect(openPlan(again(stored)).view).toEqual(openPlan(stored).view);
+        if (stored.chosen === null) return;
+        const acts = openPlan(stored).actsOf(stored.chosen);
+        const done = acts.slice(0, at % acts.length).map((act) => ({ ...act, thenMin: at % 3000 }));
+        const rest = makePlan({ ...task, done });
+        const { view } = openPlan(again(rest));
+        expect(view).toEqual(openPlan(rest).view);
+        for (const { steps, totals } of view.systems) {
+          const left = steps.filter(({ isDone }) => !isDone);
+          const sum = left.reduce((total, { handsOnMin, waitMin }) => total + handsOnMin + waitMin, 0);
+          expect(Math.abs(totals.elapsedMin - sum)).toBeLessThan(1 + 0.1 * left.length);
+          steps.forEach(({ startMin, endMin }, i) => {
+            expect(endMin).toBeGreaterThanOrEqual(startMin);
+            if (i > 0) expect(startMin).toBeGreaterThanOrEqual(steps[i - 1]!.endMin);
+          });
+        }
+      }),
+      { ...CHECKED, numRuns: 40 },
     );
   });
 

@@ -1,5 +1,13 @@
 import { isCoarser, type Grade } from '../materials/grades.ts';
-import { isCoat, isLaying, isSanding, lastGrade, type Act, type SandAct } from '../operations/act.ts';
+import {
+  isCoat,
+  isLaying,
+  isSanding,
+  lastGrade,
+  type Act,
+  type CoatAct,
+  type SandAct,
+} from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { carryOut, type Outcome } from '../operations/perform.ts';
 import type { Cost } from '../operations/operation.ts';
@@ -23,6 +31,8 @@ export interface Performed {
   readonly cost: Cost;
   /** should and school verdicts that stay with the step. */
   readonly remarks: readonly Verdict[];
+  /** Of these, what was asked for before it and could not be had: no state tells of it afterwards. */
+  readonly unmet?: readonly Verdict[];
 }
 
 export type Prepared =
@@ -147,7 +157,7 @@ const withRemarks = (step: Performed, more: readonly Verdict[]): Performed => {
   const isNew = ({ zoneId, reason }: Verdict): boolean =>
     !step.remarks.some((said) => said.zoneId === zoneId && sameReason(said.reason, reason));
   const fresh = more.filter(isNew);
-  return fresh.length === 0 ? step : { ...step, remarks: [...step.remarks, ...fresh] };
+  return fresh.length === 0 ? step : { ...step, remarks: [...step.remarks, ...fresh], unmet: fresh };
 };
 
 const signature = (act: Act): string => `${act.op}:${act.zones.join(',')}`;
@@ -198,9 +208,10 @@ function share(first: Act, acts: readonly Act[]): Act {
   const why = acts
     .flatMap((act) => act.why)
     .filter((reason, i, every) => every.findIndex((other) => sameReason(other, reason)) === i);
-  return isSanding(first)
-    ? { ...first, zones, why, grades: sharedGrades(first, acts) }
-    : { ...first, zones, why };
+  if (isSanding(first)) return { ...first, zones, why, grades: sharedGrades(first, acts) };
+  if (!isCoat(first)) return { ...first, zones, why };
+  const coats = Object.assign({}, ...acts.filter(isCoat).map((act) => act.coats)) as CoatAct['coats'];
+  return { ...first, zones, why, coats };
 }
 
 /** The same way for all, ended by the finest last grade. */

@@ -4,8 +4,10 @@ import { bestLadder, ladderOf } from '../surface/ladder.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { panelOf, type ZoneSketch } from '../testing/bench.ts';
 import { showingOf } from './ladder-verdict.ts';
-import { planPanel, type PlanTask } from './plan-panel.ts';
-import { sandingRunLabel, sandingOfPlan, underLabel, type SandingRun } from './sanding-of-plan.ts';
+import type { PlanTask } from './bench-of-task.ts';
+import { makePlan } from './make-plan.ts';
+import { sandingRunLabel, underLabel, type SandingRun } from './sanding-of-plan.ts';
+import { openPlan } from './view-plan.ts';
 
 const DOOR: ZoneSketch[] = [
   { stack: 'steel/ecoat:20/old-finish:95', areaM2: 1.5 },
@@ -19,9 +21,9 @@ function sandingOf(zones: readonly ZoneSketch[], facts: object = {}, shop: objec
     shop: shopSchema.parse({ celsius: 20, ...shop }),
     target: targetSchema.parse({}),
   };
-  const plan = planPanel(task);
-  const system = plan.systems.find(({ id }) => id === plan.chosen)!;
-  return { task, system, ...sandingOfPlan(task, system.steps) };
+  const plan = openPlan(makePlan(task));
+  const system = plan.view.systems.find(({ id }) => id === plan.view.chosen)!;
+  return { task, system, ...plan.sandingOf(system.id) };
 }
 
 describe('the sanding of the door', () => {
@@ -99,13 +101,14 @@ test('a blend panel is sanded as a blend area', () => {
   expect(runs.map(({ kind }) => kind)).toEqual(['blend']);
 });
 
-test('a stopped panel has no sanding, and neither has a plan without steps', () => {
+test('a stopped panel has no sanding, and neither has a system that is not there', () => {
   const task: PlanTask = {
     panel: panelOf([{ stack: 'steel', findings: [{ kind: 'rust-through' }] }]),
     shop: shopSchema.parse({}),
     target: targetSchema.parse({}),
     sheets: [...GENERIC_SHELF],
   };
-  expect(sandingOfPlan(task, [])).toEqual({ runs: [], builds: [] });
-  expect(sandingOfPlan({ ...task, panel: panelOf(DOOR) }, [])).toEqual({ runs: [], builds: [] });
+  const none = { runs: [], builds: [] };
+  expect(openPlan(makePlan(task)).sandingOf('any')).toEqual(none);
+  expect(openPlan(makePlan({ ...task, panel: panelOf(DOOR) })).sandingOf('no such system')).toEqual(none);
 });

@@ -8,18 +8,13 @@ import { coatFilmUm } from '../operations/coating.ts';
 import { workedM2, workedOn } from '../operations/extent.ts';
 import { formFactor } from '../operations/labour.ts';
 import { firstCutUm, patchMinutes } from '../operations/sanding.ts';
-import { topOf, zoneOf, type ZoneState } from '../operations/state.ts';
-import { surveyState } from '../operations/survey-state.ts';
+import { topOf, zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { coatsToCome } from '../rules/final-grade.ts';
 import { buildCycles, type BuildCycles, type FilmBudget } from '../surface/budget.ts';
 import type { LadderTask, Rung } from '../surface/ladder.ts';
 import { sandedMaterial } from '../materials/sanded-material.ts';
 import type { CoatsToCome } from '../surface/telegraph.ts';
 import { budgetsOf } from './build-budget.ts';
-import { carryOutAll } from './judge-sequence.ts';
-import { doneAs } from './act-input.ts';
-import type { Step } from './plan.ts';
-import { benchOfTask, type PlanTask } from './plan-panel.ts';
 import type { Performed } from './prepare.ts';
 
 /**
@@ -181,7 +176,7 @@ function runOf(stretch: readonly Sanded[], zoneId: string, { steps, context }: B
   const { stock, tools } = context.shop;
   const isFilm = top.laid !== undefined && !isBody(top.kind);
   return {
-    id: `${zoneId}-${first.n}`,
+    id: `${zoneId}:${kind}`,
     zoneId,
     kind,
     steps: stretch.map(({ n }) => n),
@@ -240,16 +235,22 @@ function buildsOf({ act, before }: Performed, n: number, { steps, context }: Ben
   }));
 }
 
-/** The sanding of one system of a plan; empty where the panel is stopped or the plan sands nothing. */
-export function sandingOfPlan(task: PlanTask, planned: readonly Step[]): SandingOfPlan {
-  const { context } = benchOfTask(task);
-  if (context.panel.zones.length === 0) return { runs: [], builds: [] };
-  const start = surveyState(context.panel, context.shop.rules);
-  const { steps } = carryOutAll(start, planned.map(doneAs), context);
+/** Tells runs of one kind on an area apart, whatever their steps are numbered: `C:build`, `C:build-2`. */
+const numbered = (runs: readonly SandingRun[]): SandingRun[] =>
+  runs.map((run, i) => {
+    const nth = runs.slice(0, i + 1).filter(({ id }) => id === run.id).length;
+    return nth > 1 ? { ...run, id: `${run.id}-${nth}` } : run;
+  });
+
+/**
+ * The sanding of steps that were replayed from `start`; empty where they sand nothing. Steps are numbered from 1, as in
+ * the plan.
+ */
+export function sandingOf(steps: readonly Performed[], start: PanelState, context: Context): SandingOfPlan {
   const bench = { steps, context };
   return {
     runs: start.zones.flatMap(({ zone: { id } }) =>
-      stretches(steps, id).flatMap((stretch) => runOf(stretch, id, bench) ?? []),
+      numbered(stretches(steps, id).flatMap((stretch) => runOf(stretch, id, bench) ?? [])),
     ),
     builds: steps.flatMap((performed, i) => buildsOf(performed, i + 1, bench)),
   };

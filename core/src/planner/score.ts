@@ -49,8 +49,9 @@ export function scoreOf(steps: readonly Performed[], context: Context): number {
   }, 0);
 }
 
-/** The figures a person compares. */
+/** The figures a person compares: from the first of these steps to the end of the last. */
 export function totalsOf(steps: readonly Performed[]): Totals {
+  const [first] = steps;
   const last = steps[steps.length - 1];
   const safe = steps.reduce(
     (product, { remarks }) =>
@@ -61,7 +62,7 @@ export function totalsOf(steps: readonly Performed[]): Totals {
   );
   return {
     handsOnMin: steps.reduce((sum, { cost }) => sum + cost.handsOnMin, 0),
-    elapsedMin: last ? last.after.clockMin : 0,
+    elapsedMin: first && last ? last.after.clockMin - first.before.clockMin : 0,
     materialCost: steps.reduce((sum, { cost }) => sum + cost.materialCost, 0),
     risk: 1 - safe,
   };

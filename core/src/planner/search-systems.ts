@@ -18,6 +18,8 @@ export interface SearchPath {
   readonly steps: readonly Performed[];
   /** The choices that were made, in order: what tells one system from another. */
   readonly choices: readonly Act[];
+  /** Places of the choices among the steps. */
+  readonly choiceSteps: readonly number[];
 }
 
 /** A path that stopped at an act which the rules refuse. */
@@ -56,7 +58,7 @@ export const familyOfPath = (choices: readonly Act[]): string =>
 export function searchSystems(start: PanelState, context: Context): Searched {
   const refusals = new Map<string, RefusedPath>();
   const memo = newMemo(true);
-  const costs = new Map<SearchPath, number>([[{ panel: start, steps: [], choices: [] }, 0]]);
+  const costs = new Map<SearchPath, number>([[{ panel: start, steps: [], choices: [], choiceSteps: [] }, 0]]);
   const root = [...costs.keys()][0]!;
 
   const expand = (path: SearchPath): { state: SearchPath; cost: number }[] =>
@@ -77,7 +79,12 @@ export function searchSystems(start: PanelState, context: Context): Searched {
         });
         return [];
       }
-      const state: SearchPath = { panel: tried.panel, steps, choices: [...path.choices, act] };
+      const state: SearchPath = {
+        panel: tried.panel,
+        steps,
+        choices: [...path.choices, act],
+        choiceSteps: [...path.choiceSteps, steps.length - 1],
+      };
       costs.set(state, total);
       return [{ state, cost }];
     });
@@ -108,10 +115,11 @@ export function searchSystems(start: PanelState, context: Context): Searched {
   }
 }
 
-const isHandedOver = (path: SearchPath): boolean => path.choices[path.choices.length - 1]?.op === 'hand-over';
+const isHandedOver = (path: Pick<SearchPath, 'choices'>): boolean =>
+  path.choices[path.choices.length - 1]?.op === 'hand-over';
 
 const keyOf = ({ panel, choices }: SearchPath): string =>
-  `${isHandedOver({ panel, choices, steps: [] })}|${panel.isMasked}|${panel.zones.map(zoneKey).join('|')}`;
+  `${isHandedOver({ choices })}|${panel.isMasked}|${panel.zones.map(zoneKey).join('|')}`;
 
 const zoneKey = ({ zone, stack, surface, edge, openIssues, isSoluble }: ZoneState): string =>
   [

@@ -19,13 +19,8 @@ import {
   type PanelState,
   type ZoneState,
 } from '../operations/state.ts';
-import {
-  WHEN_MISSED,
-  exposureWindow,
-  windowsOfCoat,
-  windowsOfMix,
-  type TimeWindow,
-} from '../operations/windows.ts';
+import { WHEN_MISSED, type TimeWindow } from '../operations/time-window.ts';
+import { exposureWindow, windowsOfCoat, windowsOfMix } from '../operations/windows.ts';
 import type { z } from 'zod';
 import { adviceOn } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
@@ -78,8 +73,8 @@ function clocksOf({ act, before, after }: Performed, context: Context): TimeWind
     const mix = windowsOfMix(act.sheetId, before.clockMin, context);
     return laid ? [...mix, ...windowsOfCoat(laid)] : mix;
   }
-  const bare = isSanding(act) ? areas.find(isBare) : undefined;
-  return bare?.bareSinceMin == null ? [] : [exposureWindow(bare.bareSinceMin, context)];
+  const since = isSanding(act) ? areas.find(isBare)?.bareSinceMin : null;
+  return typeof since === 'number' ? [exposureWindow(since, context)] : [];
 }
 
 type Clock = Step['clocks'][number];

@@ -1,7 +1,8 @@
 import { labelOf } from '../materials/layer-kinds.ts';
 import { isLastCoat, isStripping, type Act, type OpName } from '../operations/act.ts';
 import type { SentenceCode } from '../wording/sentences.ts';
-import type { Step } from './plan.ts';
+import { readArea } from '../survey/patches.ts';
+import type { Reason } from '../wording/reason.ts';
 import { topOf, type ZoneState } from '../operations/state.ts';
 
 /** Names of systems in the words of the bench, from the choices that made them. */
@@ -32,8 +33,15 @@ const ON_ZONE: Partial<Record<OpName, readonly string[]>> = {
   inspect: [],
 };
 
+/** What words are made of. */
+interface Worded {
+  readonly op: OpName;
+  readonly zones: readonly string[];
+  readonly why: readonly Pick<Reason, 'code'>[];
+}
+
 /** The sealer is a reduced epoxy. */
-export const sealsWithEpoxy = ({ op, why }: Pick<Act | Step, 'op' | 'why'>): boolean =>
+export const sealsWithEpoxy = ({ op, why }: Pick<Worded, 'op' | 'why'>): boolean =>
   op === 'seal' && why.some(({ code }) => code === 'S8.as-sealer');
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
@@ -55,7 +63,7 @@ function wordOfStrip(act: Act): string | undefined {
 }
 
 /** The sealer goes over primed areas only. */
-export const sealsPrimed = ({ op, why }: Pick<Act | Step, 'op' | 'why'>): boolean =>
+export const sealsPrimed = ({ op, why }: Pick<Worded, 'op' | 'why'>): boolean =>
   op === 'seal' && why.some(({ code }) => code === 'S1.seal-primed');
 
 const wordsOf = (choices: readonly Act[]): string[] => choices.flatMap((act) => wordOf(act) ?? []);
@@ -82,10 +90,10 @@ export function refusedTitle(choices: readonly Act[], refused: Act, brokenOn: Zo
 }
 
 /** What a plan lays on one zone, or takes off it, in the words of the titles; "keyed only" where nothing. */
-export function wordsOnZone(steps: readonly Pick<Step, 'op' | 'zones' | 'why'>[], zoneId: string): string {
-  const words = steps.flatMap((step) => {
-    if (!step.zones.includes(zoneId)) return [];
-    return sealsWithEpoxy(step) ? EPOXY_SEALER : (ON_ZONE[step.op] ?? WORDS[step.op] ?? []);
+export function wordsOnZone(acts: readonly Worded[], zoneId: string): string {
+  const words = acts.flatMap((act) => {
+    if (!act.zones.some((area) => readArea(area).zone === zoneId)) return [];
+    return sealsWithEpoxy(act) ? EPOXY_SEALER : (ON_ZONE[act.op] ?? WORDS[act.op] ?? []);
   });
   return capital([...new Set(words)].join(', ') || 'keyed only');
 }

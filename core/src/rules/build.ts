@@ -155,8 +155,8 @@ const isThick = (kind: string): boolean => kind === 'build' || kind === 'dtm';
 function wetBuildUnder(zone: ZoneState, sheet: ProductSheet, clockMin: number): Layer | null {
   const top = topOf(zone);
   const { laid } = top;
-  const isWet = laid?.cure != null && clockMin < laid.cure.opensAtMin;
-  return isWet && laid.sheetId !== sheet.id && isThick(top.kind) && isThick(sheet.kind) ? top : null;
+  const isWet = clockMin < (laid?.cure?.opensAtMin ?? -Infinity);
+  return isWet && laid?.sheetId !== sheet.id && isThick(top.kind) && isThick(sheet.kind) ? top : null;
 }
 
 export const B2: Rule = {
@@ -209,7 +209,7 @@ export const B3: Rule = {
   asks: 'No sanding before the sheet’s time and 90 % cure.',
   reads: 'panel',
   judge: (input) => {
-    const { act, zone, panel, context } = input;
+    const { act, zone, panel } = input;
     if (!isSanding(act) && act.op !== 'guide-coat') return NO_VERDICTS;
     if (hasIssue(zone, 'soft') && !isStripping(act))
       return b3.must(input, { code: 'B3.soft', facts: {} }, cure(zone));

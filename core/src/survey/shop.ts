@@ -8,6 +8,7 @@ import { hexColor } from './zone.ts';
 
 /** The shop as a plan sees it: climate, equipment by profile, its own rules and schools. */
 export const shopSchema = z.looseObject({
+  name: z.string().trim().max(80, 'must be at most 80 characters').optional(),
   profile: z.enum(['booth', 'garage']).default('booth'),
   celsius: z.number().min(-20).max(50).default(20),
   relativeHumidity: z.number().min(1).max(100).default(50),

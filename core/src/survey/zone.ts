@@ -9,7 +9,12 @@ export const idSchema = z
   .string()
   .min(1, 'needs an id of at least one character')
   .max(60)
-  .regex(/^[A-Za-z0-9._-]+$/, 'may hold letters, digits, dot, dash and underscore only');
+  .regex(/^[A-Za-z0-9._-]+$/, 'may hold letters, digits, dot, dash and underscore only')
+  // Addresses and objects read these as something else than a name.
+  .refine(
+    (id) => !/^(\.+|__proto__)$/.test(id),
+    'must be another name: this one means something to computers',
+  );
 
 export const areaM2Schema = z
   .number({ error: 'is missing: give the area in m², for example 0.35' })

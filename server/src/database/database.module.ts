@@ -7,11 +7,11 @@ import { IdempotentWrites } from './idempotent-writes.ts';
 export class DatabaseModule implements OnApplicationShutdown {
   constructor(private readonly database: Database) {}
 
-  static in(dataFolder: string): DynamicModule {
+  static over(database: Database): DynamicModule {
     return {
       module: DatabaseModule,
       global: true,
-      providers: [{ provide: Database, useFactory: () => Database.open(dataFolder) }, IdempotentWrites],
+      providers: [{ provide: Database, useValue: database }, IdempotentWrites],
       exports: [Database, IdempotentWrites],
     };
   }

@@ -1,24 +1,90 @@
-import type { QueryInterface, Sequelize } from 'sequelize';
-import { SequelizeStorage, Umzug } from 'umzug';
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { Umzug, type UmzugStorage } from 'umzug';
 import * as jobs from './migrations/0001-jobs.ts';
+import * as shops from './migrations/0002-shops-sheets-events.ts';
+import { StartError } from './start-error.ts';
 
-/** A step of the schema: raw SQL, because Sequelize's own helpers rebuild tables and lose their constraints. */
-export interface Migration {
-  readonly up: (context: { context: QueryInterface }) => Promise<void>;
-  readonly down: (context: { context: QueryInterface }) => Promise<void>;
+/** What a step of the schema works with: raw SQL, in the one transaction in which the step is done and noted. */
+export interface Step {
+  readonly run: (sql: string, replacements?: Readonly<Record<string, unknown>>) => Promise<void>;
+  readonly rows: <Row extends object>(sql: string) => Promise<Row[]>;
+  /** Type of a moment and of a JSON text in this dialect: SQLite's driver parses by them. */
+  readonly moment: string;
+  readonly json: string;
 }
 
-const MIGRATIONS: readonly (Migration & { name: string })[] = [{ name: '0001-jobs', ...jobs }];
+export interface Migration {
+  readonly up: (step: Step) => Promise<void>;
+  readonly down: (step: Step) => Promise<void>;
+}
 
-export const migrations = (sequelize: Sequelize): Umzug<QueryInterface> =>
+const MIGRATIONS: readonly (Migration & { readonly name: string })[] = [
+  { name: '0001-jobs', ...jobs },
+  { name: '0002-shops-sheets-events', ...shops },
+];
+
+const NOTED = '"SequelizeMeta"';
+
+function stepIn(sequelize: Sequelize, transaction: Transaction): Step {
+  const isPostgres = sequelize.getDialect() === 'postgres';
+  return {
+    run: async (sql, replacements = {}) => {
+      await sequelize.query(sql, { transaction, replacements: { ...replacements } });
+    },
+    rows: <Row extends object>(sql: string) =>
+      sequelize.query<Row>(sql, { transaction, type: QueryTypes.SELECT }),
+    moment: isPostgres ? 'TIMESTAMP WITH TIME ZONE' : 'DATETIME',
+    json: 'JSON',
+  };
+}
+
+/** Steps are noted in their own transactions: the storage only reads, so that a kill between leaves nothing half done. */
+const storageOf = (sequelize: Sequelize): UmzugStorage => ({
+  logMigration: () => Promise.resolve(),
+  unlogMigration: () => Promise.resolve(),
+  executed: () => namesOf(sequelize),
+});
+
+async function namesOf(sequelize: Sequelize): Promise<string[]> {
+  await sequelize.query(`CREATE TABLE IF NOT EXISTS ${NOTED} (name VARCHAR(255) PRIMARY KEY)`);
+  const rows = await sequelize.query<{ name: string }>(`SELECT name FROM ${NOTED} ORDER BY name`, {
+    type: QueryTypes.SELECT,
+  });
+  return rows.map(({ name }) => name);
+}
+
+export const migrations = (sequelize: Sequelize): Umzug<Sequelize> =>
   new Umzug({
-    migrations: MIGRATIONS.map(({ name, up, down }) => ({ name, up, down })),
-    context: sequelize.getQueryInterface(),
-    storage: new SequelizeStorage({ sequelize }),
+    migrations: MIGRATIONS.map(({ name, up, down }) => ({
+      name,
+      up: () =>
+        sequelize.transaction(async (transaction) => {
+          const step = stepIn(sequelize, transaction);
+          await up(step);
+          await step.run(`INSERT INTO ${NOTED} (name) VALUES (:name)`, { name });
+        }),
+      down: () =>
+        sequelize.transaction(async (transaction) => {
+          const step = stepIn(sequelize, transaction);
+          await down(step);
+          await step.run(`DELETE FROM ${NOTED} WHERE name = :name`, { name });
+        }),
+    })),
+    context: sequelize,
+    storage: storageOf(sequelize),
     logger: undefined,
   });
 
-/** Brings the tables up to date. */
-export const migrate = async (sequelize: Sequelize): Promise<void> => {
+/**
+ * Brings the tables up to date.
+ * @throws {StartError} where a later release wrote them: nothing is touched then
+ */
+export async function migrate(sequelize: Sequelize, folder: string): Promise<void> {
+  const known = new Set(MIGRATIONS.map(({ name }) => name));
+  const later = (await namesOf(sequelize)).filter((name) => !known.has(name));
+  if (later.length > 0)
+    throw new StartError(
+      `The data in ${folder} was written by a later release of Blue Ledge. Start that one, or set LEDGE_DATA to another folder.`,
+    );
   await migrations(sequelize).up();
-};
+}

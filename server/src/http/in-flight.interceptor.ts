@@ -5,6 +5,7 @@ import {
   type ExecutionContext,
   type NestInterceptor,
 } from '@nestjs/common';
+import type { Request } from 'express';
 import type { ServerResponse } from 'node:http';
 import { finalize, type Observable } from 'rxjs';
 
@@ -18,6 +19,8 @@ export class InFlightInterceptor implements NestInterceptor, BeforeApplicationSh
   private whenIdle: (() => void) | null = null;
 
   intercept(context: ExecutionContext, next: CallHandler): Observable<unknown> {
+    // The stream of events never ends by itself.
+    if (context.switchToHttp().getRequest<Request>().path === '/api/events') return next.handle();
     this.nInFlight++;
     const response = context.switchToHttp().getResponse<ServerResponse>();
     // A client may hang up while the work goes on, and work that is done has still to be sent.

@@ -40,10 +40,18 @@ function parse(text: string): unknown {
   }
 }
 
+const texts = new WeakMap<Request, string>();
+
+/** The body as it was sent; empty where there was none. */
+export const bodyTextOf = (request: Request): string => texts.get(request) ?? '';
+
 /** Turns the text of a body into what it says. */
 export function parseJsonBody(request: Request, _: Response, next: NextFunction): void {
   try {
-    if (typeof request.body === 'string') request.body = parse(request.body);
+    if (typeof request.body === 'string') {
+      texts.set(request, request.body);
+      request.body = parse(request.body);
+    }
     next();
   } catch (error) {
     next(error);

@@ -5,6 +5,7 @@ import { z } from 'zod';
 export const jobParams = z.object({ job: idSchema });
 export const panelParams = z.object({ job: idSchema, panel: idSchema });
 export const zoneParams = panelParams.extend({ zone: idSchema });
+export const shopParams = z.object({ shop: idSchema });
 export const planParams = panelParams.extend({ plan: z.uuid('is not the id of a plan') });
 
 export type PanelParams = z.infer<typeof panelParams>;
@@ -12,3 +13,12 @@ export type ZoneParams = z.infer<typeof zoneParams>;
 export type PlanParams = z.infer<typeof planParams>;
 
 export const versionSchema = z.number().int().min(1);
+
+/** A change names at least one field besides its version. */
+export const saysSomething = ({
+  version: _version,
+  ...fields
+}: {
+  readonly version?: number | undefined;
+}): boolean => Object.values(fields).some((value) => value !== undefined);
+export const SAYS_NOTHING = 'names no field that changes';

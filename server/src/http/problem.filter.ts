@@ -1,11 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { Response } from 'express';
+import { errorCode } from '../database/start-error.ts';
 import { ProblemError } from './problem.ts';
 
 const SENTENCES: Record<number, string> = {
   404: 'There is nothing at this address.',
   413: 'This is larger than a job file may be (8 MB). Split the job.',
+};
+
+/** What a person can mend about disk and database while the server runs. */
+const SAID_OF_DATABASE: Readonly<Record<string, string>> = {
+  SQLITE_FULL: 'The disk is full. Nothing was saved: make room on it, and send it again.',
+  ENOSPC: 'The disk is full. Nothing was saved: make room on it, and send it again.',
+  SQLITE_READONLY: 'The data folder cannot be written to. Nothing was saved: give this user the right to.',
 };
 
 interface Details {
@@ -32,6 +40,8 @@ export class ProblemFilter implements ExceptionFilter {
   private detailsOf(error: unknown): Details {
     if (error instanceof ProblemError)
       return { status: error.status, title: error.title, problems: error.problems, ...error.extra };
+    const full = SAID_OF_DATABASE[errorCode(error)];
+    if (full) return { status: 507, title: full, problems: [] };
     const status = statusOf(error);
     if (status < 500) return { status, title: SENTENCES[status] ?? (error as Error).message, problems: [] };
     const reference = randomUUID().slice(0, 8);

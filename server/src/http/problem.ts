@@ -3,7 +3,7 @@ import type { Problem } from '@blue-ledge/core';
 /** What the server answers when it does not do what was asked (RFC 9457), thrown by services. */
 export class ProblemError extends Error {
   constructor(
-    readonly status: 400 | 403 | 404 | 409 | 413 | 415 | 422,
+    readonly status: 400 | 403 | 404 | 409 | 413 | 415 | 422 | 429 | 507,
     readonly title: string,
     readonly problems: readonly Problem[] = [],
     /** Both values of a conflict, for the client to choose. */

@@ -1,53 +1,91 @@
-import { Body, Controller, Delete, Get, Header, Param, Patch, Post, Put } from '@nestjs/common';
-import { ClientKey } from '../http/client-key.ts';
-import { jobParams, panelParams, zoneParams, type PanelParams, type ZoneParams } from '../http/params.ts';
-import { ZodPipe } from '../http/zod.pipe.ts';
+import { Body, Controller, Delete, Get, Header, Param, Patch, Post, Put, Query } from '@nestjs/common';
 import type { z } from 'zod';
+import type { WriteRequest } from '../database/idempotent-writes.ts';
+import { jobParams, panelParams, zoneParams, type PanelParams, type ZoneParams } from '../http/params.ts';
+import { Asked } from '../http/write-request.ts';
+import { ZodPipe } from '../http/zod.pipe.ts';
 import {
+  jobAddSchema,
   jobPatchSchema,
+  jobsQuerySchema,
   panelAddSchema,
-  panelRemoveSchema,
   panelWriteSchema,
+  takeQuerySchema,
+  versionOnlySchema,
   zoneWriteSchema,
+  type JobAdd,
   type JobPatch,
+  type JobsQuery,
   type PanelAdd,
   type PanelWrite,
+  type VersionOnly,
   type ZoneWrite,
 } from './jobs.schemas.ts';
 import { JobsService } from './jobs.service.ts';
+
+type JobParams = z.infer<typeof jobParams>;
 
 @Controller('api/jobs')
 export class JobsController {
   constructor(private readonly jobs: JobsService) {}
 
   @Get()
-  list() {
-    return this.jobs.list();
+  list(@Query(new ZodPipe(jobsQuerySchema)) query: JobsQuery) {
+    return this.jobs.list(query);
   }
 
+  /** Takes a job file in. */
   @Post()
-  take(@Body() body: unknown, @ClientKey() key?: string) {
-    return this.jobs.take(body, key);
+  take(
+    @Body() body: unknown,
+    @Query(new ZodPipe(takeQuerySchema)) { shop }: z.infer<typeof takeQuerySchema>,
+    @Asked() asked: WriteRequest,
+  ) {
+    return this.jobs.take(asked, body, shop);
+  }
+
+  @Post('new')
+  add(@Body(new ZodPipe(jobAddSchema)) body: JobAdd, @Asked() asked: WriteRequest) {
+    return this.jobs.add(asked, body);
   }
 
   @Get(':job')
-  get(@Param(new ZodPipe(jobParams)) { job }: { job: string }) {
+  get(@Param(new ZodPipe(jobParams)) { job }: JobParams) {
     return this.jobs.get(job);
   }
 
   @Get(':job/file')
   @Header('content-disposition', 'attachment; filename="job.ledge.json"')
-  file(@Param(new ZodPipe(jobParams)) { job }: { job: string }) {
+  file(@Param(new ZodPipe(jobParams)) { job }: JobParams) {
     return this.jobs.file(job);
+  }
+
+  @Get(':job/sheets')
+  sheets(@Param(new ZodPipe(jobParams)) { job }: JobParams) {
+    return this.jobs.sheets(job);
+  }
+
+  @Post(':job/copies')
+  duplicate(@Param(new ZodPipe(jobParams)) { job }: JobParams, @Asked() asked: WriteRequest) {
+    return this.jobs.duplicate(asked, job);
   }
 
   @Patch(':job')
   patch(
-    @Param(new ZodPipe(jobParams)) { job }: { job: string },
+    @Param(new ZodPipe(jobParams)) { job }: JobParams,
     @Body(new ZodPipe(jobPatchSchema)) body: JobPatch,
-    @ClientKey() key?: string,
+    @Asked() asked: WriteRequest,
   ) {
-    return this.jobs.patch(job, body, key);
+    return this.jobs.patch(asked, job, body);
+  }
+
+  @Delete(':job')
+  remove(
+    @Param(new ZodPipe(jobParams)) { job }: JobParams,
+    @Body(new ZodPipe(versionOnlySchema)) { version }: VersionOnly,
+    @Asked() asked: WriteRequest,
+  ) {
+    return this.jobs.remove(asked, job, version);
   }
 
   @Get(':job/panels/:panel')
@@ -57,37 +95,37 @@ export class JobsController {
 
   @Post(':job/panels')
   addPanel(
-    @Param(new ZodPipe(jobParams)) { job }: { job: string },
+    @Param(new ZodPipe(jobParams)) { job }: JobParams,
     @Body(new ZodPipe(panelAddSchema)) { panel }: PanelAdd,
-    @ClientKey() key?: string,
+    @Asked() asked: WriteRequest,
   ) {
-    return this.jobs.addPanel(job, panel, key);
+    return this.jobs.addPanel(asked, job, panel);
   }
 
   @Put(':job/panels/:panel')
   writePanel(
     @Param(new ZodPipe(panelParams)) params: PanelParams,
     @Body(new ZodPipe(panelWriteSchema)) body: PanelWrite,
-    @ClientKey() key?: string,
+    @Asked() asked: WriteRequest,
   ) {
-    return this.jobs.writePanel(params, body, key);
+    return this.jobs.writePanel(asked, params, body);
   }
 
   @Delete(':job/panels/:panel')
   removePanel(
     @Param(new ZodPipe(panelParams)) params: PanelParams,
-    @Body(new ZodPipe(panelRemoveSchema)) { version }: z.infer<typeof panelRemoveSchema>,
-    @ClientKey() key?: string,
+    @Body(new ZodPipe(versionOnlySchema)) { version }: VersionOnly,
+    @Asked() asked: WriteRequest,
   ) {
-    return this.jobs.removePanel(params, version, key);
+    return this.jobs.removePanel(asked, params, version);
   }
 
   @Put(':job/panels/:panel/zones/:zone')
   writeZone(
     @Param(new ZodPipe(zoneParams)) params: ZoneParams,
     @Body(new ZodPipe(zoneWriteSchema)) body: ZoneWrite,
-    @ClientKey() key?: string,
+    @Asked() asked: WriteRequest,
   ) {
-    return this.jobs.writeZone(params, body, key);
+    return this.jobs.writeZone(asked, params, body);
   }
 }

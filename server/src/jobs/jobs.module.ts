@@ -1,7 +1,6 @@
 import { Module } from '@nestjs/common';
 import { JobsController } from './jobs.controller.ts';
-import { JobsRepository } from './jobs.repository.ts';
 import { JobsService } from './jobs.service.ts';
 
-@Module({ controllers: [JobsController], providers: [JobsService, JobsRepository], exports: [JobsService] })
+@Module({ controllers: [JobsController], providers: [JobsService], exports: [JobsService] })
 export class JobsModule {}

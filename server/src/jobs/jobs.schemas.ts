@@ -1,8 +1,36 @@
-import { idSchema, panelSchema, shopSchema, targetSchema, zoneSchema } from '@blue-ledge/core';
+import { idSchema, jobFactsSchema, panelSchema, zoneSchema } from '@blue-ledge/core';
 import { z } from 'zod';
-import { versionSchema } from '../http/params.ts';
+import { SAYS_NOTHING, saysSomething, versionSchema } from '../http/params.ts';
 
-/** Bodies of requests about jobs. */
+/** Queries and bodies of requests about jobs. */
+
+const MOST_A_PAGE = 100;
+const wholeText = z
+  .string()
+  .regex(/^\d{1,6}$/, 'must be a whole number')
+  .transform(Number);
+
+export const jobsQuerySchema = z.object({
+  text: z.string().trim().max(80, 'must be at most 80 characters').default(''),
+  archived: z
+    .enum(['true', 'false'])
+    .default('false')
+    .transform((word) => word === 'true'),
+  offset: wholeText.default(0),
+  limit: wholeText.pipe(z.number().min(1).max(MOST_A_PAGE)).default(50),
+});
+export type JobsQuery = z.infer<typeof jobsQuerySchema>;
+
+/** Where a job file is planned: in a shop that is here, or in the one that it carries. */
+export const takeQuerySchema = z.object({ shop: idSchema.optional() });
+
+export const jobAddSchema = z.object({
+  job: jobFactsSchema.omit({ id: true }),
+  shopId: idSchema,
+  panels: z.array(panelSchema).max(200, 'may hold at most 200 panels').default([]),
+});
+export type JobAdd = z.infer<typeof jobAddSchema>;
+
 export const zoneWriteSchema = z.object({ version: versionSchema, zone: zoneSchema });
 export type ZoneWrite = z.infer<typeof zoneWriteSchema>;
 
@@ -17,12 +45,21 @@ export type PanelWrite = z.infer<typeof panelWriteSchema>;
 export const panelAddSchema = z.object({ panel: panelSchema });
 export type PanelAdd = z.infer<typeof panelAddSchema>;
 
-export const panelRemoveSchema = z.object({ version: versionSchema });
+export const versionOnlySchema = z.object({ version: versionSchema });
+export type VersionOnly = z.infer<typeof versionOnlySchema>;
 
-export const jobPatchSchema = z.object({
-  version: versionSchema,
-  title: z.string().trim().min(1, 'needs a title').max(160).optional(),
-  target: targetSchema.optional(),
-  shop: shopSchema.optional(),
-});
+const facts = jobFactsSchema.shape;
+export const jobPatchSchema = z
+  .object({
+    /** Left out where the later writer of a field shall win. */
+    version: versionSchema.optional(),
+    customer: facts.customer,
+    title: facts.title.optional(),
+    customerWords: facts.customerWords,
+    dueOn: facts.dueOn.nullable(),
+    target: facts.target.unwrap().optional(),
+    shopId: idSchema.optional(),
+    isArchived: z.boolean().optional(),
+  })
+  .refine(saysSomething, SAYS_NOTHING);
 export type JobPatch = z.infer<typeof jobPatchSchema>;

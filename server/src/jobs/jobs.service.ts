@@ -1,119 +1,257 @@
 import {
   areaProblem,
+  JOB_FORMAT,
+  JOB_VERSION,
+  MOST_PANELS,
   readJob,
+  type JobBody,
+  type JobFacts,
   type JobFile,
+  type JobsPage,
   type JobView,
   type Panel,
   type PanelFacts,
   type PanelView,
+  type ProductSheet,
+  type ShopView,
   type Zone,
 } from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
-import type { Transaction } from 'sequelize';
-import { IdempotentWrites } from '../database/idempotent-writes.ts';
+import { randomUUID } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
+import { Database, type Read, type Write } from '../database/database.ts';
+import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import type { PanelParams, ZoneParams } from '../http/params.ts';
 import { ProblemError, notFound, stale } from '../http/problem.ts';
-import type { JobPatch, PanelWrite, ZoneWrite } from './jobs.schemas.ts';
-import { JobsRepository, type JobBody, type Versioned } from './jobs.repository.ts';
+import { ShopsReader, ShopsWriter } from '../shops/shops.repository.ts';
+import { JobsReader, JobsWriter, type StoredJob, type Versioned } from './jobs.repository.ts';
+import type { JobAdd, JobPatch, JobsQuery, PanelWrite, ZoneWrite } from './jobs.schemas.ts';
 
 const isSameVersions = (a: Readonly<Record<string, number>>, b: Readonly<Record<string, number>>): boolean =>
   Object.keys(a).length === Object.keys(b).length &&
   Object.entries(a).every(([id, version]) => b[id] === version);
 
+/** A panel as it is planned: what surrounds it, and the shop's own sheets. */
+export interface PlannedPanel {
+  readonly view: PanelView;
+  readonly sheets: readonly ProductSheet[];
+}
+
+async function jobOf(tx: Read, id: string): Promise<StoredJob> {
+  const job = await new JobsReader(tx).job(id);
+  if (!job) throw notFound(`Job "${id}"`);
+  return job;
+}
+
+/** @throws {Error} for a shop that is gone: jobs keep their shop from being removed */
+async function shopOf(tx: Read, id: string): Promise<ShopView> {
+  const shop = await new ShopsReader(tx).byId(id);
+  if (!shop) throw new Error(`shop ${id} of a job is gone`);
+  return shop;
+}
+
+/** A panel in one snapshot, with the job's shop and target. */
+export async function panelView(tx: Read, key: PanelParams): Promise<PanelView> {
+  const job = await jobOf(tx, key.job);
+  const jobs = new JobsReader(tx);
+  const panel = await jobs.panel(key);
+  if (!panel) throw notFound(`Panel "${key.panel}"`);
+  const zones = await jobs.zones(key);
+  const { shop } = await shopOf(tx, job.shopId);
+  return {
+    job: { id: job.value.job.id, title: job.value.job.title, version: job.version },
+    shop,
+    target: job.value.job.target,
+    panel: { ...panel.value, zones: zones.map(({ value }) => value) } as Panel,
+    version: panel.version,
+    zoneVersions: Object.fromEntries(zones.map(({ value, version }) => [value.id, version])),
+  };
+}
+
+/** The same with the sheets that it is planned with. */
+export async function plannedPanel(tx: Read, key: PanelParams): Promise<PlannedPanel> {
+  const view = await panelView(tx, key);
+  const { shopId } = await jobOf(tx, key.job);
+  return { view, sheets: await new ShopsReader(tx).sheets(shopId) };
+}
+
 /** Jobs, panels and zones: whole or not at all, never over somebody else's change. */
 @Injectable()
 export class JobsService {
   constructor(
-    private readonly jobs: JobsRepository,
-    private readonly once: IdempotentWrites,
+    private readonly database: Database,
+    private readonly writes: IdempotentWrites,
   ) {}
 
-  list() {
-    return this.jobs.list();
+  list(query: JobsQuery): Promise<JobsPage> {
+    return this.database.read((tx) => new JobsReader(tx).page(query));
   }
 
-  async get(id: string): Promise<JobView> {
-    const { job, panels } = await this.load(id);
-    const views = panels.map(({ zones, ...facts }) => ({
-      ...(facts as PanelFacts),
-      tops: zones.map((zone) => zone.layers[zone.layers.length - 1]!.kind),
-    }));
-    return { version: job.version, job: job.value.job, shop: job.value.shop, panels: views };
-  }
-
-  /** The job as an open job file. */
-  async file(id: string): Promise<JobFile> {
-    const { job, panels } = await this.load(id);
-    return { ...job.value, panels } as JobFile;
-  }
-
-  /** Product sheets that the job carries. */
-  async sheets(id: string): Promise<JobFile['sheets']> {
-    const job = await this.jobs.job(id);
-    if (!job) throw notFound(`Job "${id}"`);
-    return job.value.sheets;
-  }
-
-  async panel(key: PanelParams, transaction?: Transaction): Promise<PanelView> {
-    const [job, panel, zones] = await Promise.all([
-      this.jobs.job(key.job, transaction),
-      this.jobs.panel(key, transaction),
-      this.jobs.zones(key, transaction),
-    ]);
-    if (!job) throw notFound(`Job "${key.job}"`);
-    if (!panel) throw notFound(`Panel "${key.panel}"`);
-    return {
-      job: { id: job.value.job.id, title: job.value.job.title, version: job.version },
-      shop: job.value.shop,
-      target: job.value.job.target,
-      panel: { ...panel.value, zones: zones.map(({ value }) => value) } as Panel,
-      version: panel.version,
-      zoneVersions: Object.fromEntries(zones.map(({ value, version }) => [value.id, version])),
-    };
-  }
-
-  /** Takes a job file in, all of it or nothing. */
-  async take(json: unknown, clientKey?: string): Promise<{ id: string; version: number }> {
-    const read = readJob(json);
-    if (!read.ok) throw new ProblemError(400, 'The job file was not taken in.', read.problems);
-    const file = read.value;
-    return this.once.run(clientKey, async (transaction) => {
-      if (await this.jobs.job(file.job.id, transaction))
-        throw new ProblemError(
-          409,
-          `A job with the id "${file.job.id}" is here already. Give the file another job id, or open that job.`,
-        );
-      await this.jobs.insert(file, transaction);
-      return { id: file.job.id, version: 1 };
+  get(id: string): Promise<JobView> {
+    return this.database.read(async (tx) => {
+      const job = await jobOf(tx, id);
+      const jobs = new JobsReader(tx);
+      const states = await jobs.panelStates([id]);
+      const panels = (await jobs.panels(id)).map(({ zones, ...facts }) => ({
+        ...(facts as PanelFacts),
+        tops: zones.map((zone) => zone.layers[zone.layers.length - 1]!.kind),
+        state: states.get(`${id}/${facts.id}`) ?? ('surveyed' as const),
+      }));
+      const { version, value, isArchived } = job;
+      return { version, job: value.job, isArchived, shop: await shopOf(tx, job.shopId), panels };
     });
   }
 
-  /** Changes target, shop or title. */
-  patch(
-    id: string,
-    { version, target, shop, title }: JobPatch,
-    clientKey?: string,
-  ): Promise<{ version: number }> {
-    return this.once.run(clientKey, async (transaction) => {
-      const now = await this.jobs.job(id, transaction);
-      if (!now) throw notFound(`Job "${id}"`);
-      const job = { ...now.value.job, ...(target ? { target } : {}), ...(title ? { title } : {}) };
-      const body: JobBody = { ...now.value, job, ...(shop ? { shop } : {}) };
-      if (!(await this.jobs.updateJob(id, body, version, transaction)))
-        throw stale({ target, shop, title }, now);
-      return { version: version + 1 };
+  /** Ids of a job's panels, in their order. */
+  panelIds(id: string): Promise<string[]> {
+    return this.database.read(async (tx) => {
+      await jobOf(tx, id);
+      return (await new JobsReader(tx).panels(id)).map((panel) => panel.id);
+    });
+  }
+
+  /** The job as an open job file, shop and sheets in it. */
+  file(id: string): Promise<JobFile> {
+    return this.database.read(async (tx) => {
+      const job = await jobOf(tx, id);
+      const panels = await new JobsReader(tx).panels(id);
+      if (panels.length === 0)
+        throw new ProblemError(409, 'A job file needs at least one panel: add one, then save the file.');
+      const shops = new ShopsReader(tx);
+      const { name, shop } = await shopOf(tx, job.shopId);
+      return {
+        ...job.value,
+        shop: { ...shop, name },
+        panels,
+        sheets: await shops.sheets(job.shopId),
+      } as JobFile;
+    });
+  }
+
+  /** The shop's own sheets that a job is planned with. */
+  sheets(id: string): Promise<ProductSheet[]> {
+    return this.database.read(async (tx) => new ShopsReader(tx).sheets((await jobOf(tx, id)).shopId));
+  }
+
+  panel(key: PanelParams): Promise<PanelView> {
+    return this.database.read((tx) => panelView(tx, key));
+  }
+
+  planned(key: PanelParams): Promise<PlannedPanel> {
+    return this.database.read((tx) => plannedPanel(tx, key));
+  }
+
+  /**
+   * Takes a job file in, all of it or nothing.
+   * @param shopId the shop to plan it in; that of the file where it is left out: one that is the same, or a new one
+   */
+  take(asked: WriteRequest, json: unknown, shopId?: string): Promise<{ id: string; version: number }> {
+    const read = readJob(json);
+    if (!read.ok) throw new ProblemError(400, 'The job file was not taken in.', read.problems);
+    const { panels, shop, sheets, ...body } = read.value;
+    const { id } = body.job;
+    return this.writes.run(asked, async (tx) => {
+      const jobs = new JobsWriter(tx);
+      if (await jobs.job(id))
+        throw new ProblemError(
+          409,
+          `A job with the id "${id}" is here already. Give the file another job id, or open that job.`,
+        );
+      const shopOfFile = { name: shop.name, shop: withoutName(shop), sheets };
+      await jobs.insert(body as JobBody, await this.shopFor(tx, shopId, shopOfFile), panels);
+      return { id, version: 1 };
+    });
+  }
+
+  private async shopFor(
+    tx: Write,
+    wanted: string | undefined,
+    { name, shop, sheets }: Pick<JobFile, 'shop' | 'sheets'> & { readonly name?: string | undefined },
+  ): Promise<string> {
+    const shops = new ShopsWriter(tx);
+    if (wanted !== undefined) {
+      if (!(await shops.byId(wanted))) throw notFound(`Shop "${wanted}"`);
+      await shops.addSheets(wanted, sheets);
+      return wanted;
+    }
+    const all = await shops.all();
+    for (const known of all) {
+      const isNamed = name === undefined || name === known.name;
+      if (!isNamed || !isDeepStrictEqual(known.shop, shop)) continue;
+      const own = await shops.sheets(known.id);
+      if (sheets.every((sheet) => own.some((other) => isDeepStrictEqual(other, sheet)))) return known.id;
+    }
+    const free = all.length === 0 ? 'Shop' : `Shop ${all.length + 1}`;
+    return (await shops.insert(name || free, shop, sheets)).id;
+  }
+
+  /** Makes a job, with its first panels or without. */
+  add(asked: WriteRequest, { job, shopId, panels }: JobAdd): Promise<{ id: string; version: number }> {
+    return this.writes.run(asked, async (tx) => {
+      if (!(await new ShopsReader(tx).byId(shopId))) throw notFound(`Shop "${shopId}"`);
+      const id = `job-${randomUUID().slice(0, 8)}`;
+      const body = { format: JOB_FORMAT, version: JOB_VERSION, job: { ...job, id } } as JobBody;
+      await new JobsWriter(tx).insert(body, shopId, panels);
+      return { id, version: 1 };
+    });
+  }
+
+  /** A job with the same panels and surveys under another id; its plans are not taken along. */
+  duplicate(asked: WriteRequest, id: string): Promise<{ id: string; version: number }> {
+    return this.writes.run(asked, async (tx) => {
+      const { value, shopId } = await jobOf(tx, id);
+      const jobs = new JobsWriter(tx);
+      const copy = `job-${randomUUID().slice(0, 8)}`;
+      const { title, ...facts } = value.job;
+      const job = { ...facts, id: copy, title: `${title.slice(0, 150)} (copy)` } as JobFacts;
+      await jobs.insert({ ...value, job }, shopId, await jobs.panels(id));
+      return { id: copy, version: 1 };
+    });
+  }
+
+  /** Changes what is sent of a job; the rest stays as it is. */
+  patch(asked: WriteRequest, id: string, change: JobPatch): Promise<{ version: number }> {
+    const { version, shopId, isArchived, dueOn, ...facts } = change;
+    return this.writes.run(asked, async (tx) => {
+      const now = await jobOf(tx, id);
+      if (shopId !== undefined && !(await new ShopsReader(tx).byId(shopId)))
+        throw notFound(`Shop "${shopId}"`);
+      const jobs = new JobsWriter(tx);
+      const { dueOn: due, ...rest } = {
+        ...now.value.job,
+        ...definedOf(facts),
+        ...(dueOn === undefined ? {} : { dueOn }),
+      };
+      const job = { ...rest, ...(due ? { dueOn: due } : {}) } as JobFacts;
+      if (!(await jobs.updateJob(job, now, shopId ?? now.shopId, version ?? now.version)))
+        throw stale(change, now);
+      if (isArchived !== undefined) await jobs.archive(id, isArchived);
+      return { version: now.version + 1 };
+    });
+  }
+
+  /** Takes a job away and gives it back as a file, so that it can be taken in again. */
+  remove(asked: WriteRequest, id: string, version: number): Promise<{ removed: object; shopId: string }> {
+    return this.writes.run(asked, async (tx) => {
+      const now = await jobOf(tx, id);
+      if (now.version !== version) throw stale(null, now);
+      const jobs = new JobsWriter(tx);
+      const removed = { ...now.value, panels: await jobs.panels(id) };
+      await jobs.deleteJob(id);
+      return { removed, shopId: now.shopId };
     });
   }
 
   /** Changes one zone, where the panel stays whole with it. */
-  writeZone(key: ZoneParams, { version, zone }: ZoneWrite, clientKey?: string): Promise<Versioned<Zone>> {
+  writeZone(asked: WriteRequest, key: ZoneParams, { version, zone }: ZoneWrite): Promise<Versioned<Zone>> {
     if (zone.id !== key.zone)
       throw new ProblemError(400, 'The zone was not saved.', [
         { path: 'zone.id', message: `must stay "${key.zone}"` },
       ]);
-    return this.once.run(clientKey, async (transaction) => {
-      const panel = await this.jobs.panel(key, transaction);
-      const zones = await this.jobs.zones(key, transaction);
+    return this.writes.run(asked, async (tx) => {
+      const jobs = new JobsWriter(tx);
+      const panel = await jobs.panel(key);
+      const zones = await jobs.zones(key);
       const now = zones.find(({ value }) => value.id === key.zone);
       if (!panel || !now) throw notFound(`Zone "${key.zone}" of panel "${key.panel}"`);
       const after = zones.map(({ value }) => (value.id === zone.id ? zone : value));
@@ -122,62 +260,62 @@ export class JobsService {
         throw new ProblemError(422, 'The zone was not saved.', [
           { path: 'zone.areaM2', message: `The zones ${problem}` },
         ]);
-      if (!(await this.jobs.updateZone(key, zone, version, transaction))) throw stale(zone, now);
+      if (!(await jobs.updateZone(key, zone, version))) throw stale(zone, now);
       return { value: zone, version: version + 1 };
     });
   }
 
   /** Puts a panel with all its zones in the place of the one that was seen; nothing where anything changed since. */
   writePanel(
+    asked: WriteRequest,
     key: PanelParams,
     { version, zoneVersions, panel }: PanelWrite,
-    clientKey?: string,
   ): Promise<PanelView> {
     if (panel.id !== key.panel)
       throw new ProblemError(400, 'The panel was not saved.', [
         { path: 'panel.id', message: `must stay "${key.panel}"` },
       ]);
-    return this.once.run(clientKey, async (transaction) => {
-      const now = await this.panel(key, transaction);
+    return this.writes.run(asked, async (tx) => {
+      const now = await panelView(tx, key);
       const isSeen = now.version === version && isSameVersions(now.zoneVersions, zoneVersions);
       if (!isSeen) throw stale(panel, now);
-      await this.jobs.replacePanel(key.job, panel, now, transaction);
-      return this.panel(key, transaction);
+      await new JobsWriter(tx).replacePanel(key.job, panel, now);
+      return panelView(tx, key);
     });
   }
 
   /** Adds a panel at the end of the job. */
-  addPanel(job: string, panel: Panel, clientKey?: string): Promise<PanelView> {
-    return this.once.run(clientKey, async (transaction) => {
-      if (!(await this.jobs.job(job, transaction))) throw notFound(`Job "${job}"`);
+  addPanel(asked: WriteRequest, job: string, panel: Panel): Promise<PanelView> {
+    return this.writes.run(asked, async (tx) => {
+      await jobOf(tx, job);
+      const jobs = new JobsWriter(tx);
       const key = { job, panel: panel.id };
-      if (await this.jobs.panel(key, transaction))
+      if (await jobs.panel(key))
         throw new ProblemError(409, 'The panel was not added.', [
           { path: 'panel.id', message: `"${panel.id}" is here already; give the panel another id` },
         ]);
-      await this.jobs.insertPanel(job, panel, transaction);
-      return this.panel(key, transaction);
+      if ((await jobs.nPanels(job)) >= MOST_PANELS)
+        throw new ProblemError(
+          422,
+          `A job may hold at most ${MOST_PANELS} panels: make another job for this one.`,
+        );
+      await jobs.insertPanel(job, panel);
+      return panelView(tx, key);
     });
   }
 
   /** Takes a panel out of the job and gives it back, so that it can be put in again. */
-  removePanel(key: PanelParams, version: number, clientKey?: string): Promise<{ removed: Panel }> {
-    return this.once.run(clientKey, async (transaction) => {
-      const now = await this.panel(key, transaction);
+  removePanel(asked: WriteRequest, key: PanelParams, version: number): Promise<{ removed: Panel }> {
+    return this.writes.run(asked, async (tx) => {
+      const now = await panelView(tx, key);
       if (now.version !== version) throw stale(null, now);
-      await this.jobs.deletePanel(key, transaction);
+      await new JobsWriter(tx).deletePanel(key);
       return { removed: now.panel };
     });
   }
-
-  private async load(id: string): Promise<{ job: Versioned<JobBody>; panels: Panel[] }> {
-    const job = await this.jobs.job(id);
-    if (!job) throw notFound(`Job "${id}"`);
-    const facts = await this.jobs.panels(id);
-    const panels = facts.map(async ({ value }) => {
-      const zones = await this.jobs.zones({ job: id, panel: value.id });
-      return { ...value, zones: zones.map((zone) => zone.value) } as Panel;
-    });
-    return { job, panels: await Promise.all(panels) };
-  }
 }
+
+const withoutName = ({ name: _name, ...shop }: JobFile['shop']): JobFile['shop'] => shop;
+
+const definedOf = <T extends object>(fields: T): Partial<T> =>
+  Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Partial<T>;

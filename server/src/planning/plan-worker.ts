@@ -1,19 +1,20 @@
 import {
+  decidingTests,
   judgeTask,
-  planPanel,
-  planWithTests,
-  type Judgement,
+  makePlan,
   type ActInput,
-  type PanelPlan,
+  type DecidingTest,
+  type Judgement,
   type PlanTask,
+  type StoredPlan,
 } from '@blue-ledge/core';
 
 /** What is computed off the event loop; the same functions serve where there are no threads. */
 
 export type PlanWork =
   | { readonly kind: 'plan'; readonly task: PlanTask }
-  /** A plan with the tests that would decide between its systems. */
-  | { readonly kind: 'plan-with-tests'; readonly task: PlanTask }
+  /** The tests that would decide between systems: a plan for each outcome of each. */
+  | { readonly kind: 'tests'; readonly task: PlanTask }
   | {
       readonly kind: 'judge';
       readonly task: PlanTask;
@@ -21,12 +22,12 @@ export type PlanWork =
       readonly fillsIn: boolean;
     };
 
-export default function work(asked: PlanWork): PanelPlan | Judgement {
+export default function work(asked: PlanWork): StoredPlan | Judgement | DecidingTest[] {
   switch (asked.kind) {
     case 'plan':
-      return planPanel(asked.task);
-    case 'plan-with-tests':
-      return planWithTests(asked.task);
+      return makePlan(asked.task);
+    case 'tests':
+      return decidingTests(asked.task);
     case 'judge':
       return judgeTask(asked.task, asked.own, { fillsIn: asked.fillsIn });
   }

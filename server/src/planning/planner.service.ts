@@ -1,6 +1,7 @@
-import type { Judgement, ActInput, PanelPlan, PlanTask } from '@blue-ledge/core';
+import type { ActInput, DecidingTest, Judgement, PlanTask, StoredPlan } from '@blue-ledge/core';
 import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import { Piscina } from 'piscina';
+import { ProblemError } from '../http/problem.ts';
 import work, { type PlanWork } from './plan-worker.ts';
 
 /** File of the compiled worker; null plans in this thread, for tests. */
@@ -11,6 +12,13 @@ const MOST_THREADS = 2;
 const IDLE_MS = 120_000;
 /** A plan needs a few MB; more would only put off the collecting of what a search leaves behind. */
 const THREAD_MEMORY = { maxOldGenerationSizeMb: 96, maxYoungGenerationSizeMb: 16 } as const;
+/** Plans that may wait for their turn: a job of the most panels, twice. */
+const MOST_WAITING = 400;
+const MOST_MS = 60_000;
+
+const TOO_LARGE =
+  'This panel is more than the planner can hold. Split it into two panels, or record fewer zones and findings.';
+const TOO_LONG = `This panel takes more than ${MOST_MS / 1000} s to plan. Split it into two panels, or record fewer zones and findings.`;
 
 /** Plans and judges in worker threads, so that other requests are answered meanwhile. */
 @Injectable()
@@ -19,31 +27,66 @@ export class PlannerService implements OnApplicationShutdown {
 
   constructor(@Inject(PLAN_WORKER) private readonly workerFile: string | null) {}
 
-  plan(task: PlanTask): Promise<PanelPlan> {
-    return this.run({ kind: 'plan', task }) as Promise<PanelPlan>;
+  plan(task: PlanTask, gone?: AbortSignal): Promise<StoredPlan> {
+    return this.run({ kind: 'plan', task }, gone) as Promise<StoredPlan>;
   }
 
-  planWithTests(task: PlanTask): Promise<PanelPlan> {
-    return this.run({ kind: 'plan-with-tests', task }) as Promise<PanelPlan>;
+  tests(task: PlanTask): Promise<DecidingTest[]> {
+    return this.run({ kind: 'tests', task }) as Promise<DecidingTest[]>;
   }
 
-  judge(task: PlanTask, own: readonly ActInput[], fillsIn: boolean): Promise<Judgement> {
-    return this.run({ kind: 'judge', task, own, fillsIn }) as Promise<Judgement>;
+  judge(
+    task: PlanTask,
+    own: readonly ActInput[],
+    { fillsIn, gone }: { readonly fillsIn: boolean; readonly gone?: AbortSignal },
+  ): Promise<Judgement> {
+    return this.run({ kind: 'judge', task, own, fillsIn }, gone) as Promise<Judgement>;
   }
 
   async onApplicationShutdown(): Promise<void> {
     await this.pool?.destroy();
   }
 
-  private run(asked: PlanWork): Promise<PanelPlan | Judgement> {
-    if (this.workerFile === null) return Promise.resolve(work(asked));
+  private async run(asked: PlanWork, gone?: AbortSignal): Promise<unknown> {
+    if (this.workerFile === null) return work(asked);
     this.pool ??= new Piscina({
       filename: this.workerFile,
       minThreads: 0,
       maxThreads: MOST_THREADS,
+      maxQueue: MOST_WAITING,
       idleTimeout: IDLE_MS,
       resourceLimits: THREAD_MEMORY,
     });
-    return this.pool.run(asked);
+    const nBefore = this.pool.queueSize;
+    if (nBefore >= MOST_WAITING)
+      throw new ProblemError(429, `${nBefore} plans wait for their turn. Ask again in a minute.`);
+    // A thread of the pool works for this caller alone: ending it ends nobody else's plan.
+    const late = new AbortController();
+    const stop = (): void => late.abort();
+    gone?.addEventListener('abort', stop);
+    if (gone?.aborted) stop();
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    try {
+      return await Promise.race([
+        this.pool.run(asked, { signal: late.signal }),
+        new Promise((_, reject) => {
+          timer = setTimeout(
+            () => {
+              reject(new ProblemError(422, TOO_LONG));
+              stop();
+            },
+            MOST_MS * (1 + nBefore),
+          );
+        }),
+      ]);
+    } catch (error) {
+      if (gone?.aborted) throw new ProblemError(422, 'The plan was given up: nobody waited for it.');
+      if ((error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
+        throw new ProblemError(422, TOO_LARGE);
+      throw error;
+    } finally {
+      clearTimeout(timer);
+      gone?.removeEventListener('abort', stop);
+    }
   }
 }

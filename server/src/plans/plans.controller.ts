@@ -1,9 +1,18 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import type { z } from 'zod';
-import { ClientKey } from '../http/client-key.ts';
+import type { WriteRequest } from '../database/idempotent-writes.ts';
+import { Gone } from '../http/gone.ts';
 import { jobParams, panelParams, planParams, type PanelParams, type PlanParams } from '../http/params.ts';
+import { Asked } from '../http/write-request.ts';
 import { ZodPipe } from '../http/zod.pipe.ts';
-import { choiceSchema, judgeAskSchema, planAskSchema, type JudgeAsk, type PlanAsk } from './plans.schemas.ts';
+import {
+  choiceSchema,
+  judgeAskSchema,
+  planAskSchema,
+  type Choice,
+  type JudgeAsk,
+  type PlanAsk,
+} from './plans.schemas.ts';
 import { PlansService } from './plans.service.ts';
 
 @Controller('api/jobs/:job/panels/:panel/plans')
@@ -14,9 +23,10 @@ export class PlansController {
   make(
     @Param(new ZodPipe(panelParams)) params: PanelParams,
     @Body(new ZodPipe(planAskSchema)) ask: PlanAsk,
-    @ClientKey() key?: string,
+    @Asked() asked: WriteRequest,
+    @Gone() gone: AbortSignal,
   ) {
-    return this.plans.make(params, ask, key);
+    return this.plans.make(asked, params, ask, gone);
   }
 
   /** The verdict on a sequence of the person's own; nothing is stored. */
@@ -25,22 +35,23 @@ export class PlansController {
   judge(
     @Param(new ZodPipe(panelParams)) params: PanelParams,
     @Body(new ZodPipe(judgeAskSchema)) ask: JudgeAsk,
+    @Gone() gone: AbortSignal,
   ) {
-    return this.plans.judge(params, ask);
+    return this.plans.judge(params, ask, gone);
   }
 
   @Get('latest')
-  latest(@Param(new ZodPipe(panelParams)) params: PanelParams) {
-    return this.plans.latest(params);
+  latest(@Param(new ZodPipe(panelParams)) params: PanelParams, @Asked() { actor }: WriteRequest) {
+    return this.plans.latest(actor, params);
   }
 
   @Put(':plan/choice')
   choose(
     @Param(new ZodPipe(planParams)) params: PlanParams,
-    @Body(new ZodPipe(choiceSchema)) { systemId, version }: z.infer<typeof choiceSchema>,
-    @ClientKey() key?: string,
+    @Body(new ZodPipe(choiceSchema)) choice: Choice,
+    @Asked() asked: WriteRequest,
   ) {
-    return this.plans.choose(params, systemId, version, key);
+    return this.plans.choose(asked, params, choice);
   }
 }
 
@@ -50,7 +61,11 @@ export class JobPlansController {
   constructor(private readonly plans: PlansService) {}
 
   @Post()
-  makeAll(@Param(new ZodPipe(jobParams)) { job }: { job: string }, @ClientKey() key?: string) {
-    return this.plans.makeAll(job, key);
+  makeAll(
+    @Param(new ZodPipe(jobParams)) { job }: z.infer<typeof jobParams>,
+    @Asked() asked: WriteRequest,
+    @Gone() gone: AbortSignal,
+  ) {
+    return this.plans.makeAll(asked, job, gone);
   }
 }

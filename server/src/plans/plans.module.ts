@@ -1,12 +1,11 @@
 import { Module } from '@nestjs/common';
 import { JobsModule } from '../jobs/jobs.module.ts';
 import { JobPlansController, PlansController } from './plans.controller.ts';
-import { PlansRepository } from './plans.repository.ts';
 import { PlansService } from './plans.service.ts';
 
 @Module({
   imports: [JobsModule],
   controllers: [PlansController, JobPlansController],
-  providers: [PlansService, PlansRepository],
+  providers: [PlansService],
 })
 export class PlansModule {}

@@ -1,65 +1,106 @@
-import type { PanelPlan } from '@blue-ledge/core';
-import { Injectable } from '@nestjs/common';
-import type { Transaction } from 'sequelize';
-import { PlanRow } from '../database/rows.ts';
-import type { PanelParams } from '../http/params.ts';
-import { planOfBody } from './stored-plan.ts';
+import { PLAN_FORMAT, storedPlanOf, type DecidingTest, type StoredPlan } from '@blue-ledge/core';
+import { randomUUID } from 'node:crypto';
+import { Op } from 'sequelize';
+import type { Read, Write } from '../database/database.ts';
+import type { PlanFields } from '../database/tables.ts';
+import type { PanelParams, PlanParams } from '../http/params.ts';
 
-export interface StoredPlan {
+/** The only file that reads and writes plans; a plan's body never changes, only which system is chosen. */
+
+export interface KeptPlan {
   readonly id: string;
   readonly version: number;
   readonly chosen: string | null;
-  readonly survey: string;
   readonly createdAt: Date;
-  readonly plan: PanelPlan;
+  /** Null where another release kept it in a shape that this one does not read. */
+  readonly plan: StoredPlan | null;
+  readonly tests: readonly DecidingTest[] | null;
 }
 
-const storedOf = (row: PlanRow): StoredPlan => ({
-  id: row.id,
-  version: row.version,
-  chosen: row.chosen,
-  survey: row.survey,
-  createdAt: row.createdAt,
-  plan: planOfBody(row.body),
+/** Plans of a panel that are kept besides those that somebody chose from. */
+const MOST_KEPT = 20;
+
+const keptOf = ({ id, version, chosen, createdAt, body, tests }: PlanFields): KeptPlan => ({
+  id,
+  version,
+  chosen,
+  createdAt,
+  plan: storedPlanOf(body),
+  // A row that was just made does not say so yet.
+  tests: (tests as readonly DecidingTest[] | null | undefined) ?? null,
 });
 
-/** The only file that reads and writes plans; a plan's body is never changed, only which system is chosen. */
-@Injectable()
-export class PlansRepository {
-  async latest({ job, panel }: PanelParams): Promise<StoredPlan | null> {
+const NEWEST_FIRST: [string, string][] = [
+  ['createdAt', 'DESC'],
+  ['id', 'ASC'],
+];
+const subjectOf = ({ job, panel }: PanelParams): string => `jobs/${job}/panels/${panel}/plans`;
+
+/** Plans in one snapshot, looked up by their whole address. */
+export class PlansReader {
+  constructor(protected readonly tx: Read) {}
+
+  async latest({ job, panel }: PanelParams): Promise<KeptPlan | null> {
+    const { tables, transaction } = this.tx;
     const where = { jobId: job, panelId: panel };
-    const row = await PlanRow.findOne({
-      where,
-      order: [
-        ['createdAt', 'DESC'],
-        ['id', 'ASC'],
-      ],
+    const row = await tables.plans.findOne({ where, order: NEWEST_FIRST, transaction });
+    return row && keptOf(row);
+  }
+
+  async byId({ job, panel, plan }: PlanParams): Promise<KeptPlan | null> {
+    const { tables, transaction } = this.tx;
+    const where = { id: plan, jobId: job, panelId: panel };
+    const row = await tables.plans.findOne({ where, transaction });
+    return row && keptOf(row);
+  }
+}
+
+export class PlansWriter extends PlansReader {
+  constructor(protected override readonly tx: Write) {
+    super(tx);
+  }
+
+  /** Keeps a plan; of a panel's older ones, the newest and those that somebody chose from. */
+  async insert(key: PanelParams, plan: StoredPlan): Promise<KeptPlan> {
+    const { tables, transaction, note } = this.tx;
+    const { job, panel } = key;
+    const id = randomUUID();
+    const { chosen } = plan;
+    const fields = { id, jobId: job, panelId: panel, chosen, formatVersion: PLAN_FORMAT, body: plan };
+    const row = await tables.plans.create(fields, { transaction });
+    await this.prune(key);
+    note({ subject: subjectOf(key), kind: 'plan.made', body: { id, chosen } });
+    return keptOf(row);
+  }
+
+  private async prune({ job, panel }: PanelParams): Promise<void> {
+    const { tables, transaction } = this.tx;
+    const old = await tables.plans.findAll({
+      where: { jobId: job, panelId: panel, version: 1 },
+      attributes: ['id'],
+      order: NEWEST_FIRST,
+      offset: MOST_KEPT,
+      limit: 1000,
+      transaction,
     });
-    return row && storedOf(row);
+    if (old.length > 0)
+      await tables.plans.destroy({ where: { id: { [Op.in]: old.map(({ id }) => id) } }, transaction });
   }
 
-  async byId(id: string, transaction: Transaction): Promise<StoredPlan | null> {
-    const row = await PlanRow.findByPk(id, { transaction });
-    return row && storedOf(row);
-  }
-
-  async insert(
-    { job, panel }: PanelParams,
-    plan: Pick<StoredPlan, 'id' | 'chosen' | 'survey' | 'plan'>,
-    transaction: Transaction,
-  ): Promise<StoredPlan> {
-    const { id, chosen, survey, plan: body } = plan;
-    return storedOf(
-      await PlanRow.create({ id, jobId: job, panelId: panel, chosen, survey, body }, { transaction }),
-    );
+  /** Notes the tests that would decide, once they are worked out; nothing where the plan is gone. */
+  async keepTests(key: PlanParams, tests: readonly DecidingTest[]): Promise<void> {
+    const { tables, transaction, note } = this.tx;
+    const where = { id: key.plan, jobId: key.job, panelId: key.panel };
+    const [nRows] = await tables.plans.update({ tests: [...tests] }, { where, transaction });
+    if (nRows === 1) note({ subject: subjectOf(key), kind: 'plan.tested', body: { id: key.plan } });
   }
 
   /** Writes where the version is still `from`; false when it is not. */
-  async choose(id: string, chosen: string, from: number, transaction: Transaction): Promise<boolean> {
-    const [nRows] = await PlanRow.update(
-      { chosen, version: from + 1 },
-      { where: { id, version: from }, transaction },
-    );
+  async choose(key: PlanParams, chosen: string, from: number): Promise<boolean> {
+    const { tables, transaction, note } = this.tx;
+    const where = { id: key.plan, jobId: key.job, panelId: key.panel, version: from };
+    const [nRows] = await tables.plans.update({ chosen, version: from + 1 }, { where, transaction });
+    if (nRows === 1) note({ subject: subjectOf(key), kind: 'plan.chosen', body: { id: key.plan, chosen } });
     return nRows === 1;
   }
 }

@@ -3,11 +3,25 @@ import { z } from 'zod';
 import { versionSchema } from '../http/params.ts';
 
 /** Bodies of requests about plans. */
-export const choiceSchema = z.object({ systemId: z.string().min(1).max(200), version: versionSchema });
+export const choiceSchema = z.object({
+  systemId: z.string().min(1).max(400),
+  version: versionSchema,
+  /** The person knows that what the plan was made from has changed since. */
+  evenIfChanged: z.boolean().default(false),
+});
+export type Choice = z.infer<typeof choiceSchema>;
 
-/** Schools for this plan only, and what was already done; an empty body asks for a plan as the shop has it. */
+/** Schools for this plan only, when work starts and what was already done; empty for a plan as the shop has it. */
 export const planAskSchema = z
-  .object({ schools: schoolsSchema.optional(), done: actInputsSchema.optional() })
+  .object({
+    schools: schoolsSchema.optional(),
+    startMin: z
+      .number()
+      .min(0)
+      .max(24 * 60 - 1, 'must be a time of day, in minutes after midnight')
+      .optional(),
+    done: actInputsSchema.optional(),
+  })
   .prefault({});
 export type PlanAsk = z.infer<typeof planAskSchema>;
 

@@ -1,122 +1,174 @@
-import { createHash, randomUUID } from 'node:crypto';
-import type { Judgement, PanelPlan, PanelView, PlanTask, PlanView } from '@blue-ledge/core';
-import { Injectable } from '@nestjs/common';
-import type { Transaction } from 'sequelize';
-import { IdempotentWrites } from '../database/idempotent-writes.ts';
+import {
+  changesSince,
+  say,
+  type Judgement,
+  type PlanTask,
+  type PlanView,
+  type PlansView,
+  type StoredPlan,
+} from '@blue-ledge/core';
+import { Injectable, Logger } from '@nestjs/common';
+import { Database, type Write } from '../database/database.ts';
+import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import type { PanelParams, PlanParams } from '../http/params.ts';
 import { ProblemError, notFound, stale } from '../http/problem.ts';
-import { JobsService } from '../jobs/jobs.service.ts';
+import { JobsService, plannedPanel, type PlannedPanel } from '../jobs/jobs.service.ts';
 import { PlannerService } from '../planning/planner.service.ts';
-import type { JudgeAsk, PlanAsk } from './plans.schemas.ts';
-import { PlansRepository, type StoredPlan } from './plans.repository.ts';
+import type { Choice, JudgeAsk, PlanAsk } from './plans.schemas.ts';
+import { PlansReader, PlansWriter, type KeptPlan } from './plans.repository.ts';
 
-/** Readings of film that a plan laid are taken after it was made, and change nothing in it. */
-const withoutReadings = (name: string, value: unknown): unknown => (name === 'readings' ? undefined : value);
-
-/** What a plan depends on, as one short text. */
-const fingerprint = ({ panel, shop, target }: PanelView): string =>
-  createHash('sha256').update(JSON.stringify({ panel, shop, target }, withoutReadings)).digest('hex');
-
-const viewOf = ({ survey, createdAt, ...plan }: StoredPlan, view: PanelView): PlanView => ({
-  ...plan,
-  createdAt: createdAt.toISOString(),
-  isCurrent: survey === fingerprint(view),
+const inputsNow = ({ view, sheets }: PlannedPanel) => ({
+  panel: view.panel,
+  shop: view.shop,
+  target: view.target,
+  sheets,
 });
+
+const taskOf = (planned: PlannedPanel, { schools, startMin, done }: PlanAsk = {}): PlanTask => ({
+  ...inputsNow(planned),
+  ...(schools ? { schools } : {}),
+  ...(startMin === undefined ? {} : { startMin }),
+  ...(done ? { done } : {}),
+});
+
+const viewOf = ({ createdAt, ...kept }: KeptPlan, planned: PlannedPanel): PlanView => ({
+  ...kept,
+  createdAt: createdAt.toISOString(),
+  changed: kept.plan ? changesSince(kept.plan, inputsNow(planned)) : ['programme'],
+});
+
+const notChosen = (message: string): ProblemError =>
+  new ProblemError(422, 'The system was not chosen.', [{ path: 'systemId', message }]);
 
 /** Plans are snapshots: made from the survey of a moment, kept as they were, chosen by a person. */
 @Injectable()
 export class PlansService {
+  private readonly logger = new Logger('plans');
+  /** Plans whose tests are being worked out. */
+  private readonly testing = new Set<string>();
+
   constructor(
+    private readonly database: Database,
     private readonly jobs: JobsService,
-    private readonly plans: PlansRepository,
-    private readonly once: IdempotentWrites,
+    private readonly writes: IdempotentWrites,
     private readonly planner: PlannerService,
   ) {}
 
-  /** Plans the panel as it is surveyed now and keeps the result. */
-  async make(key: PanelParams, { schools, done }: PlanAsk, clientKey?: string): Promise<PlanView> {
-    const { view, task } = await this.taskOf(key);
-    const plan = await this.planner.planWithTests({
-      ...task,
-      ...(schools ? { schools } : {}),
-      ...(done ? { done } : {}),
+  /**
+   * Plans the panel as it is surveyed now and keeps the result; tests that would decide are worked out after it.
+   * @param gone ends the work where the client went away
+   */
+  make(asked: WriteRequest, key: PanelParams, ask: PlanAsk, gone: AbortSignal): Promise<PlanView> {
+    return this.writes.around<PlanView>(asked, async (keep) => {
+      const task = taskOf(await this.jobs.planned(key), ask);
+      const plan = await this.planner.plan(task, gone);
+      const made = await this.database.write(asked.actor, async (tx) => {
+        const view = await this.keep(tx, key, plan);
+        await keep(tx, view);
+        return view;
+      });
+      this.testLater(asked.actor, { ...key, plan: made.id }, plan);
+      return made;
     });
-    return this.once.run(clientKey, async (transaction) => this.keep(key, view, plan, transaction));
   }
 
-  /** Plans every panel of a job, side by side, and keeps all of the plans or none. */
-  async makeAll(job: string, clientKey?: string): Promise<{ plans: PlanView[] }> {
-    const { panels } = await this.jobs.file(job);
-    const asked = await Promise.all(panels.map(({ id }) => this.taskOf({ job, panel: id })));
-    const plans = await Promise.all(asked.map(({ task }) => this.planner.plan(task)));
-    return this.once.run(clientKey, async (transaction) => {
-      const kept: PlanView[] = [];
-      for (const [i, plan] of plans.entries())
-        kept.push(await this.keep({ job, panel: plan.panelId }, asked[i]!.view, plan, transaction));
-      return { plans: kept };
+  /** Plans every panel of a job, side by side; what can be planned is kept, whatever becomes of the others. */
+  makeAll(asked: WriteRequest, job: string, gone: AbortSignal): Promise<PlansView> {
+    return this.writes.around<PlansView>(asked, async (keep) => {
+      const panels = await this.jobs.panelIds(job);
+      const made = await Promise.all(panels.map((panel) => this.makeOne(asked.actor, { job, panel }, gone)));
+      const answer = {
+        plans: made.flatMap((each) => ('id' in each ? [each] : [])),
+        failed: made.flatMap((each) => ('id' in each ? [] : [each])),
+      };
+      await this.database.write(asked.actor, (tx) => keep(tx, answer));
+      return answer;
     });
+  }
+
+  private async makeOne(
+    actor: string,
+    key: PanelParams,
+    gone: AbortSignal,
+  ): Promise<PlansView['plans'][number] | PlansView['failed'][number]> {
+    try {
+      const plan = await this.planner.plan(taskOf(await this.jobs.planned(key)), gone);
+      const { id, chosen } = await this.database.write(actor, (tx) => this.keep(tx, key, plan));
+      this.testLater(actor, { ...key, plan: id }, plan);
+      return { panel: key.panel, id, chosen };
+    } catch (error) {
+      if (error instanceof ProblemError) return { panel: key.panel, title: error.title };
+      throw error;
+    }
+  }
+
+  /** Keeps a plan and says how it stands against what is there at that moment. */
+  private async keep(tx: Write, key: PanelParams, plan: StoredPlan): Promise<PlanView> {
+    const planned = await plannedPanel(tx, key);
+    return viewOf(await new PlansWriter(tx).insert(key, plan), planned);
+  }
+
+  /** Works out the tests that would decide, and keeps them; open screens are told. */
+  private testLater(actor: string, key: PlanParams, { inputs }: StoredPlan): void {
+    if (this.testing.has(key.plan)) return;
+    this.testing.add(key.plan);
+    this.planner
+      .tests(inputs)
+      .then((tests) => this.database.write(actor, (tx) => new PlansWriter(tx).keepTests(key, tests)))
+      .catch((error: unknown) => this.logger.warn(`no tests for plan ${key.plan}: ${String(error)}`))
+      .finally(() => this.testing.delete(key.plan));
   }
 
   /** Judges a sequence of the person's own on the panel as it is surveyed now. */
-  async judge(key: PanelParams, { own, fillsIn, schools }: JudgeAsk): Promise<Judgement> {
-    const { task } = await this.taskOf(key);
-    return this.planner.judge({ ...task, ...(schools ? { schools } : {}) }, own, fillsIn);
-  }
-
-  private async taskOf(key: PanelParams): Promise<{ view: PanelView; task: PlanTask }> {
-    const view = await this.jobs.panel(key);
-    const sheets = await this.jobs.sheets(key.job);
-    return { view, task: { panel: view.panel, shop: view.shop, target: view.target, sheets } };
-  }
-
-  private async keep(
-    key: PanelParams,
-    view: PanelView,
-    plan: PanelPlan,
-    transaction: Transaction,
-  ): Promise<PlanView> {
-    const survey = fingerprint(view);
-    const stored = { id: randomUUID(), chosen: plan.chosen, survey, plan };
-    return viewOf(await this.plans.insert(key, stored, transaction), view);
+  async judge(key: PanelParams, { own, fillsIn, schools }: JudgeAsk, gone: AbortSignal): Promise<Judgement> {
+    const task = taskOf(await this.jobs.planned(key), { schools });
+    return this.planner.judge(task, own, { fillsIn, gone });
   }
 
   /** The newest plan of a panel, or nothing yet. */
-  async latest(key: PanelParams): Promise<{ plan: PlanView | null }> {
-    const view = await this.jobs.panel(key);
-    const stored = await this.plans.latest(key);
-    return { plan: stored && viewOf(stored, view) };
+  async latest(actor: string, key: PanelParams): Promise<{ plan: PlanView | null }> {
+    const view = await this.database.read(async (tx) => {
+      const planned = await plannedPanel(tx, key);
+      const kept = await new PlansReader(tx).latest(key);
+      return kept && viewOf(kept, planned);
+    });
+    // A server that was stopped while it worked them out starts again.
+    if (view?.plan && view.tests === null) this.testLater(actor, { ...key, plan: view.id }, view.plan);
+    return { plan: view };
   }
 
   /** Chooses one of the plan's systems that are ready. */
   choose(
-    { plan: id }: PlanParams,
-    systemId: string,
-    version: number,
-    clientKey?: string,
+    asked: WriteRequest,
+    key: PlanParams,
+    { systemId, version, evenIfChanged }: Choice,
   ): Promise<{ chosen: string; version: number }> {
-    return this.once.run(clientKey, async (transaction) => {
-      const stored = await this.plans.byId(id, transaction);
-      if (!stored) throw notFound('This plan');
-      const system = stored.plan.systems.find((candidate) => candidate.id === systemId);
-      if (system?.verdict !== 'ready')
-        throw new ProblemError(422, 'The system was not chosen.', [
-          {
-            path: 'systemId',
-            message: system ? `is refused: ${system.refusedBy[0]?.text ?? ''}` : 'is not in this plan',
-          },
-        ]);
-      // The planner chooses nothing while a zone has to be set right first; nor does a person.
-      if (stored.plan.chosen === null)
-        throw new ProblemError(422, 'The system was not chosen.', [
-          {
-            path: 'systemId',
-            message:
-              'waits for a zone that is stopped: do the work it needs first, or plan the rest without it',
-          },
-        ]);
-      if (!(await this.plans.choose(id, systemId, version, transaction)))
-        throw stale(systemId, { chosen: stored.chosen, version: stored.version });
+    return this.writes.run(asked, async (tx) => {
+      const plans = new PlansWriter(tx);
+      const kept = await plans.byId(key);
+      if (!kept) throw notFound('This plan');
+      if (!kept.plan) throw notChosen('belongs to a plan of another release: plan the panel again');
+      const refusal = refusalOf(kept.plan, systemId);
+      if (refusal) throw notChosen(refusal);
+      const { changed } = viewOf(kept, await plannedPanel(tx, key));
+      if (changed.length > 0 && !evenIfChanged)
+        throw notChosen(
+          'belongs to a plan whose survey, shop, target or sheets have changed since: plan again',
+        );
+      if (!(await plans.choose(key, systemId, version)))
+        throw stale(systemId, { chosen: kept.chosen, version: kept.version });
       return { chosen: systemId, version: version + 1 };
     });
   }
+}
+
+/** Why a system is not to be chosen; null where it may be. */
+function refusalOf(plan: StoredPlan, systemId: string): string | null {
+  const system = plan.systems.find(({ id }) => id === systemId);
+  if (!system) return 'is not in this plan';
+  if (system.verdict.kind === 'refused') return `is refused: ${say(system.verdict.refusals[0]!.reason)}`;
+  // The planner chooses nothing while a zone has to be set right first; nor does a person.
+  return plan.chosen === null
+    ? 'waits for a zone that is stopped: do the work it needs first, or plan the rest without it'
+    : null;
 }

@@ -1,57 +1,170 @@
 import type {
-  JobFile,
-  JobSummary,
-  JobView,
-  Judgement,
   ActInput,
+  JobFile,
+  JobView,
+  JobsPage,
+  Judgement,
   Panel,
   PanelView,
   PlanView,
+  PlansView,
   ProductSheet,
   Schools,
+  Shop,
+  ShopView,
 } from '@blue-ledge/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { PanelKey } from '../state/drafts.ts';
 import { ask, newKey } from './http.ts';
+import { planOnScreen, type PlanOnScreen, type PlanTooOld } from './opened-plan.ts';
 
 /** Hooks on what the server owns. */
 
 export type { PanelKey } from '../state/drafts.ts';
 
+export const jobPath = (job: string): string => `/jobs/${encodeURIComponent(job)}`;
 export const panelPath = ({ job, panel }: PanelKey): string =>
   `${jobPath(job)}/panels/${encodeURIComponent(panel)}`;
-export const panelQueryKey = ({ job, panel }: PanelKey) => ['panel', job, panel] as const;
-const planQueryKey = ({ job, panel }: PanelKey) => ['plan', job, panel] as const;
+export const shopPath = (shop: string): string => `/shops/${encodeURIComponent(shop)}`;
 
-export const useJobs = () => useQuery({ queryKey: ['jobs'], queryFn: () => ask<JobSummary[]>('/jobs') });
-
-export const jobPath = (job: string): string => `/jobs/${encodeURIComponent(job)}`;
 export const jobQueryKey = (job: string) => ['job', job] as const;
+export const panelQueryKey = ({ job, panel }: PanelKey) => ['panel', job, panel] as const;
+export const planQueryKey = ({ job, panel }: PanelKey) => ['plan', job, panel] as const;
+export const shopsQueryKey = ['shops'] as const;
+
+/** Which jobs a list shows. */
+export interface JobsAsk {
+  readonly text: string;
+  readonly archived: boolean;
+  readonly offset: number;
+  readonly limit: number;
+}
+
+export const useJobs = (asked: JobsAsk) =>
+  useQuery({
+    queryKey: ['jobs', asked],
+    queryFn: () => {
+      const { text, archived, offset, limit } = asked;
+      const query = new URLSearchParams({
+        text,
+        archived: `${archived}`,
+        offset: `${offset}`,
+        limit: `${limit}`,
+      });
+      return ask<JobsPage>(`/jobs?${query}`);
+    },
+    placeholderData: keepPreviousData,
+  });
 
 export const useJob = (id: string) =>
   useQuery({ queryKey: jobQueryKey(id), queryFn: () => ask<JobView>(jobPath(id)) });
 
+export const useShops = () => useQuery({ queryKey: shopsQueryKey, queryFn: () => ask<ShopView[]>('/shops') });
+
 export const usePanel = (key: PanelKey) =>
   useQuery({ queryKey: panelQueryKey(key), queryFn: () => ask<PanelView>(panelPath(key)) });
 
-export const usePlan = (key: PanelKey) =>
-  useQuery({
-    queryKey: planQueryKey(key),
-    queryFn: () => ask<{ plan: PlanView | null }>(`${panelPath(key)}/plans/latest`).then(({ plan }) => plan),
-  });
+const fetchPlan = (key: PanelKey): Promise<PlanView | null> =>
+  ask<{ plan: PlanView | null }>(`${panelPath(key)}/plans/latest`).then(({ plan }) => plan);
 
-/** Takes a job file in. */
+/** The newest plan of a panel, opened; null where there is none. */
+export const usePlan = (key: PanelKey) =>
+  useQuery({ queryKey: planQueryKey(key), queryFn: () => fetchPlan(key), select: planOnScreen });
+
+/** A plan that can be shown. */
+export const isOpened = (plan: PlanOnScreen | PlanTooOld | null | undefined): plan is PlanOnScreen =>
+  Boolean(plan?.plan);
+
+/** Takes a job file in; where no shop is named, into that of the file. */
 export function useTakeJob() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (text: string) => ask<{ id: string }>('/jobs', { method: 'POST', body: text, key: newKey() }),
+    mutationFn: ({ text, shop }: { readonly text: string; readonly shop?: string | undefined }) =>
+      ask<{ id: string }>(`/jobs${shop ? `?shop=${encodeURIComponent(shop)}` : ''}`, {
+        method: 'POST',
+        body: text,
+        key: newKey(),
+      }),
     onSuccess: () => client.invalidateQueries({ queryKey: ['jobs'] }),
   });
 }
 
-/** What a plan is asked for with: sides of schools for it alone, and what was already done. */
+export interface NewJob {
+  readonly job: { readonly title: string; readonly target: { readonly quality: string } };
+  readonly shopId: string;
+  readonly panels: readonly object[];
+}
+
+const useJobWrite = <Asked, Made extends { readonly id: string }>(write: (asked: Asked) => Promise<Made>) => {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: write,
+    onSuccess: () => client.invalidateQueries({ queryKey: ['jobs'] }),
+  });
+};
+
+export const useNewJob = () =>
+  useJobWrite((body: NewJob) => ask<{ id: string }>('/jobs/new', { method: 'POST', body, key: newKey() }));
+
+export const useCopyJob = () =>
+  useJobWrite((id: string) =>
+    ask<{ id: string }>(`${jobPath(id)}/copies`, { method: 'POST', key: newKey() }),
+  );
+
+/** A job with the version that was seen. */
+export interface SeenJob {
+  readonly id: string;
+  readonly version: number;
+}
+
+export const useArchiveJob = () =>
+  useJobWrite(async ({ id, version, isArchived }: SeenJob & { readonly isArchived: boolean }) => {
+    await ask(jobPath(id), { method: 'PATCH', body: { version, isArchived }, key: newKey() });
+    return { id };
+  });
+
+/** A job that was taken away, as it can be put back. */
+export interface RemovedJob {
+  readonly id: string;
+  readonly title: string;
+  readonly file: object;
+  readonly shopId: string;
+}
+
+export const useRemoveJob = () =>
+  useJobWrite(async ({ id, version }: SeenJob): Promise<RemovedJob> => {
+    const { removed, shopId } = await ask<{ removed: JobFile; shopId: string }>(jobPath(id), {
+      method: 'DELETE',
+      body: { version },
+      key: newKey(),
+    });
+    return { id, title: removed.job.title, file: removed, shopId };
+  });
+
+/** Makes a shop with the usual settings. */
+export function useNewShop() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: { readonly name: string; readonly shop?: Shop }) =>
+      ask<ShopView>('/shops', { method: 'POST', body, key: newKey() }),
+    onSuccess: () => client.invalidateQueries({ queryKey: shopsQueryKey }),
+  });
+}
+
+/** Takes a shop away that no job is planned for. */
+export function useRemoveShop() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, version }: ShopView) =>
+      ask<{ removed: ShopView }>(shopPath(id), { method: 'DELETE', body: { version }, key: newKey() }),
+    onSuccess: () => client.invalidateQueries({ queryKey: shopsQueryKey }),
+  });
+}
+
+/** What a plan is asked for with: sides of schools for it alone, when work starts, and what was already done. */
 export interface PlanAsk {
   readonly schools?: Schools;
+  readonly startMin?: number;
   readonly done?: readonly ActInput[];
 }
 
@@ -69,9 +182,10 @@ export function useMakePlan(key: PanelKey) {
 export function useMakePlans(job: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: () => ask<{ plans: PlanView[] }>(`${jobPath(job)}/plans`, { method: 'POST', key: newKey() }),
-    onSuccess: ({ plans }) => {
-      for (const plan of plans) client.setQueryData(planQueryKey({ job, panel: plan.plan.panelId }), plan);
+    mutationFn: () => ask<PlansView>(`${jobPath(job)}/plans`, { method: 'POST', key: newKey() }),
+    onSuccess: async () => {
+      await client.invalidateQueries({ queryKey: ['plan', job] });
+      await client.invalidateQueries({ queryKey: jobQueryKey(job) });
     },
   });
 }
@@ -89,16 +203,16 @@ export const useJudge = (key: PanelKey) =>
       ask<Judgement>(`${panelPath(key)}/plans/judgement`, { method: 'POST', body }),
   });
 
-/** Sheets that a job is planned with: the built-in ones, and its own in their place or beside them. */
+/** Sheets that a job is planned with: the built-in ones, and its shop's in their place or beside them. */
 export const useSheets = (job: string) =>
   useQuery({
     queryKey: ['sheets', job],
     queryFn: async () => {
-      const [shelf, file] = await Promise.all([
+      const [shelf, own] = await Promise.all([
         ask<ProductSheet[]>('/shelf/sheets'),
-        ask<JobFile>(`${jobPath(job)}/file`),
+        ask<ProductSheet[]>(`${jobPath(job)}/sheets`),
       ]);
-      return [...new Map([...shelf, ...file.sheets].map((sheet) => [sheet.id, sheet])).values()];
+      return [...new Map([...shelf, ...own].map((sheet) => [sheet.id, sheet])).values()];
     },
   });
 
@@ -128,14 +242,20 @@ export function useRemovePanel(job: string) {
   });
 }
 
+interface ChoiceOfSystem {
+  readonly systemId: string;
+  /** The person knows that what the plan was made from has changed since. */
+  readonly evenIfChanged: boolean;
+}
+
 /** Chooses a system of the plan; shown at once, put right when the server disagrees. */
-export function useChooseSystem(key: PanelKey, plan: PlanView | null | undefined) {
+export function useChooseSystem(key: PanelKey, plan: PlanOnScreen | PlanTooOld | null | undefined) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (systemId: string) =>
+    mutationFn: (choice: ChoiceOfSystem) =>
       ask<{ chosen: string; version: number }>(`${panelPath(key)}/plans/${plan!.id}/choice`, {
         method: 'PUT',
-        body: { systemId, version: plan!.version },
+        body: { ...choice, version: plan!.version },
         key: newKey(),
       }),
     onSuccess: (answer) =>

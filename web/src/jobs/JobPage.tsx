@@ -1,30 +1,30 @@
 import { DeleteOutlined, DownloadOutlined, PlusOutlined } from '@ant-design/icons';
-import { LAYER_KINDS, type JobView, type LayerKind, type PlanView } from '@blue-ledge/core';
+import { LAYER_KINDS, type JobView, type LayerKind, type PanelState, type PlansView } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { changeFields } from '../api/field-saver.ts';
 import { useAddPanel, useJob, useMakePlans, useRemovePanel } from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
 import { Swatch } from '../shared/materials/Swatch.tsx';
-import { useJobChanges, withQueue } from '../state/job-changes.ts';
+import { useFieldChanges, withJobChanges } from '../state/field-changes.ts';
 import { useFormat } from '../state/units.ts';
 import { AddPanel } from './AddPanel.tsx';
-import { changeJob } from './job-saver.ts';
-import { ShopForm } from './ShopForm.tsx';
+import { JobForm } from './JobForm.tsx';
 import './jobs.css';
 
-/** One job: its panels, and the shop and target under which they are planned. */
+/** One job: its panels, and what was agreed about it. */
 export function JobPage() {
   const { job: id = '' } = useParams();
   const { data: saved, error } = useJob(id);
-  const queue = useJobChanges((state) => state.queue);
-  const refusal = useJobChanges((state) => state.refusals[id]);
+  const queue = useFieldChanges((state) => state.queue);
+  const refusal = useFieldChanges((state) => state.refusals[id]);
   const [isAdding, setIsAdding] = useState(false);
   const plan = useMakePlans(id);
   const add = useAddPanel(id);
   const remove = useRemovePanel(id);
   if (!saved) return <Pending error={error} what="the job" />;
-  const data = withQueue(saved, queue);
+  const data = withJobChanges(saved, queue);
   return (
     <main className="page">
       <div className="page-head">
@@ -37,11 +37,12 @@ export function JobPage() {
           <Button icon={<PlusOutlined />} onClick={() => setIsAdding(true)}>
             Add a panel
           </Button>
-          <Button loading={plan.isPending} onClick={() => plan.mutate()}>
+          <Button loading={plan.isPending} disabled={data.panels.length === 0} onClick={() => plan.mutate()}>
             Plan all panels
           </Button>
           <Button
             icon={<DownloadOutlined />}
+            disabled={data.panels.length === 0}
             href={`/api/jobs/${encodeURIComponent(id)}/file`}
             download={`${id}.ledge.json`}
           >
@@ -52,7 +53,7 @@ export function JobPage() {
       {refusal && refusal.length > 0 && <Problem error={new Error(refusal.join(' '))} />}
       {plan.error && <Problem error={plan.error} />}
       {remove.error && <Problem error={remove.error} />}
-      {plan.data && <PlannedNote plans={plan.data.plans} />}
+      {plan.data && <PlannedNote made={plan.data} />}
       {remove.data && (
         <p className="plan-done" role="status">
           {remove.data.removed.name} was removed.{' '}
@@ -65,12 +66,18 @@ export function JobPage() {
         </p>
       )}
       <div className="job-columns">
-        <ul className="panel-list" aria-label="Panels">
-          {data.panels.map((panel) => (
-            <PanelCard key={panel.id} job={id} panel={panel} onRemove={() => remove.mutate(panel.id)} />
-          ))}
-        </ul>
-        <ShopForm job={data} onChange={(change) => changeJob(id, change)} />
+        {data.panels.length === 0 ? (
+          <p className="empty">
+            No panel yet. Add the first one: an outline, its size, and what most of it is.
+          </p>
+        ) : (
+          <ul className="panel-list" aria-label="Panels">
+            {data.panels.map((panel) => (
+              <PanelCard key={panel.id} job={id} panel={panel} onRemove={() => remove.mutate(panel.id)} />
+            ))}
+          </ul>
+        )}
+        <JobForm view={data} onChange={(fields) => changeFields({ of: 'jobs', id, fields })} />
       </div>
       {isAdding && (
         <AddPanel job={id} taken={data.panels.map((panel) => panel.id)} onClose={() => setIsAdding(false)} />
@@ -79,23 +86,28 @@ export function JobPage() {
   );
 }
 
+/** What planning all panels came to, in a line or two. */
+function PlannedNote({ made: { plans, failed } }: { readonly made: PlansView }) {
+  const without = plans.filter(({ chosen }) => chosen === null).length;
+  return (
+    <p className="plan-done" role="status">
+      {plans.length} {plans.length === 1 ? 'panel' : 'panels'} planned.
+      {without > 0 && ` ${without} of them have no system yet: open them to see why.`}
+      {failed.map(({ panel, title }) => ` ${panel}: ${title}`)}
+    </p>
+  );
+}
+
+const STATE_WORDS: Readonly<Record<PanelState, string>> = {
+  surveyed: 'surveyed, not planned yet',
+  stopped: 'planned, waits for a stopped zone',
+  planned: 'planned',
+};
+
 interface PanelCardProps {
   readonly job: string;
   readonly panel: JobView['panels'][number];
   readonly onRemove: () => void;
-}
-
-/** What planning all panels came to, in one line. */
-function PlannedNote({ plans }: { readonly plans: readonly PlanView[] }) {
-  const nStopped = plans.reduce((sum, { plan }) => sum + plan.stopped.length, 0);
-  const without = plans.filter(({ plan }) => plan.chosen === null).length;
-  return (
-    <p className="plan-done" role="status">
-      {plans.length} panels planned.
-      {without > 0 && ` ${without} of them have no system: open them to see why.`}
-      {nStopped > 0 && ` ${nStopped} ${nStopped === 1 ? 'zone is' : 'zones are'} stopped.`}
-    </p>
-  );
 }
 
 function PanelCard({ job, panel, onRemove }: PanelCardProps) {
@@ -106,7 +118,8 @@ function PanelCard({ job, panel, onRemove }: PanelCardProps) {
       <Link to={`/jobs/${job}/panels/${panel.id}/survey`}>
         <h2>{panel.name}</h2>
         <p>
-          {quantity('M2', panel.areaM2)}, {panel.tops.length} {panel.tops.length === 1 ? 'zone' : 'zones'}
+          {quantity('M2', panel.areaM2)}, {panel.tops.length} {panel.tops.length === 1 ? 'zone' : 'zones'};{' '}
+          {STATE_WORDS[panel.state]}
         </p>
         <p className="swatches">
           {kinds.map((kind) => (

@@ -1,75 +1,183 @@
-import { UploadOutlined } from '@ant-design/icons';
-import { MOST_JOB_BYTES } from '@blue-ledge/core';
-import { Button } from 'antd';
-import { useRef, useState, type ChangeEvent } from 'react';
-import { Link, useNavigate } from 'react-router';
-import { useJobs, useTakeJob } from '../api/queries.ts';
+import { CopyOutlined, DeleteOutlined, InboxOutlined, PlusOutlined } from '@ant-design/icons';
+import type { JobSummary, PanelState } from '@blue-ledge/core';
+import { Button, Checkbox, Input, Pagination } from 'antd';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import {
+  useArchiveJob,
+  useCopyJob,
+  useJobs,
+  useRemoveJob,
+  useTakeJob,
+  type RemovedJob,
+} from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
+import { NewJob } from './NewJob.tsx';
+import { TakeJob } from './TakeJob.tsx';
 import './jobs.css';
 
-/** All jobs, and the way to take one in from a file. */
+const A_PAGE = 24;
+
+/** All jobs, newest first: found by title, opened, copied, put away; and the two ways to a new one. */
 export function JobsPage() {
-  const { data: jobs, error } = useJobs();
-  const take = useTakeJob();
-  const navigate = useNavigate();
-  const file = useRef<HTMLInputElement>(null);
-  const [tooLarge, setTooLarge] = useState<Error | null>(null);
-
-  const open = async ({ target }: ChangeEvent<HTMLInputElement>): Promise<void> => {
-    const chosen = target.files?.[0];
-    target.value = '';
-    if (!chosen) return;
-    take.reset();
-    if (chosen.size > MOST_JOB_BYTES)
-      return setTooLarge(new Error(`${chosen.name} is larger than a job file may be (8 MB). Split the job.`));
-    setTooLarge(null);
-    take.mutate(await chosen.text(), { onSuccess: ({ id }) => void navigate(`/jobs/${id}`) });
-  };
-
-  if (!jobs) return <Pending error={error} what="the jobs" />;
-  const problem = tooLarge ?? take.error;
+  const [text, setText] = useState('');
+  const [archived, setArchived] = useState(false);
+  const [page, setPage] = useState(1);
+  const [isMaking, setIsMaking] = useState(false);
+  const [problem, setProblem] = useState<Error | null>(null);
+  const asked = { text: text.trim(), archived, offset: (page - 1) * A_PAGE, limit: A_PAGE };
+  const { data, error } = useJobs(asked);
+  const remove = useRemoveJob();
+  const copy = useCopyJob();
+  const archive = useArchiveJob();
+  if (!data) return <Pending error={error} what="the jobs" />;
+  const { jobs, nJobs } = data;
+  const isAll = asked.text === '' && !archived;
+  const shown = problem ?? remove.error ?? copy.error ?? archive.error;
   return (
     <main className="page">
       <div className="page-head">
         <h1>Jobs</h1>
-        <span className="note">{jobs.length === 1 ? '1 job' : `${jobs.length} jobs`}</span>
+        <span className="note">{nJobs === 1 ? '1 job' : `${nJobs} jobs`}</span>
         <div className="head-actions">
-          <input
-            ref={file}
-            type="file"
-            accept=".json,application/json"
-            className="visually-hidden"
-            aria-label="Job file"
-            onChange={(event) => void open(event)}
-          />
-          <Button
-            type="primary"
-            icon={<UploadOutlined />}
-            loading={take.isPending}
-            onClick={() => file.current?.click()}
-          >
-            Take in a job file
+          <TakeJob onError={setProblem} />
+          <Button type="primary" icon={<PlusOutlined />} onClick={() => setIsMaking(true)}>
+            New job
           </Button>
         </div>
       </div>
-      {problem && <Problem error={problem} />}
+      {shown && <Problem error={shown} />}
+      {remove.data && <Removed removed={remove.data} onBack={() => remove.reset()} />}
+      {(nJobs > 0 || !isAll) && (
+        <div className="jobs-find">
+          <Input.Search
+            aria-label="Find a job"
+            placeholder="title or id"
+            allowClear
+            maxLength={80}
+            value={text}
+            onChange={({ target }) => {
+              setText(target.value);
+              setPage(1);
+            }}
+          />
+          <Checkbox
+            checked={archived}
+            onChange={({ target }) => {
+              setArchived(target.checked);
+              setPage(1);
+            }}
+          >
+            Put away
+          </Checkbox>
+        </div>
+      )}
       {jobs.length === 0 ? (
         <p className="empty">
-          No job yet. A job holds the panels of one vehicle; take one in from a file that ends in .ledge.json.
+          {isAll
+            ? 'No job yet. A job holds the panels of one vehicle: make one, or take one in from a file that ends in .ledge.json.'
+            : 'No job is called that. Try a shorter word.'}
         </p>
       ) : (
         <ul className="job-list">
-          {jobs.map(({ id, title, panels }) => (
-            <li key={id} className="stepped-row">
-              <Link to={`/jobs/${id}`}>
-                <h2>{title}</h2>
-                <span>{panels.join(', ')}</span>
-                <span className="note">job {id}</span>
-              </Link>
-            </li>
+          {jobs.map((job) => (
+            <JobCard
+              key={job.id}
+              job={job}
+              onCopy={() => copy.mutate(job.id)}
+              onArchive={() => archive.mutate({ ...job, isArchived: !job.isArchived })}
+              onRemove={() => remove.mutate(job)}
+            />
           ))}
         </ul>
       )}
+      {nJobs > A_PAGE && (
+        <Pagination
+          current={page}
+          pageSize={A_PAGE}
+          total={nJobs}
+          showSizeChanger={false}
+          onChange={setPage}
+          className="jobs-pages"
+        />
+      )}
+      {isMaking && <NewJob onClose={() => setIsMaking(false)} />}
     </main>
+  );
+}
+
+/** A job that was just taken away, and the way back. */
+function Removed({ removed, onBack }: { readonly removed: RemovedJob; readonly onBack: () => void }) {
+  const take = useTakeJob();
+  const putBack = (): void =>
+    take.mutate({ text: JSON.stringify(removed.file), shop: removed.shopId }, { onSuccess: onBack });
+  return (
+    <p className="plan-done" role="status">
+      {removed.title} was removed. Its plans are gone; panels and surveys can be put back.{' '}
+      <Button loading={take.isPending} onClick={putBack}>
+        Put it back
+      </Button>
+      {take.error && <span className="field-problem">{take.error.message}</span>}
+    </p>
+  );
+}
+
+const STATE_WORDS: Readonly<Record<PanelState, string>> = {
+  surveyed: 'surveyed',
+  stopped: 'waits for a stopped zone',
+  planned: 'planned',
+};
+
+/** "3 planned, 1 surveyed" */
+const statesText = (panels: JobSummary['panels']): string =>
+  (Object.keys(STATE_WORDS) as PanelState[])
+    .flatMap((state) => {
+      const count = panels.filter((panel) => panel.state === state).length;
+      return count > 0 ? [`${count} ${STATE_WORDS[state]}`] : [];
+    })
+    .join(', ');
+
+interface JobCardProps {
+  readonly job: JobSummary;
+  readonly onCopy: () => void;
+  readonly onArchive: () => void;
+  readonly onRemove: () => void;
+}
+
+function JobCard({ job, onCopy, onArchive, onRemove }: JobCardProps) {
+  const { id, title, panels, dueOn, isArchived } = job;
+  return (
+    <li className="stepped-row">
+      <Link to={`/jobs/${id}`}>
+        <h2>{title}</h2>
+        <span>{panels.map(({ name }) => name).join(', ') || 'no panel yet'}</span>
+        <span className="note">
+          {[statesText(panels), dueOn && `due on ${dueOn}`, `job ${id}`].filter(Boolean).join('; ')}
+        </span>
+      </Link>
+      <span className="job-acts">
+        <Button
+          type="text"
+          icon={<CopyOutlined />}
+          aria-label={`Copy ${title}`}
+          title="Copy"
+          onClick={onCopy}
+        />
+        <Button
+          type="text"
+          icon={<InboxOutlined />}
+          aria-label={isArchived ? `Take ${title} out again` : `Put ${title} away`}
+          title={isArchived ? 'Take out again' : 'Put away'}
+          onClick={onArchive}
+        />
+        <Button
+          type="text"
+          icon={<DeleteOutlined />}
+          aria-label={`Remove ${title}`}
+          title="Remove"
+          onClick={onRemove}
+        />
+      </span>
+    </li>
   );
 }

@@ -22,7 +22,7 @@ export function PracticePage() {
           <button
             key={each.id}
             type="button"
-            className={each.id === panel.id ? 'ledge active' : ''}
+            className={each.id === panel.id ? 'stepped-row active' : ''}
             aria-current={each.id === panel.id ? 'true' : undefined}
             onClick={() => setSearch({ panel: each.id }, { replace: true })}
           >

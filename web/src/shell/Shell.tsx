@@ -1,4 +1,4 @@
-import { AimOutlined, FolderOpenOutlined } from '@ant-design/icons';
+import { AimOutlined, FolderOpenOutlined, ShopOutlined } from '@ant-design/icons';
 import { NavLink, Outlet } from 'react-router';
 import { PatternDefs } from '../shared/materials/PatternDefs.tsx';
 import { Strip } from './Strip.tsx';
@@ -16,6 +16,10 @@ export function Shell() {
         <NavLink to="/jobs" className="rail-place">
           <FolderOpenOutlined />
           Jobs
+        </NavLink>
+        <NavLink to="/shop" className="rail-place">
+          <ShopOutlined />
+          Shop
         </NavLink>
         <NavLink to="/practice" className="rail-place">
           <AimOutlined />

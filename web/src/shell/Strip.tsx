@@ -3,7 +3,7 @@ import { useParams } from 'react-router';
 import { useJob } from '../api/queries.ts';
 import { useConnection } from '../state/connection.ts';
 import { useUnsaved } from '../state/drafts.ts';
-import { useJobChanges } from '../state/job-changes.ts';
+import { useFieldChanges } from '../state/field-changes.ts';
 import { useFormat, useUnits } from '../state/units.ts';
 
 /** The top strip: the shop's climate, whether all is saved, and the units. */
@@ -23,7 +23,7 @@ function Climate({ job }: { readonly job: string }) {
   const { data } = useJob(job);
   const { quantity } = useFormat();
   if (!data) return null;
-  const { celsius, relativeHumidity, profile } = data.shop;
+  const { celsius, relativeHumidity, profile } = data.shop.shop;
   const margin = dewMarginKelvin(celsius, { celsius, relativeHumidity });
   return (
     <dl className="climate">
@@ -40,7 +40,7 @@ function Climate({ job }: { readonly job: string }) {
 function SaveState() {
   const isLost = useConnection((state) => state.isLost);
   const { nDrafts, nRefused } = useUnsaved();
-  const nWaiting = nDrafts + useJobChanges((state) => state.queue.length);
+  const nWaiting = nDrafts + useFieldChanges((state) => state.queue.length);
   if (isLost)
     return (
       <p className="save-state save-state-lost" role="status">

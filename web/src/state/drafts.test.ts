@@ -1,5 +1,5 @@
 import type { PanelView, Zone } from '@blue-ledge/core';
-import { withDrafts } from '../jobs/with-drafts.ts';
+import { withDrafts } from '../panel/with-drafts.ts';
 import { panelDrafts, zoneDrafts, type ZoneDraft } from './drafts.ts';
 
 const { keep, drop, refuse, takeUndo, nameOf, use } = zoneDrafts;

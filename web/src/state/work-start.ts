@@ -1,9 +1,17 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
-/** When the work on a plan starts, minutes after midnight; windows are shown on that clock too. */
-export const useWorkStart = create<{ startMin: number; start: (startMin: number) => void }>()(
-  persist((set) => ({ startMin: 8 * 60, start: (startMin: number) => set({ startMin }) }), {
+interface WorkStart {
+  /** Minutes after midnight; null as the shop's day begins. */
+  readonly startMin: number | null;
+  readonly start: (startMin: number) => void;
+}
+
+/** When the work on the next plan starts: cures count the hours from then on. */
+export const useWorkStart = create<WorkStart>()(
+  persist((set) => ({ startMin: null as number | null, start: (startMin: number) => set({ startMin }) }), {
     name: 'ledge-work-start',
+    version: 1,
+    migrate: () => ({ startMin: null }) as WorkStart,
   }),
 );

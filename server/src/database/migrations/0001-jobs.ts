@@ -1,37 +1,32 @@
-import type { QueryInterface } from 'sequelize';
+import type { Step } from '../migrate.ts';
 
-/**
- * Jobs, panels and zones as versioned rows; plans as snapshots; writes by client key.
- * JSON and DATETIME are what the driver parses by; SQLite itself stores text.
- */
+/** Jobs, panels and zones as versioned rows; plans as snapshots; writes by client key. */
 
-const UP = [
-  `CREATE TABLE jobs (
-     id TEXT PRIMARY KEY, title TEXT NOT NULL, body JSON NOT NULL, version INTEGER NOT NULL DEFAULT 1,
-     createdAt DATETIME NOT NULL, updatedAt DATETIME NOT NULL)`,
-  `CREATE TABLE panels (
-     jobId TEXT NOT NULL REFERENCES jobs(id) ON DELETE CASCADE, id TEXT NOT NULL, place INTEGER NOT NULL,
-     body JSON NOT NULL, version INTEGER NOT NULL DEFAULT 1, createdAt DATETIME NOT NULL, updatedAt DATETIME NOT NULL,
-     PRIMARY KEY (jobId, id))`,
-  `CREATE TABLE zones (
-     jobId TEXT NOT NULL, panelId TEXT NOT NULL, id TEXT NOT NULL, place INTEGER NOT NULL,
-     body JSON NOT NULL, version INTEGER NOT NULL DEFAULT 1, createdAt DATETIME NOT NULL, updatedAt DATETIME NOT NULL,
-     PRIMARY KEY (jobId, panelId, id),
-     FOREIGN KEY (jobId, panelId) REFERENCES panels(jobId, id) ON DELETE CASCADE)`,
-  `CREATE TABLE plans (
-     id TEXT PRIMARY KEY, jobId TEXT NOT NULL, panelId TEXT NOT NULL, chosen TEXT, survey TEXT NOT NULL,
-     body JSON NOT NULL, version INTEGER NOT NULL DEFAULT 1, createdAt DATETIME NOT NULL, updatedAt DATETIME NOT NULL,
-     FOREIGN KEY (jobId, panelId) REFERENCES panels(jobId, id) ON DELETE CASCADE)`,
-  `CREATE INDEX plansOfPanel ON plans (jobId, panelId, createdAt)`,
-  `CREATE TABLE writes (
-     clientKey TEXT PRIMARY KEY, answer JSON NOT NULL, createdAt DATETIME NOT NULL, updatedAt DATETIME NOT NULL)`,
-];
-
-export async function up({ context }: { context: QueryInterface }): Promise<void> {
-  for (const statement of UP) await context.sequelize.query(statement);
+export async function up({ run, moment, json }: Step): Promise<void> {
+  const timed = `"createdAt" ${moment} NOT NULL, "updatedAt" ${moment} NOT NULL`;
+  const body = `body ${json} NOT NULL, version INTEGER NOT NULL DEFAULT 1`;
+  await run(`CREATE TABLE jobs (id TEXT PRIMARY KEY, title TEXT NOT NULL, ${body}, ${timed})`);
+  await run(
+    `CREATE TABLE panels (
+       "jobId" TEXT NOT NULL REFERENCES jobs(id) ON DELETE CASCADE, id TEXT NOT NULL, place INTEGER NOT NULL,
+       ${body}, ${timed}, PRIMARY KEY ("jobId", id))`,
+  );
+  await run(
+    `CREATE TABLE zones (
+       "jobId" TEXT NOT NULL, "panelId" TEXT NOT NULL, id TEXT NOT NULL, place INTEGER NOT NULL,
+       ${body}, ${timed}, PRIMARY KEY ("jobId", "panelId", id),
+       FOREIGN KEY ("jobId", "panelId") REFERENCES panels("jobId", id) ON DELETE CASCADE)`,
+  );
+  await run(
+    `CREATE TABLE plans (
+       id TEXT PRIMARY KEY, "jobId" TEXT NOT NULL, "panelId" TEXT NOT NULL, chosen TEXT, survey TEXT NOT NULL,
+       ${body}, ${timed},
+       FOREIGN KEY ("jobId", "panelId") REFERENCES panels("jobId", id) ON DELETE CASCADE)`,
+  );
+  await run(`CREATE INDEX "plansOfPanel" ON plans ("jobId", "panelId", "createdAt")`);
+  await run(`CREATE TABLE writes ("clientKey" TEXT PRIMARY KEY, answer ${json} NOT NULL, ${timed})`);
 }
 
-export async function down({ context }: { context: QueryInterface }): Promise<void> {
-  for (const table of ['writes', 'plans', 'zones', 'panels', 'jobs'])
-    await context.sequelize.query(`DROP TABLE ${table}`);
+export async function down({ run }: Step): Promise<void> {
+  for (const table of ['writes', 'plans', 'zones', 'panels', 'jobs']) await run(`DROP TABLE ${table}`);
 }

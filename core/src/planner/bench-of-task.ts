@@ -1,0 +1,86 @@
+import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
+import type { ProductSheet } from '../materials/sheet.ts';
+import { usualStartMin, type Context } from '../operations/context.ts';
+import { findingWords } from '../survey/finding-words.ts';
+import type { Panel } from '../survey/panel.ts';
+import { surveyedZone } from '../survey/patches.ts';
+import { shapeProblems } from '../survey/regions.ts';
+import { withRoles } from '../survey/roles.ts';
+import type { Schools } from '../survey/schools.ts';
+import type { ShopRules } from '../survey/shop-rules.ts';
+import type { Shop, Target } from '../survey/shop.ts';
+import { withTestsTaken } from '../survey/test-guide.ts';
+import type { Zone } from '../survey/zone.ts';
+import { tell, type Stored } from '../wording/say.ts';
+import type { ActInput } from './act-input.ts';
+import type { Notice } from './plan.ts';
+import { stopOf, type Stop } from './stops.ts';
+
+/** What a plan is made from. */
+export interface PlanTask {
+  readonly panel: Panel;
+  readonly shop: Shop;
+  readonly target: Target;
+  /** The shop's own sheets; the generic shelf where there are none. A sheet replaces a generic one of its id. */
+  readonly sheets?: readonly ProductSheet[];
+  /** Sides of schools for this plan only, over the shop's. */
+  readonly schools?: Schools | undefined;
+  /** Minutes after midnight at which work starts; as the shop's day begins where it is left out. */
+  readonly startMin?: number | undefined;
+  /** What was already done, in order; the plan goes on from there. */
+  readonly done?: readonly ActInput[] | undefined;
+}
+
+/** Shelf in force: generic sheets, with the shop's own in their place or beside them. */
+export const shelfOf = (sheets: readonly ProductSheet[] = []): ReadonlyMap<string, ProductSheet> =>
+  new Map([...GENERIC_SHELF, ...sheets].map((sheet) => [sheet.id, sheet]));
+
+/** What a task is planned on: its context, without what is stopped or planned apart. */
+export interface BenchOfTask {
+  readonly context: Context;
+  readonly stopped: readonly Stop[];
+  /** What a person should know of how the survey was taken. */
+  readonly notes: readonly Notice[];
+}
+
+/** The bench that a task describes: tests taken in, roles settled, without zones that are stopped or planned apart. */
+export function benchOfTask(task: PlanTask): BenchOfTask {
+  const shop = { ...task.shop, schools: { ...task.shop.schools, ...task.schools } };
+  const { panel, refinished } = withRoles(withTestsTaken(task.panel), shop.rules);
+  const whole: Context = {
+    panel,
+    shop,
+    target: task.target,
+    shelf: shelfOf(task.sheets),
+    startMin: task.startMin ?? usualStartMin({ shop }),
+  };
+  const misplaced = shapeProblems(panel).map((problem): Stop => ({ ...problem, rule: 'survey' }));
+  const stopped = panel.zones.flatMap(
+    (zone) => misplaced.find(({ zoneId }) => zoneId === zone.id) ?? stopOf(zone, whole) ?? [],
+  );
+  const zones = panel.zones.filter((zone) => !zone.apart && !stopped.some((stop) => stop.zoneId === zone.id));
+  const notes = [
+    ...refinished.map(({ zoneId, findings }) =>
+      inZone(zoneId, tell('plan.no-longer-blend', { findings: findings.map(findingWords).join(', ') })),
+    ),
+    ...zones.flatMap((zone) => assumedSizes(zone, shop.rules)),
+  ];
+  return { context: { ...whole, panel: { ...panel, zones } }, stopped, notes };
+}
+
+/** What is said of one zone. */
+export const inZone = (zoneId: string, said: Stored): Notice => ({ zoneId, ...said });
+
+/** Sizes that nobody gave: how large each patch was taken to be. */
+const assumedSizes = (zone: Zone, rules: ShopRules): Notice[] =>
+  surveyedZone(zone, rules)
+    .patches.filter(({ isAssumed }) => isAssumed)
+    .map(({ finding, placeMm, count }) => {
+      const times = count > 1 ? `, ${count} of them` : '';
+      const facts = { finding: findingWords(finding), zone: zone.id, sizeMm: placeMm, times };
+      return tell('plan.assumed-size', facts);
+    });
+
+/** Stops that the rest of the panel waits for: of zones that are not planned apart anyway. */
+export const waitingStops = (stopped: readonly Stop[], panel: Panel): Stop[] =>
+  stopped.filter(({ zoneId }) => !panel.zones.some(({ id, apart }) => apart && id === zoneId));

@@ -1,0 +1,50 @@
+import type { ProductSheet } from '../materials/sheet.ts';
+import type { Panel } from '../survey/panel.ts';
+import type { Shop, Target } from '../survey/shop.ts';
+import { PLANNER_VERSION, usedSheetIds, type StoredPlan } from './stored-plan.ts';
+
+/** What a plan was made from and is different now: it is kept as it was, and offered to be made again. */
+
+export const PLAN_INPUTS = ['survey', 'shop', 'target', 'sheets', 'programme'] as const;
+export type PlanInput = (typeof PLAN_INPUTS)[number];
+
+/** What a plan made now would be made from. */
+export interface InputsNow {
+  readonly panel: Panel;
+  readonly shop: Shop;
+  readonly target: Target;
+  readonly sheets: readonly ProductSheet[];
+}
+
+/** Readings of film that a plan laid are taken after it was made, and change nothing in it. */
+const LATER = new Set(['readings']);
+
+/** One text for equal values, in whatever order their fields were written. */
+function canonical(value: unknown): string {
+  return JSON.stringify(value, (name, part: unknown) => {
+    if (LATER.has(name)) return undefined;
+    if (typeof part !== 'object' || part === null || Array.isArray(part)) return part;
+    return Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1)));
+  });
+}
+
+const isSame = (a: unknown, b: unknown): boolean => canonical(a) === canonical(b);
+
+/** Those of the sheets that the plan uses. */
+function usedSheets(plan: StoredPlan, sheets: readonly ProductSheet[]): ProductSheet[] {
+  const used = usedSheetIds(plan);
+  return sheets.filter(({ id }) => used.has(id));
+}
+
+/** Which of its inputs changed since the plan was made; empty where it still holds. */
+export function changesSince(plan: StoredPlan, now: InputsNow): PlanInput[] {
+  const { inputs, plannerVersion } = plan;
+  const changed: readonly (readonly [PlanInput, boolean])[] = [
+    ['survey', !isSame(inputs.panel, now.panel)],
+    ['shop', !isSame(inputs.shop, now.shop)],
+    ['target', !isSame(inputs.target, now.target)],
+    ['sheets', !isSame(usedSheets(plan, inputs.sheets), usedSheets(plan, now.sheets))],
+    ['programme', plannerVersion !== PLANNER_VERSION],
+  ];
+  return changed.flatMap(([input, isChanged]) => (isChanged ? [input] : []));
+}

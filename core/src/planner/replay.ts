@@ -1,0 +1,58 @@
+import type { Context } from '../operations/context.ts';
+import { carryOut } from '../operations/perform.ts';
+import type { PanelState } from '../operations/state.ts';
+import { decideAct } from '../rules/check-act.ts';
+import type { Verdict } from '../rules/rule.ts';
+import { actOf, type ActInput } from './act-input.ts';
+import type { Performed } from './prepare.ts';
+import type { PlannedAct } from './stored-plan.ts';
+
+/** The one way from acts to what they did: for plans on screen and in print, the command line, ladders and records. */
+
+export interface Replayed {
+  readonly steps: readonly Performed[];
+  readonly panel: PanelState;
+  /** Acts that cannot be read, by their number; the others were done all the same. */
+  readonly problems: readonly string[];
+}
+
+export type ReplayAct = ActInput & Partial<Pick<PlannedAct, 'why' | 'unmet'>>;
+
+/** Acts that were replayed before, by the state they were done in: systems that begin alike share their first steps. */
+export type ReplayMemo = Map<PanelState, Map<string, Performed>>;
+
+function performedAgain(kept: ReplayAct, panel: PanelState, context: Context): Performed | string {
+  const read = actOf(kept, context, panel);
+  if (!read.ok) return read.message;
+  const { act } = read;
+  const unmet = (kept.unmet ?? []) as readonly Verdict[];
+  const { panel: after, cost } = carryOut(panel, act, context);
+  return { act, before: panel, after, cost, remarks: [...decideAct(act, panel, context), ...unmet] };
+}
+
+/**
+ * Does acts one after the other, each in the state that the ones before it left, waits included.
+ * O(acts x areas x rules); deterministic: the same acts over the same state give the same steps.
+ */
+export function replay(
+  start: PanelState,
+  acts: readonly ReplayAct[],
+  context: Context,
+  memo: ReplayMemo = new Map(),
+): Replayed {
+  const steps: Performed[] = [];
+  const problems: string[] = [];
+  let panel = start;
+  acts.forEach((kept, i) => {
+    const known = memo.get(panel) ?? new Map<string, Performed>();
+    memo.set(panel, known);
+    const name = JSON.stringify(kept);
+    const step = known.get(name) ?? performedAgain(kept, panel, context);
+    if (typeof step === 'string') return problems.push(`step ${i + 1}, ${step}`);
+    known.set(name, step);
+    steps.push(step);
+    const { thenMin = 0 } = kept;
+    panel = thenMin > 0 ? { ...step.after, clockMin: step.after.clockMin + thenMin } : step.after;
+  });
+  return { steps, panel, problems };
+}

@@ -1,0 +1,91 @@
+import { z } from 'zod';
+import { sheetSchema } from '../materials/sheet.ts';
+import { panelSchema } from '../survey/panel.ts';
+import { schoolsSchema } from '../survey/schools.ts';
+import { shopSchema, targetSchema } from '../survey/shop.ts';
+import { SOURCES } from '../wording/reason.ts';
+import { SENTENCES, type SentenceCode } from '../wording/sentences.ts';
+import { actInputSchema, actInputsSchema } from './act-input.ts';
+
+/**
+ * What is kept of a plan: the inputs that it was made from, and its systems as acts with their verdicts. No prose and no
+ * view: steps, reasons in words, stacks, clocks and totals come from replaying the acts over the inputs (view-plan.ts).
+ */
+
+/** Raised when the shape changes; plans of another one are said to be too old. */
+export const PLAN_FORMAT = 2;
+/** Raised when rules, models or defaults change what a plan says: an older plan is offered to be made again. */
+export const PLANNER_VERSION = 2;
+
+const codes = Object.keys(SENTENCES) as [SentenceCode, ...SentenceCode[]];
+
+const reasonSchema = z.object({
+  rule: z.string(),
+  code: z.enum(codes),
+  facts: z.record(z.string(), z.union([z.string(), z.number()])),
+  source: z.enum(SOURCES),
+});
+
+const verdictSchema = z.object({
+  level: z.enum(['must', 'should', 'school', 'note']),
+  zoneId: z.string(),
+  reason: reasonSchema,
+});
+
+export const plannedActSchema = actInputSchema.extend({
+  /** The rules that asked for it, and where its numbers come from. */
+  why: z.array(reasonSchema),
+  /** A choice of the planner, which tells its system from others; the rest is what rules ask for before it. */
+  isChoice: z.literal(true).optional(),
+  /** What was asked for before it and could not be had. */
+  unmet: z.array(verdictSchema).optional(),
+});
+
+const storedSystemSchema = z.object({
+  id: z.string(),
+  acts: z.array(plannedActSchema),
+  verdict: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('ready') }),
+    /** The act that was asked for next, and what speaks against it or against what it needs. */
+    z.object({ kind: z.literal('refused'), act: plannedActSchema, refusals: z.array(verdictSchema).min(1) }),
+  ]),
+});
+
+export const planInputsSchema = z.object({
+  panel: panelSchema,
+  shop: shopSchema,
+  target: targetSchema,
+  sheets: z.array(sheetSchema),
+  /** Sides of schools for this plan only, over the shop's. */
+  schools: schoolsSchema.optional(),
+  startMin: z.number().optional(),
+  /** What was already done, in order. */
+  done: actInputsSchema.optional(),
+});
+
+export const storedPlanSchema = z.object({
+  formatVersion: z.literal(PLAN_FORMAT),
+  plannerVersion: z.number().int(),
+  inputs: planInputsSchema,
+  systems: z.array(storedSystemSchema),
+  /** The system that the planner would take; null where a zone has to be set right first, or none is ready. */
+  chosen: z.string().nullable(),
+  /** States looked at; left out where there was nothing to plan. */
+  search: z.object({ looked: z.number(), gaveUp: z.boolean() }).optional(),
+});
+
+export type PlannedAct = z.infer<typeof plannedActSchema>;
+export type StoredSystem = z.infer<typeof storedSystemSchema>;
+export type StoredPlan = z.infer<typeof storedPlanSchema>;
+
+/** Ids of the sheets that any of its systems, or what was done before, uses. */
+export function usedSheetIds({ systems, inputs }: StoredPlan): ReadonlySet<string> {
+  const acts = [...systems.flatMap((system) => system.acts), ...(inputs.done ?? [])];
+  return new Set(acts.flatMap(({ sheetId }) => sheetId ?? []));
+}
+
+/** A plan as it was kept, or null where an earlier or later release kept it in a shape that this one does not read. */
+export function storedPlanOf(body: unknown): StoredPlan | null {
+  const version = (body as { readonly formatVersion?: unknown } | null)?.formatVersion;
+  return version === PLAN_FORMAT ? (body as StoredPlan) : null;
+}

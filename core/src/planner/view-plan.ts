@@ -1,0 +1,199 @@
+import { contextFor, ledgeLimit, type Context } from '../operations/context.ts';
+import { keepsGrain, takesCoats, unlevelUm, zoneOf, type PanelState } from '../operations/state.ts';
+import { surveyState } from '../operations/survey-state.ts';
+import { isLaying } from '../operations/act.ts';
+import { contradictionsOf, qualityProblems } from '../survey/contradictions.ts';
+import type { Panel } from '../survey/panel.ts';
+import type { Schools } from '../survey/schools.ts';
+import { tell, verbatim } from '../wording/say.ts';
+import { actOf, type ActInput } from './act-input.ts';
+import { benchOfTask, inZone, waitingStops, type BenchOfTask } from './bench-of-task.ts';
+import { foundStacks } from './found.ts';
+import type { Notice, PanelPlan, Said, Step, System } from './plan.ts';
+import type { Performed } from './prepare.ts';
+import { replay, type ReplayMemo, type Replayed } from './replay.ts';
+import { totalsOf } from './score.ts';
+import { sandingOf, type SandingOfPlan } from './sanding-of-plan.ts';
+import { placesOf, refusalOf, saidOf, stepOf } from './steps.ts';
+import { usedSheetIds, type StoredPlan, type StoredSystem } from './stored-plan.ts';
+import { refusedTitle, titleOf } from './titles.ts';
+
+/** From a kept plan to what is shown of it: its acts replayed over its own inputs, whatever the survey says today. */
+
+export interface OpenedPlan {
+  readonly view: PanelPlan;
+  /** What was done and what a system does next, as acts that can be sent and replayed. */
+  readonly actsOf: (systemId: string) => ActInput[];
+  /** The sanding of one system, by numbers; empty for a system that is not there. */
+  readonly sandingOf: (systemId: string) => SandingOfPlan;
+}
+
+type Writer = (performed: readonly Performed[]) => Step[];
+
+/** Writes steps out, each once: systems that begin alike share their first steps. What was done comes first. */
+function stepWriter(context: Context, done: readonly Performed[]): Writer {
+  const written = new Map<Performed, Step>();
+  const write = (step: Performed, n: number): Step => {
+    const known = written.get(step) ?? stepOf(step, n, context);
+    written.set(step, known);
+    return known;
+  };
+  const before = done.map((step, i): Step => ({ ...write(step, i + 1), isDone: true }));
+  return (performed) => [...before, ...performed.map((step, i) => write(step, before.length + i + 1))];
+}
+
+function remarksOf(steps: readonly Performed[]): System['remarks'] {
+  const seen = new Map<string, System['remarks'][number]>();
+  for (const { level, reason } of steps.flatMap(({ remarks }) => remarks)) {
+    const said: Said = saidOf(reason);
+    if (level === 'should' || level === 'school') seen.set(said.text, { ...said, level });
+  }
+  return [...seen.values()];
+}
+
+/** The figures of what is still to be done, as a person compares them. */
+function roundedTotals(steps: readonly Performed[]): System['totals'] {
+  const { handsOnMin, elapsedMin, materialCost, risk } = totalsOf(steps);
+  return {
+    handsOnMin: Math.round(handsOnMin),
+    elapsedMin: Math.round(elapsedMin),
+    materialCost: Math.round(materialCost),
+    risk: Math.round(risk * 100) / 100,
+  };
+}
+
+/** The largest ledge that is left, beside what its area allows; nothing where no area is asked for its level. */
+function levelOf(panel: PanelState, context: Context): Pick<System, 'level'> {
+  const judged = panel.zones.filter((zone) => takesCoats(zone) && !keepsGrain(zone, context));
+  const levels = judged.map((zone) => ({
+    ledgeUm: Math.round(unlevelUm(zone, panel)),
+    limitUm: ledgeLimit(contextFor(zone, context)).value,
+  }));
+  if (levels.length === 0) return {};
+  return { level: levels.reduce((a, b) => (b.ledgeUm / b.limitUm > a.ledgeUm / a.limitUm ? b : a)) };
+}
+
+function viewSystem(
+  stored: StoredSystem,
+  { steps, panel }: Replayed,
+  context: Context,
+  write: Writer,
+): System {
+  const { id, acts, verdict } = stored;
+  const choices = steps.filter((_, i) => acts[i]?.isChoice).map(({ act }) => act);
+  const shared = { id, remarks: remarksOf(steps), totals: roundedTotals(steps), steps: write(steps) };
+  if (verdict.kind === 'ready')
+    return {
+      ...shared,
+      title: titleOf(choices),
+      verdict: 'ready',
+      refusedBy: [],
+      ...levelOf(panel, context),
+    };
+  const read = actOf(verdict.act, context, panel);
+  if (!read.ok)
+    return { ...shared, title: id, verdict: 'refused', refusedBy: verdict.refusals.map(refusalOf) };
+  const refused = read.act;
+  const sheetName = isLaying(refused) ? context.shelf.get(refused.sheetId)?.name : undefined;
+  return {
+    ...shared,
+    title: refusedTitle(choices, refused, zoneOf(panel, verdict.refusals[0]!.zoneId)),
+    verdict: 'refused',
+    refusedBy: verdict.refusals.map(refusalOf),
+    refusedStep: { op: refused.op, ...placesOf(refused, panel), ...(sheetName ? { sheetName } : {}) },
+  };
+}
+
+const chosenSides = (schools: Schools): Record<string, string> =>
+  Object.fromEntries(Object.entries(schools).flatMap(([name, side]) => (side ? [[name, side]] : [])));
+
+/** What contradicts itself in zones that are planned all the same. */
+const surveyWarnings = (panel: Panel, { target }: Context): Notice[] =>
+  panel.zones.flatMap((zone) =>
+    [...contradictionsOf(zone), ...qualityProblems(zone, target)].map((said) => inZone(zone.id, said)),
+  );
+
+/** What a person should know of the plan as a whole; stopped zones speak for themselves. */
+function searchWarnings({ search, systems }: StoredPlan, refused: System | undefined): Notice[] {
+  if (!search) return [];
+  const gaveUp = search.gaveUp ? [tell('plan.gave-up', { looked: search.looked })] : [];
+  if (systems.some(({ verdict }) => verdict.kind === 'ready')) return gaveUp;
+  const broken = refused?.refusedBy[0];
+  return [
+    ...gaveUp,
+    tell('plan.no-system'),
+    broken
+      ? { zoneId: broken.zoneId, code: broken.code, facts: broken.facts, text: broken.text }
+      : tell('plan.no-coat'),
+  ];
+}
+
+const sheetVersions = (stored: StoredPlan, { shelf }: Context): Record<string, number> =>
+  Object.fromEntries(
+    [...usedSheetIds(stored)].sort().flatMap((id) => {
+      const sheet = shelf.get(id);
+      return sheet ? [[id, sheet.version]] : [];
+    }),
+  );
+
+function warningsOf(
+  stored: StoredPlan,
+  view: readonly System[],
+  bench: BenchOfTask,
+  done: Replayed,
+): Notice[] {
+  if (!stored.search) return bench.context.panel.zones.length > 0 ? [tell('survey.kept-all')] : [];
+  const waits = waitingStops(bench.stopped, stored.inputs.panel);
+  return [
+    ...done.problems.map(verbatim),
+    ...(waits.length > 0
+      ? [tell('plan.stopped', { zones: waits.map(({ zoneId }) => zoneId).join(', ') })]
+      : []),
+    ...searchWarnings(
+      stored,
+      view.find(({ verdict }) => verdict === 'refused'),
+    ),
+    ...bench.notes,
+    ...surveyWarnings(bench.context.panel, bench.context),
+  ];
+}
+
+/** Opens a kept plan. Systems are replayed once each; what they share, once in all. */
+export function openPlan(stored: StoredPlan): OpenedPlan {
+  const { inputs } = stored;
+  const bench = benchOfTask(inputs);
+  const { context, stopped } = bench;
+  const memo: ReplayMemo = new Map();
+  const start = surveyState(context.panel, context.shop.rules);
+  const done = replay(start, inputs.done ?? [], context, memo);
+  const write = stepWriter(context, done.steps);
+  const replayed = new Map(
+    stored.systems.map(({ id, acts }) => [id, replay(done.panel, acts, context, memo)] as const),
+  );
+  const systems = stored.systems.map((system) =>
+    viewSystem(system, replayed.get(system.id)!, context, write),
+  );
+  const stepsOf = (id: string): readonly Performed[] => [...done.steps, ...(replayed.get(id)?.steps ?? [])];
+  return {
+    view: {
+      panelId: inputs.panel.id,
+      chosen: stored.chosen,
+      systems,
+      stopped: [...stopped],
+      found: foundStacks(inputs.panel, inputs.shop.rules),
+      startMin: context.startMin,
+      ...(inputs.schools ? { schools: chosenSides(inputs.schools) } : {}),
+      ...(inputs.done ? { done: [...inputs.done] } : {}),
+      sheetVersions: sheetVersions(stored, context),
+      warnings: warningsOf(stored, systems, bench, done),
+    },
+    actsOf: (id) => {
+      const system = stored.systems.find((candidate) => candidate.id === id);
+      const acts = (system?.acts ?? []).map(
+        ({ why: _why, isChoice: _isChoice, unmet: _unmet, ...act }) => act,
+      );
+      return [...(inputs.done ?? []), ...acts];
+    },
+    sandingOf: (id) => sandingOf(stepsOf(id), start, context),
+  };
+}

@@ -1,0 +1,138 @@
+import { get } from 'node:http';
+import { brokenAt } from '../src/database/events.ts';
+import { Database } from '../src/database/database.ts';
+import type { EventFields } from '../src/database/tables.ts';
+import { TestServer, demoJob } from './server.ts';
+
+/** Keys of writes, the chain of events, and the stream that tells open screens of them. */
+
+let server: TestServer;
+beforeEach(async () => {
+  server = await TestServer.start();
+  await server.http.post('/api/jobs').send(demoJob()).expect(201);
+});
+afterEach(() => server.stop());
+
+const DOOR = '/api/jobs/bus-6/panels/door';
+const zone = async (id: string) =>
+  (await server.http.get(DOOR)).body.panel.zones.find((each: { id: string }) => each.id === id);
+
+describe('a key stands for one request', () => {
+  const KEY = 'one-key-only';
+  const write = async (id: string, areaM2: number) =>
+    server.http
+      .put(`${DOOR}/zones/${id}`)
+      .set('idempotency-key', KEY)
+      .send({ version: 1, zone: { ...(await zone(id)), areaM2 } });
+
+  test('sent again it gets the first answer; for another body, path or method it is refused', async () => {
+    const first = await write('B', 0.3);
+    const body = { version: 1, zone: { ...(await zone('B')), areaM2: 0.3 } };
+    const again = await server.http.put(`${DOOR}/zones/B`).set('idempotency-key', KEY).send(body).expect(200);
+    expect(again.body).toEqual(first.body);
+    for (const refused of [
+      await write('B', 0.2),
+      await write('C', 0.2),
+      await server.http
+        .post('/api/jobs')
+        .set('idempotency-key', KEY)
+        .send({ ...demoJob() }),
+      await server.http.post(`${DOOR}/plans`).set('idempotency-key', KEY),
+    ]) {
+      expect(refused.status).toBe(422);
+      expect(refused.body.title).toMatch(/used for another request. Nothing was done/);
+    }
+    expect((await zone('C')).areaM2).toBe(0.25);
+  });
+
+  test('what failed under it may be tried again', async () => {
+    expect((await write('B', 9)).status).toBe(422);
+    await server.http
+      .put(`${DOOR}/zones/B`)
+      .set('idempotency-key', KEY)
+      .send({ version: 1, zone: { ...(await zone('B')), areaM2: 0.3 } })
+      .expect(200);
+  });
+});
+
+describe('events', () => {
+  const events = () =>
+    server.app.get(Database).read(async ({ tables, transaction }) => {
+      const rows = await tables.events.findAll({ order: [['seq', 'ASC']], transaction });
+      return rows.map((row) => (row as unknown as { toJSON: () => EventFields }).toJSON());
+    });
+
+  test('every write is one link of a chain; a changed or missing link is found', async () => {
+    const all = await events();
+    expect(all.map(({ kind }) => kind)).toEqual([
+      'shop.made',
+      'job.made',
+      ...Array<string>(6).fill('panel.added'),
+    ]);
+    expect(brokenAt(all)).toBeNull();
+    expect(brokenAt(all.map((event) => (event.seq === 3 ? { ...event, actor: 'x' } : event)))).toBe(3);
+    expect(brokenAt(all.filter(({ seq }) => seq !== 4))).toBe(5);
+  });
+
+  test('what was refused left none', async () => {
+    const before = (await events()).length;
+    await server.http
+      .put(`${DOOR}/zones/B`)
+      .send({ version: 1, zone: { ...(await zone('B')), areaM2: 9 } })
+      .expect(422);
+    expect(await events()).toHaveLength(before);
+  });
+
+  test('are streamed as they happen, and from where a browser left off', async () => {
+    await server.app.listen(0, '127.0.0.1');
+    const url = await server.app.getUrl();
+    const listen = (seen: string, wanted: RegExp) =>
+      new Promise<string>((resolve) => {
+        let text = '';
+        const request = get(`${url}/api/events`, { headers: { 'last-event-id': seen } }, (response) =>
+          response.on('data', (part: Buffer) => {
+            text += part.toString();
+            if (!wanted.test(text)) return;
+            request.destroy();
+            resolve(text);
+          }),
+        );
+      });
+    const live = listen('', /zone\.changed/);
+    const nLast = (await events()).length;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    await server.http
+      .put(`${DOOR}/zones/B`)
+      .send({ version: 1, zone: { ...(await zone('B')), areaM2: 0.3 } })
+      .expect(200);
+    expect(await live).toContain(`id: ${nLast + 1}\n`);
+    expect(await live).toContain('"subject":"jobs/bus-6/panels/door/zones/B"');
+    const missed = await listen(String(nLast - 1), /zone\.changed/);
+    expect(missed).toContain(`id: ${nLast}\n`);
+    expect(missed).not.toContain(`id: ${nLast - 1}\n`);
+  });
+});
+
+test('a reader sees one moment: no read mixes two saves of a panel', async () => {
+  const { body: seen } = await server.http.get(DOOR);
+  const facts = seen.panel;
+  let { version, zoneVersions } = seen;
+  const saves = (async () => {
+    for (let i = 1; i <= 20; i++) {
+      const zones = facts.zones.map((each: object) => ({ ...each, name: `save ${i}` }));
+      const panel = { ...facts, name: `save ${i}`, zones };
+      const { body } = await server.http.put(DOOR).send({ version, zoneVersions, panel }).expect(200);
+      ({ version, zoneVersions } = body);
+    }
+  })();
+  for (let i = 0; i < 30; i++) {
+    const { panel } = (await server.http.get(DOOR)).body;
+    const names = new Set([panel.name, ...panel.zones.map(({ name }: { name: string }) => name)]);
+    expect([...names].filter((name) => String(name).startsWith('save')).length).toBeLessThanOrEqual(1);
+    const { body: file } = await server.http.get('/api/jobs/bus-6/file');
+    const [door] = file.panels;
+    if (door.name.startsWith('save'))
+      expect(door.zones.map(({ name }: { name: string }) => name)).toEqual(door.zones.map(() => door.name));
+  }
+  await saves;
+});

@@ -1,0 +1,45 @@
+import { Link, NavLink, Outlet, useParams } from 'react-router';
+import { usePanel } from '../api/queries.ts';
+import { Pending } from '../shared/Problem.tsx';
+import { withDrafts } from './with-drafts.ts';
+import { panelDrafts, zoneDrafts } from '../state/drafts.ts';
+import type { PanelContext } from './panel-context.ts';
+import './panel.css';
+
+const STAGES = [
+  ['survey', 'Survey'],
+  ['system', 'System'],
+  ['ladder', 'Ladder'],
+] as const;
+
+/** A panel: its head with the stages that are alive, and the stage that is open. */
+export function PanelPage() {
+  const { job = '', panel = '' } = useParams();
+  const key = { job, panel };
+  const { data, error } = usePanel(key);
+  const zones = zoneDrafts.use((state) => state.drafts);
+  const panels = panelDrafts.use((state) => state.drafts);
+  if (!data) return <Pending error={error} what="the panel" />;
+  const view = withDrafts(data, zones, panels);
+  const context: PanelContext = { key, view };
+  return (
+    <main className="panel-page">
+      <div className="panel-head">
+        <h1>{view.panel.name}</h1>
+        <Link to={`/jobs/${job}`}>{view.job.title}</Link>
+        <nav className="stage-tabs" aria-label="Stages">
+          {STAGES.map(([stage, label]) => (
+            <NavLink
+              key={stage}
+              to={stage}
+              className={({ isActive }) => (isActive ? 'stepped-row active' : '')}
+            >
+              {label}
+            </NavLink>
+          ))}
+        </nav>
+      </div>
+      <Outlet context={context} />
+    </main>
+  );
+}

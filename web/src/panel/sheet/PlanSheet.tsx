@@ -1,0 +1,175 @@
+import { PrinterOutlined } from '@ant-design/icons';
+import { areasOf, placeWords, stepMeans, stepTitle, type Step } from '@blue-ledge/core';
+import { Button } from 'antd';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { plannedView, type PlanOnScreen } from '../../api/opened-plan.ts';
+import { isOpened, usePanel, usePlan } from '../../api/queries.ts';
+import { Pending } from '../../shared/Problem.tsx';
+import { SourceLegend, SourceMark } from '../../shared/SourceMark.tsx';
+import { useCut } from '../../shared/panel-map/use-cut.ts';
+import { StrataSection } from '../../shared/section/StrataSection.tsx';
+import { useFormat } from '../../state/units.ts';
+import { sectionInput } from '../section-input.ts';
+import { useSelection } from '../system/use-selection.ts';
+import './sheet.css';
+
+const DRAWING = { width: 760, height: 270 } as const;
+
+/** The plan on paper: the section at hand-over, every step with its figures, reason and cautions, and boxes to tick. */
+export function PlanSheet() {
+  const { job = '', panel = '' } = useParams();
+  const [search] = useSearchParams();
+  const key = { job, panel };
+  const { data: view, error } = usePanel(key);
+  const { data: stored, error: planError } = usePlan(key);
+  if (!view || !isOpened(stored))
+    return (
+      <Pending
+        error={
+          error ?? planError ?? (stored === undefined ? null : new Error('There is no plan to print yet.'))
+        }
+        what="the plan"
+      />
+    );
+  return (
+    <Sheet
+      view={plannedView(view, stored)}
+      stored={stored}
+      back={`/jobs/${job}/panels/${panel}/system?${search}`}
+    />
+  );
+}
+
+interface SheetProps {
+  readonly view: NonNullable<ReturnType<typeof usePanel>['data']>;
+  readonly stored: PlanOnScreen;
+  readonly back: string;
+}
+
+function Sheet({ view, stored, back }: SheetProps) {
+  const { system: units, minutes, quantity, said } = useFormat();
+  const selection = useSelection(stored.opened.view, stored.chosen);
+  const [cut] = useCut(view.panel);
+  if (!selection)
+    return <Pending error={new Error('No system of this plan can be printed.')} what="the plan" />;
+  const { system, core } = selection;
+  const { panel, shop, target } = view;
+  const input = sectionInput(stored.opened.view.found, system, view, cut);
+  return (
+    <main className="page plan-sheet">
+      <p className="sheet-acts">
+        <Link to={back}>Back to the systems</Link>
+        <Button type="primary" icon={<PrinterOutlined />} onClick={() => window.print()}>
+          Print
+        </Button>
+      </p>
+      <header>
+        <h1>
+          {panel.name} <span className="note">{view.job.title}</span>
+        </h1>
+        <p>
+          <b>{system.title}</b>
+          {system.verdict === 'refused' && `, refused: ${system.refusedBy.map(said).join(' ')}`}
+        </p>
+        <p>
+          {quantity('M2', panel.areaM2)}, {target.quality} quality, {target.base.carrier} base. Hands-on{' '}
+          {minutes(system.totals.handsOnMin)}, ready after {minutes(system.totals.elapsedMin)} at{' '}
+          {quantity('Celsius', shop.celsius)} by day
+          {shop.nightCelsius === undefined ? '' : ` and ${quantity('Celsius', shop.nightCelsius)} at night`}.
+        </p>
+        <p className="note">
+          Zones:{' '}
+          {panel.zones.map((zone) => `${zone.id} ${zone.name}, ${quantity('M2', zone.areaM2)}`).join('; ')}.
+          Planned {new Date(stored.createdAt).toLocaleString()}
+          {stored.changed.length > 0 && '; what it was planned from has changed since'}.
+        </p>
+      </header>
+      <StrataSection
+        input={input}
+        n={system.steps.length}
+        {...DRAWING}
+        system={units}
+        core={core}
+        showsRemoved={false}
+        onPick={() => undefined}
+      />
+      <SourceLegend />
+      <table>
+        <thead>
+          <tr>
+            <th>Step</th>
+            <th>What</th>
+            <th>With</th>
+            <th>Time</th>
+            <th>Why</th>
+            <th>Done</th>
+          </tr>
+        </thead>
+        <tbody>
+          {system.steps.map((step) => (
+            <Row key={step.n} step={step} all={areasOf(system.steps)} />
+          ))}
+        </tbody>
+      </table>
+      <Cautions steps={system.steps} />
+    </main>
+  );
+}
+
+/** Reasons that a bench needs on paper; the screen has all of them. */
+const MOST_REASONS = 4;
+
+function Row({ step, all }: { readonly step: Step; readonly all: readonly string[] }) {
+  const { system, minutes, said } = useFormat();
+  return (
+    <tr>
+      <td className="sheet-n">{step.n}</td>
+      <td>
+        <b>{stepTitle(step)}</b>
+        <br />
+        {placeWords(step.areas, all)}
+      </td>
+      <td>{stepMeans(step, system)}</td>
+      <td>
+        {step.handsOnMin > 0 && <div>{minutes(step.handsOnMin)}</div>}
+        {step.waitMin > 0 && <div>wait {minutes(step.waitMin)}</div>}
+        {step.window && <div>next coat within {minutes(step.window.closesMin)}</div>}
+      </td>
+      <td>
+        {step.why.slice(0, MOST_REASONS).map((reason, i) => (
+          <div key={i}>
+            <SourceMark source={reason.source} /> {said(reason)}
+          </div>
+        ))}
+      </td>
+      <td>
+        <span className="tick-box" />
+      </td>
+    </tr>
+  );
+}
+
+/** Each caution once, with the steps it belongs to. */
+function Cautions({ steps }: { readonly steps: readonly Step[] }) {
+  const texts = [...new Set(steps.flatMap((step) => step.cautions))];
+  if (texts.length === 0) return null;
+  return (
+    <section>
+      <h2>Cautions</h2>
+      <ul>
+        {texts.map((text) => (
+          <li key={text}>
+            {text}{' '}
+            <span className="note">
+              steps{' '}
+              {steps
+                .filter((step) => step.cautions.includes(text))
+                .map((step) => step.n)
+                .join(', ')}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,166 @@
+import { patchesOf, type ActInput, type PanelView } from '@blue-ledge/core';
+import { Drawer } from 'antd';
+import { useMemo, useState } from 'react';
+import type { PlanOnScreen } from '../../api/opened-plan.ts';
+import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
+import { useCut } from '../../shared/panel-map/use-cut.ts';
+import { ZoneList } from '../../shared/panel-map/ZoneList.tsx';
+import { useSize } from '../../shared/use-size.ts';
+import { ReplanModal } from './ReplanModal.tsx';
+import { SectionPanel } from './SectionPanel.tsx';
+import { StepDetail } from './StepDetail.tsx';
+import { StepList } from './StepList.tsx';
+import { SystemCards } from './SystemCards.tsx';
+import { sectionInput } from '../section-input.ts';
+import { useSelection } from './use-selection.ts';
+
+/** Width of the drawer that holds the map where there is no column for it, px. */
+const MAP_DRAWER_PX = 420;
+
+interface PlanBoardProps {
+  readonly plan: PlanOnScreen;
+  /** The panel as it was planned. */
+  readonly view: PanelView;
+  readonly isChoosing: boolean;
+  readonly onChoose: (systemId: string) => void;
+  /** Plans the rest from what was really done. */
+  readonly onReplan: (done: ActInput[]) => void;
+  /** Plans again from another hour of the day. */
+  readonly onStart: (startMin: number) => void;
+  readonly onSchools: () => void;
+  readonly onWhyNot: () => void;
+}
+
+/** A plan on screen: cards to compare, map, section with scrubber, and the steps. */
+export function PlanBoard({
+  plan: stored,
+  view,
+  isChoosing,
+  onChoose,
+  onReplan,
+  onStart,
+  onSchools,
+  onWhyNot,
+}: PlanBoardProps) {
+  const [isReplanning, setIsReplanning] = useState(false);
+  const [isMapOpen, setIsMapOpen] = useState(false);
+  const { chosen, opened } = stored;
+  const plan = opened.view;
+  const { zones, areaM2 } = view.panel;
+  const [cut, setCut] = useCut(view.panel);
+  const selection = useSelection(plan, chosen);
+  const inputs = useMemo(
+    () => new Map(plan.systems.map((system) => [system.id, sectionInput(plan.found, system, view, cut)])),
+    [plan, view, cut],
+  );
+  const patches = useMemo(
+    () => patchesOf(view.panel, view.shop.rules).filter(({ areaId }) => plan.found[areaId]),
+    [view, plan],
+  );
+  const [mapBox, map] = useSize();
+  if (!selection) return <NoSystem />;
+  const { system, n } = selection;
+  const zoneList = (
+    <ZoneList
+      zones={zones}
+      patches={patches}
+      panelAreaM2={areaM2}
+      selected={selection.core}
+      onSelect={selection.showCore}
+    />
+  );
+  return (
+    <div className="system-grid">
+      <SystemCards
+        systems={plan.systems}
+        inputs={inputs}
+        chosen={chosen}
+        shown={system.id}
+        isChoosing={isChoosing}
+        onShow={selection.showSystem}
+        onChoose={onChoose}
+        onSchools={onSchools}
+        onWhyNot={onWhyNot}
+      />
+      <section className="pane system-map" aria-labelledby="system-map-head">
+        <h2 id="system-map-head">Panel map</h2>
+        <div ref={mapBox} className="map-box">
+          {map.width > 0 && (
+            <PanelMap
+              panel={view.panel}
+              width={map.width}
+              height={map.height}
+              patches={patches}
+              selected={selection.core}
+              onSelect={selection.showCore}
+              cut={cut}
+              onCut={setCut}
+            />
+          )}
+        </div>
+        {zoneList}
+      </section>
+      <SectionPanel input={inputs.get(system.id)!} selection={selection} onMap={() => setIsMapOpen(true)} />
+      <Drawer
+        title="Panel map"
+        size={MAP_DRAWER_PX}
+        open={isMapOpen}
+        onClose={() => setIsMapOpen(false)}
+        className="map-drawer"
+      >
+        {isMapOpen && (
+          <PanelMap
+            panel={view.panel}
+            width={MAP_DRAWER_PX - 48}
+            height={MAP_DRAWER_PX - 48}
+            patches={patches}
+            selected={selection.core}
+            onSelect={selection.showCore}
+            cut={cut}
+            onCut={setCut}
+          />
+        )}
+        {zoneList}
+      </Drawer>
+      <section className="pane system-steps" aria-labelledby="steps-head">
+        <StepList
+          system={system}
+          startMin={plan.startMin}
+          n={n}
+          onPick={selection.showStep}
+          onStart={onStart}
+        />
+        <StepDetail
+          system={system}
+          n={n}
+          startMin={plan.startMin}
+          {...(system.verdict === 'ready' ? { onReplan: () => setIsReplanning(true) } : {})}
+        />
+      </section>
+      {isReplanning && n > 0 && (
+        <ReplanModal
+          steps={system.steps}
+          n={n}
+          acts={opened.actsOf(system.id)}
+          onClose={() => setIsReplanning(false)}
+          onPlan={(done) => {
+            setIsReplanning(false);
+            onReplan(done);
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+function NoSystem() {
+  return (
+    <div className="no-plan">
+      <h2>No system for this panel</h2>
+      <p>
+        Every zone is stopped. What must happen first stands above; change the survey when it is done, and
+        plan again.
+      </p>
+    </div>
+  );
+}

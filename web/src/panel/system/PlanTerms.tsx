@@ -1,0 +1,38 @@
+import { SCHOOLS, type PanelPlan, type SchoolName } from '@blue-ledge/core';
+import { Button } from 'antd';
+import type { PlanAsk } from '../../api/queries.ts';
+
+interface PlanTermsProps {
+  readonly plan: PanelPlan;
+  readonly onPlan: (ask: PlanAsk) => void;
+}
+
+/** What sets this plan apart from how the shop usually works: schools of its own, and work that is already done. */
+export function PlanTerms({ plan, onPlan }: PlanTermsProps) {
+  const schools = Object.entries(plan.schools ?? {}) as [SchoolName, string][];
+  const nDone = plan.done?.length ?? 0;
+  if (schools.length === 0 && nDone === 0) return null;
+  const words = schools.map(
+    ([name, side]) => (SCHOOLS[name] as Record<string, { label: string }>)[side]?.label ?? side,
+  );
+  return (
+    <div className="plan-notice" role="status">
+      <span>
+        {words.length > 0 && (
+          <>
+            <b>For this plan only:</b> {words.join('; ')}.{' '}
+          </>
+        )}
+        {nDone > 0 && (
+          <>
+            <b>Goes on after step {nDone},</b> from what was really done.
+          </>
+        )}
+      </span>
+      <span className="term-acts">
+        {words.length > 0 && <Button onClick={() => onPlan({ schools: {} })}>As the shop works</Button>}
+        {nDone > 0 && <Button onClick={() => onPlan({ done: [] })}>Plan from the start</Button>}
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,213 @@
+import { Button, Modal, Spin } from 'antd';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { PanelPlan, PlanInput, Schools } from '@blue-ledge/core';
+import { plannedView } from '../../api/opened-plan.ts';
+import { isOpened, useChooseSystem, useMakePlan, usePlan, type PlanAsk } from '../../api/queries.ts';
+import { Problem } from '../../shared/Problem.tsx';
+import { useFormat } from '../../state/units.ts';
+import { useWaiting } from '../../state/drafts.ts';
+import { useWorkStart } from '../../state/work-start.ts';
+import { usePanelContext, type PanelContext } from '../panel-context.ts';
+import { DecidingTests } from './DecidingTests.tsx';
+import { PlanBoard } from './PlanBoard.tsx';
+import { PlanTerms } from './PlanTerms.tsx';
+import { SchoolsDrawer } from './SchoolsDrawer.tsx';
+import { Stops } from './Stops.tsx';
+import { WhyNotDrawer } from './WhyNotDrawer.tsx';
+import './system.css';
+
+/** System: asks for systems, compares them, and shows the one that is looked at step by step. */
+export function SystemStage() {
+  const context = usePanelContext();
+  const { data: plan, error, isPending } = usePlan(context.key);
+  const make = useMakePlan(context.key);
+  const choose = useChooseSystem(context.key, plan);
+  const [open, setOpen] = useState<'schools' | 'why-not' | null>(null);
+  /** A system that was picked from a plan whose inputs have changed since. */
+  const [doubtful, setDoubtful] = useState<string | null>(null);
+  const { startMin: wanted, start } = useWorkStart();
+  if (error) return <Problem error={error} />;
+  if (isPending) return <Spin className="stage-wait" description="Fetching the plan" />;
+  const inputs = plan?.plan?.inputs;
+  const schools: Schools = inputs?.schools ?? {};
+  const done = inputs?.done ?? [];
+  const startMin = inputs?.startMin ?? wanted;
+  const again: PlanAsk = {
+    schools,
+    ...(startMin === null ? {} : { startMin }),
+    ...(done.length > 0 ? { done } : {}),
+  };
+  const ask = (
+    <AskButton
+      label={plan ? 'Plan again' : 'Ask for systems'}
+      isBusy={make.isPending}
+      onClick={() => make.mutate(again)}
+      context={context}
+    />
+  );
+  if (!plan) return <NoPlan ask={ask} error={make.error} />;
+  if (!isOpened(plan)) return <NoPlan ask={ask} error={make.error} isTooOld />;
+  const { view } = plan.opened;
+  const choosing = (systemId: string): void =>
+    plan.changed.length > 0 ? setDoubtful(systemId) : choose.mutate({ systemId, evenIfChanged: false });
+  return (
+    <div className="system">
+      {(make.error ?? choose.error) && <Problem error={(make.error ?? choose.error)!} />}
+      <PlanState changed={plan.changed} ask={ask} />
+      <PlanTerms plan={view} onPlan={(changed) => make.mutate({ ...again, ...changed })} />
+      <Stops stopped={view.stopped} panelKey={context.key} view={context.view} />
+      <Warnings warnings={view.warnings} />
+      <DecidingTests tests={plan.tests ?? []} />
+      <PlanBoard
+        plan={plan}
+        view={plannedView(context.view, plan)}
+        isChoosing={choose.isPending}
+        onChoose={choosing}
+        onReplan={(acts) => make.mutate({ ...again, done: acts })}
+        onStart={(at) => {
+          start(at);
+          make.mutate({ ...again, startMin: at });
+        }}
+        onSchools={() => setOpen('schools')}
+        onWhyNot={() => setOpen('why-not')}
+      />
+      {open === 'schools' && (
+        <SchoolsDrawer
+          view={context.view}
+          chosen={schools}
+          onClose={() => setOpen(null)}
+          onPlan={(chosen) => {
+            setOpen(null);
+            make.mutate({ ...again, schools: chosen });
+          }}
+        />
+      )}
+      {open === 'why-not' && (
+        <WhyNotDrawer
+          panelKey={context.key}
+          view={context.view}
+          plan={plan}
+          schools={schools}
+          onClose={() => setOpen(null)}
+        />
+      )}
+      <Modal
+        open={doubtful !== null}
+        title="Choose from a plan that is out of date?"
+        okText="Choose it all the same"
+        onOk={() => {
+          if (doubtful) choose.mutate({ systemId: doubtful, evenIfChanged: true });
+          setDoubtful(null);
+        }}
+        onCancel={() => setDoubtful(null)}
+      >
+        <p>
+          {changedText(plan.changed)} changed since it was made, and the system may not fit any more. Planning
+          again takes a moment.
+        </p>
+      </Modal>
+    </div>
+  );
+}
+
+interface AskButtonProps {
+  readonly label: string;
+  readonly isBusy: boolean;
+  readonly onClick: () => void;
+  readonly context: PanelContext;
+}
+
+/** Plans are made from what the server has: edits still on their way are waited for. */
+function AskButton({ label, isBusy, onClick, context }: AskButtonProps) {
+  const { isWaiting: waiting, isRefused: refused } = useWaiting(context.key);
+  const why = refused ? 'A zone is not saved: see the survey' : 'Waiting for the survey to be saved';
+  return (
+    <Button type="primary" className="ledge-button" loading={isBusy} disabled={waiting} onClick={onClick}>
+      {waiting ? why : label}
+    </Button>
+  );
+}
+
+interface NoPlanProps {
+  readonly ask: React.ReactNode;
+  readonly error: Error | null;
+  /** There is a plan, and another release made it. */
+  readonly isTooOld?: boolean;
+}
+
+function NoPlan({ ask, error, isTooOld = false }: NoPlanProps) {
+  return (
+    <div className="no-plan">
+      <h2>{isTooOld ? 'A plan of another release' : 'No system yet'}</h2>
+      {isTooOld && (
+        <p>
+          This panel was planned by another release of the program, which kept plans in a form that this one
+          cannot read. The plan is kept; plan again to go on.
+        </p>
+      )}
+      <p>
+        The planner takes the survey as it stands, tries every coat on the shelf against the rules of the
+        trade, and comes back with the systems that get this panel ready for base, and with those that do not
+        and why.
+      </p>
+      {error && <Problem error={error} />}
+      <p className="no-plan-acts">
+        {ask}
+        <Link to="../survey">Look at the survey first</Link>
+      </p>
+    </div>
+  );
+}
+
+/** What the planner says besides, in one notice; stops say for themselves that nothing is chosen. */
+function Warnings({ warnings }: { readonly warnings: PanelPlan['warnings'] }) {
+  const { said } = useFormat();
+  const shown = warnings.filter(({ code }) => code !== 'plan.stopped');
+  if (shown.length === 0) return null;
+  return (
+    <div className="problem" role="alert">
+      {shown.map((warning) => (
+        <p key={`${warning.zoneId} ${warning.text}`}>
+          {warning.zoneId && `Zone ${warning.zoneId}: `}
+          {said(warning)}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+const INPUT_WORDS: Readonly<Record<PlanInput, string>> = {
+  survey: 'the survey',
+  shop: 'the shop’s settings',
+  target: 'the target',
+  sheets: 'product sheets',
+  programme: 'the program’s rules',
+};
+
+/** "The survey and the shop’s settings have" */
+function changedText(changed: readonly PlanInput[]): string {
+  const words = changed.map((input) => INPUT_WORDS[input]);
+  const last = words.at(-1) ?? '';
+  const text = words.length > 1 ? `${words.slice(0, -1).join(', ')} and ${last}` : last;
+  const isOne = words.length === 1 && /^the (survey|target)$/.test(last);
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)} ${isOne ? 'has' : 'have'}`;
+}
+
+interface PlanStateProps {
+  readonly changed: readonly PlanInput[];
+  readonly ask: React.ReactNode;
+}
+
+/** What the plan was made from and is different now. */
+function PlanState({ changed, ask }: PlanStateProps) {
+  if (changed.length === 0) return null;
+  return (
+    <div className="plan-notice" role="status">
+      <span>
+        <b>{changedText(changed)} changed since this plan was made.</b> It is shown as it was made.
+      </span>
+      {ask}
+    </div>
+  );
+}

@@ -1,0 +1,175 @@
+import {
+  SHOP_RULES,
+  SHOP_RULE_GROUPS,
+  formatQuantity,
+  quantityOf,
+  toShown,
+  toStored,
+  type Quantity,
+  type Shop,
+  type UnitSystem,
+} from '@blue-ledge/core';
+import { Button, Input, InputNumber } from 'antd';
+import { useState } from 'react';
+import { useFormat } from '../state/units.ts';
+import { unitOf } from './unit-of.ts';
+
+type FigureName = keyof typeof SHOP_RULES;
+type Group = keyof typeof SHOP_RULE_GROUPS;
+type Rules = Shop['rules'];
+
+interface ShopFiguresProps {
+  readonly rules: Rules;
+  readonly onChange: (rules: Rules) => void;
+}
+
+const GROUP_HEADS: Readonly<Record<Group, string>> = {
+  bench: 'Film, patches, quality and gun',
+  times: 'Clocks, climate and the working day',
+  labour: 'Labour',
+  sanding: 'Sanding, what shows, and blocking',
+};
+
+const finds = (name: FigureName, wanted: string): boolean =>
+  `${name} ${SHOP_RULES[name].about}`.toLowerCase().includes(wanted.trim().toLowerCase());
+
+/** Every figure behind rules and models, by group: what it is, its unit, range and default, and the shop's own. */
+export function ShopFigures({ rules, onChange }: ShopFiguresProps) {
+  const [wanted, setWanted] = useState('');
+  const groups = (Object.keys(SHOP_RULE_GROUPS) as Group[]).map((group) => ({
+    group,
+    names: (Object.keys(SHOP_RULE_GROUPS[group]) as FigureName[]).filter((name) => finds(name, wanted)),
+  }));
+  const isOpen = wanted.trim() !== '';
+  return (
+    <>
+      <p className="note">
+        A figure that the shop sets stands over the default; a product sheet stands over both. Figures called
+        calibrated are fitted to shop practice.
+      </p>
+      <Input.Search
+        aria-label="Find a figure"
+        placeholder="for example groove, disc, ledge"
+        allowClear
+        value={wanted}
+        onChange={({ target }) => setWanted(target.value)}
+      />
+      {groups.map(({ group, names }) =>
+        names.length === 0 ? null : (
+          <details key={`${group} ${isOpen}`} open={isOpen}>
+            <summary>
+              {GROUP_HEADS[group]} <span className="note">{nOwn(names, rules)}</span>
+            </summary>
+            <ul className="figure-rows" aria-label={GROUP_HEADS[group]}>
+              {names.map((name) => (
+                <FigureRow
+                  key={name}
+                  name={name}
+                  own={rules[name]}
+                  onChange={(value) => {
+                    const { [name]: _, ...others } = rules;
+                    onChange(value === undefined ? others : { ...others, [name]: value });
+                  }}
+                />
+              ))}
+            </ul>
+          </details>
+        ),
+      )}
+      {groups.every(({ names }) => names.length === 0) && (
+        <p>No figure is called that: try a shorter word.</p>
+      )}
+    </>
+  );
+}
+
+function nOwn(names: readonly FigureName[], rules: Rules): string {
+  const own = names.filter((name) => rules[name] !== undefined).length;
+  return own > 0 ? `${names.length} figures, ${own} of the shop’s own` : `${names.length} figures`;
+}
+
+/** How a figure is read and written in the units in force. */
+interface Reading {
+  readonly unit: string;
+  readonly text: (stored: number) => string;
+  readonly shown: (stored: number) => number;
+  readonly stored: (shown: number) => number;
+}
+
+/** Figures that stay below this are read to a hundredth of it, µm. */
+const FINE_UM = 20;
+const ROUND = 1e6;
+const rounded = (value: number): number => Math.round(value * ROUND) / ROUND;
+
+function readingOf(name: FigureName, system: UnitSystem): Reading {
+  // Rates and compound units stay as they are stored.
+  const unit = unitOf(name);
+  const isFine = unit === 'µm' && SHOP_RULES[name].to <= FINE_UM;
+  const plain = ['µm', 'mm', 'm²', 'ml', '°C'].includes(unit) ? quantityOf(name) : null;
+  const quantity: Quantity | null = isFine ? 'FineUm' : plain;
+  if (!quantity)
+    return { unit, text: (stored) => `${stored}${unit && ` ${unit}`}`, shown: (x) => x, stored: (x) => x };
+  return {
+    unit: formatQuantity(quantity, 0, system).replace(/^[-\d.]+\s?/, ''),
+    text: (stored) => formatQuantity(quantity, stored, system),
+    shown: (stored) => rounded(toShown(quantity, stored, system)),
+    stored: (shown) => rounded(toStored(quantity, shown, system)),
+  };
+}
+
+interface FigureRowProps {
+  readonly name: FigureName;
+  readonly own: number | undefined;
+  readonly onChange: (value: number | undefined) => void;
+}
+
+function FigureRow({ name, own, onChange }: FigureRowProps) {
+  const { preset, from, to, about } = SHOP_RULES[name];
+  const { system } = useFormat();
+  const reading = readingOf(name, system);
+  /** What is typed and not passed on yet, as shown. */
+  const [typed, setTyped] = useState<number | null | undefined>(undefined);
+  const shown = typed === undefined ? reading.shown(own ?? preset) : typed;
+  const stored = shown === null ? null : reading.stored(shown);
+  const isOutside = stored !== null && (stored < from || stored > to);
+  const keep = (): void => {
+    if (typed === undefined || isOutside) return;
+    setTyped(undefined);
+    if (stored === null) return;
+    const next = stored === preset ? undefined : stored;
+    if (next !== own) onChange(next);
+  };
+  const range = `${reading.text(from)} to ${reading.text(to)}, default ${reading.text(preset)}`;
+  return (
+    <li>
+      <span>
+        {about}
+        <span className="note"> {range}</span>
+        {isOutside && (
+          <p className="field-problem" role="alert">
+            Must be from {reading.text(from)} to {reading.text(to)}.
+          </p>
+        )}
+      </span>
+      <InputNumber
+        key={system}
+        aria-label={about}
+        value={shown}
+        status={isOutside ? 'error' : ''}
+        suffix={reading.unit}
+        onChange={setTyped}
+        onBlur={keep}
+        onPressEnter={keep}
+      />
+      <Button
+        disabled={own === undefined && typed === undefined}
+        onClick={() => {
+          setTyped(undefined);
+          onChange(undefined);
+        }}
+      >
+        Default
+      </Button>
+    </li>
+  );
+}

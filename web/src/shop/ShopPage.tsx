@@ -1,0 +1,150 @@
+import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
+import type { Shop, ShopView } from '@blue-ledge/core';
+import { Button, Input, Modal, Select } from 'antd';
+import { useState } from 'react';
+import { Navigate, useNavigate, useParams } from 'react-router';
+import { changeFields } from '../api/field-saver.ts';
+import { useNewShop, useRemoveShop, useShops } from '../api/queries.ts';
+import { Pending, Problem } from '../shared/Problem.tsx';
+import { TextField } from '../shared/TextField.tsx';
+import { useFieldChanges, withShopChanges, type ShopFields } from '../state/field-changes.ts';
+import { Climate } from './Climate.tsx';
+import { ShopFigures } from './ShopFigures.tsx';
+import { ShopSchools } from './ShopSchools.tsx';
+import { StockFields } from './StockFields.tsx';
+import './shop.css';
+
+/** The shop that is open; without one, the first, or the way to make one. */
+export function ShopPage() {
+  const { shop: id } = useParams();
+  const { data: shops, error } = useShops();
+  if (!shops) return <Pending error={error} what="the shop" />;
+  const [first] = shops;
+  if (id === undefined && first) return <Navigate to={`/shop/${first.id}`} replace />;
+  if (!first) return <NoShop />;
+  const shop = shops.find((candidate) => candidate.id === id);
+  if (!shop)
+    return <Pending error={new Error(`Shop "${id}" is not here; it may have been removed.`)} what="" />;
+  return <ShopPlace key={shop.id} saved={shop} shops={shops} />;
+}
+
+function NoShop() {
+  const [isMaking, setIsMaking] = useState(false);
+  return (
+    <main className="page">
+      <h1>Shop</h1>
+      <p className="empty">
+        No shop yet. A shop says how warm and damp it is, what it sands and sprays with, and which way it goes
+        where practitioners differ. A job file brings its own; or make one with the usual settings.
+      </p>
+      <Button type="primary" icon={<PlusOutlined />} onClick={() => setIsMaking(true)}>
+        New shop
+      </Button>
+      {isMaking && <NewShop onClose={() => setIsMaking(false)} />}
+    </main>
+  );
+}
+
+interface ShopPlaceProps {
+  readonly saved: ShopView;
+  readonly shops: readonly ShopView[];
+}
+
+function ShopPlace({ saved, shops }: ShopPlaceProps) {
+  const queue = useFieldChanges((state) => state.queue);
+  const refusal = useFieldChanges((state) => state.refusals[saved.id]);
+  const [isMaking, setIsMaking] = useState(false);
+  const remove = useRemoveShop();
+  const navigate = useNavigate();
+  const { id, name, shop } = withShopChanges(saved, queue);
+  const change = (fields: ShopFields): void => changeFields({ of: 'shops', id, fields });
+  const put = (fields: NonNullable<ShopFields['shop']>): void => change({ shop: fields });
+  return (
+    <main className="page">
+      <div className="page-head">
+        <h1>{name}</h1>
+        <div className="head-actions">
+          {shops.length > 1 && (
+            <Select
+              aria-label="Shop"
+              value={id}
+              options={shops.map((other) => ({ value: other.id, label: other.name }))}
+              onChange={(other) => void navigate(`/shop/${other}`)}
+            />
+          )}
+          <Button icon={<PlusOutlined />} onClick={() => setIsMaking(true)}>
+            New shop
+          </Button>
+          <Button
+            icon={<DeleteOutlined />}
+            aria-label={`Remove ${name}`}
+            onClick={() => remove.mutate(saved, { onSuccess: () => void navigate('/shop') })}
+          />
+        </div>
+      </div>
+      {refusal && refusal.length > 0 && <Problem error={new Error(refusal.join(' '))} />}
+      {remove.error && <Problem error={remove.error} />}
+      <div className="shop-columns">
+        <section className="pane shop-place" aria-labelledby="place-head">
+          <h2 id="place-head">Place and climate</h2>
+          <TextField
+            label="Name of the shop"
+            value={name}
+            most={80}
+            whenEmpty="A shop needs a name."
+            onChange={(next) => change({ name: next })}
+          />
+          <Climate shop={shop} onChange={put} />
+          <StockFields shop={shop} onChange={put} />
+        </section>
+        <section className="pane shop-schools" aria-labelledby="schools-head">
+          <h2 id="schools-head">Where practitioners differ</h2>
+          <p className="note">Each side with the reason it gives. A plan may go the other way for itself.</p>
+          <ShopSchools schools={shop.schools} onChange={(schools) => put({ schools })} />
+        </section>
+        <section className="pane shop-figures" aria-labelledby="figures-head">
+          <h2 id="figures-head">Figures</h2>
+          <ShopFigures rules={shop.rules} onChange={(rules: Shop['rules']) => put({ rules })} />
+        </section>
+      </div>
+      {isMaking && <NewShop onClose={() => setIsMaking(false)} />}
+    </main>
+  );
+}
+
+function NewShop({ onClose }: { readonly onClose: () => void }) {
+  const [name, setName] = useState('');
+  const make = useNewShop();
+  const navigate = useNavigate();
+  return (
+    <Modal
+      open
+      title="New shop"
+      okText="Make the shop"
+      okButtonProps={{ loading: make.isPending, disabled: name.trim() === '' }}
+      onOk={() =>
+        make.mutate(
+          { name: name.trim() },
+          {
+            onSuccess: ({ id }) => {
+              onClose();
+              void navigate(`/shop/${id}`);
+            },
+          },
+        )
+      }
+      onCancel={onClose}
+    >
+      <div className="field">
+        <label htmlFor="new-shop-name">Name</label>
+        <Input
+          id="new-shop-name"
+          maxLength={80}
+          value={name}
+          onChange={({ target }) => setName(target.value)}
+        />
+      </div>
+      {make.error && <Problem error={make.error} />}
+    </Modal>
+  );
+}
