@@ -15,6 +15,7 @@ const DOOR = '/jobs/bus-6/panels/door';
 const VIEWS = [
   ['jobs', '/jobs'],
   ['job', '/jobs/bus-6'],
+  ['shop', '/shop'],
   ['survey', `${DOOR}/survey?zone=C`],
   ['system', `${DOOR}/system?step=15`],
   [
@@ -131,7 +132,9 @@ const browser = await launcher.launch({
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
 mkdirSync(join(root, 'docs/screenshots'), { recursive: true });
 for (const [name, path, act] of VIEWS) {
-  await page.goto(address + path, { waitUntil: 'networkidle' });
+  // The stream of events never ends: the network is never idle.
+  await page.goto(address + path);
+  await page.waitForTimeout(1200);
   if (act) await act(page);
   await page.waitForTimeout(300);
   await page.screenshot({ path: join(root, `docs/screenshots/${name}.png`) });

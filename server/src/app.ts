@@ -8,6 +8,7 @@ import { AppModule } from './app.module.ts';
 import type { Config } from './config.ts';
 import { Database } from './database/database.ts';
 import { parseJsonBody } from './http/json-body.ts';
+import { logRequests, nestLogger, openLog } from './http/log.ts';
 import { onlyTrusted } from './http/trust.ts';
 import { ProblemFilter } from './http/problem.filter.ts';
 
@@ -27,12 +28,14 @@ const CONTENT_POLICY = {
  */
 export async function createApp(config: Config): Promise<NestExpressApplication> {
   const database = await Database.open(config.dataFolder);
+  const log = openLog(config.dataFolder);
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config, database), {
     bodyParser: false,
     abortOnError: false,
     forceCloseConnections: true,
-    logger: ['error', 'warn'],
+    logger: nestLogger(log),
   });
+  app.use(logRequests(log));
   app.use(helmet({ strictTransportSecurity: false, contentSecurityPolicy: { directives: CONTENT_POLICY } }));
   app.use(onlyTrusted(config.hostNames));
   app.use(compression());

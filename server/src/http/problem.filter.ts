@@ -1,6 +1,5 @@
-import { randomUUID } from 'node:crypto';
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
-import type { Response } from 'express';
+import type { Request, Response } from 'express';
 import { errorCode } from '../database/start-error.ts';
 import { ProblemError } from './problem.ts';
 
@@ -29,22 +28,22 @@ export class ProblemFilter implements ExceptionFilter {
 
   catch(error: unknown, host: ArgumentsHost): void {
     const response = host.switchToHttp().getResponse<Response>();
+    const { id } = host.switchToHttp().getRequest<Request>();
     if (response.headersSent) return void response.end();
-    const details = this.detailsOf(error);
+    const details = this.detailsOf(error, String(id));
     response
       .status(details.status)
       .type('application/problem+json')
       .send(JSON.stringify({ type: 'about:blank', ...details }));
   }
 
-  private detailsOf(error: unknown): Details {
+  private detailsOf(error: unknown, reference: string): Details {
     if (error instanceof ProblemError)
       return { status: error.status, title: error.title, problems: error.problems, ...error.extra };
     const full = SAID_OF_DATABASE[errorCode(error)];
     if (full) return { status: 507, title: full, problems: [] };
     const status = statusOf(error);
     if (status < 500) return { status, title: SENTENCES[status] ?? (error as Error).message, problems: [] };
-    const reference = randomUUID().slice(0, 8);
     this.logger.error(
       `${reference} ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`,
     );

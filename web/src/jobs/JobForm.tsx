@@ -1,5 +1,6 @@
 import { QUALITIES, type JobView, type Target } from '@blue-ledge/core';
-import { Input, Select } from 'antd';
+import { DatePicker, Select } from 'antd';
+import dayjs from 'dayjs';
 import { Link } from 'react-router';
 import { useShops } from '../api/queries.ts';
 import { Choice } from '../shared/Choice.tsx';
@@ -43,14 +44,12 @@ export function JobForm({ view, onChange }: JobFormProps) {
       </div>
       <label className="field">
         <span>Due on</span>
-        <Input
-          type="date"
+        <DatePicker
           aria-label="Due on"
-          key={job.dueOn}
-          defaultValue={job.dueOn}
-          onBlur={({ target }) => {
-            if (target.value !== (job.dueOn ?? '')) onChange({ dueOn: target.value || null });
-          }}
+          format="YYYY-MM-DD"
+          placeholder="no day agreed"
+          value={job.dueOn ? dayjs(job.dueOn) : null}
+          onChange={(day) => onChange({ dueOn: day ? day.format('YYYY-MM-DD') : null })}
         />
       </label>
       <Choice

@@ -68,7 +68,7 @@ export function JobsPage() {
               setPage(1);
             }}
           >
-            Put away
+            Those put away
           </Checkbox>
         </div>
       )}

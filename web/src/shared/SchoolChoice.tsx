@@ -1,6 +1,7 @@
 import { SCHOOLS, type SchoolName } from '@blue-ledge/core';
 import { Radio } from 'antd';
 import { SCHOOL_HEADS } from './school-heads.ts';
+import './school-choice.css';
 
 interface SchoolChoiceProps {
   readonly name: SchoolName;
