@@ -152,15 +152,23 @@ test('two people at one panel: the later sees it and chooses', async ({ page, sh
   await shop.send('PUT', '/api/jobs/bus-6/panels/door', {
     version: seen.version,
     zoneVersions: seen.zoneVersions,
-    panel: { ...seen.panel, name: 'Left door' },
+    panel: {
+      ...seen.panel,
+      name: 'Left door',
+      zones: [
+        ...seen.panel.zones,
+        { ...seen.panel.zones[1], id: 'D', name: 'theirs', shape: undefined, areaM2: 0.001 },
+      ],
+    },
   });
   await tool(page, 'Add a zone').click();
-  await page.unroute('**/api/**');
   const notice = page.getByRole('alert');
   await expect(notice).toContainText('Somebody changed this panel in the meantime');
+  await page.unroute('**/api/**');
   await notice.getByRole('button', { name: 'Take theirs' }).click();
   await expect(page.getByRole('heading', { name: 'Left door' })).toBeVisible();
-  await expect(zones(page)).toHaveCount(3);
+  await expect(zones(page)).toHaveCount(4);
+  await expect(zones(page).last()).toHaveText(/theirs/);
   await expectSaved(page);
 });
 

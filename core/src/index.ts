@@ -129,6 +129,17 @@ export { spansOf } from './blocking/underside.ts';
 
 export { readingsOfTable, type ReadTable } from './formats/readings-table.ts';
 
+export { canonical, isSameJson } from './units/canonical.ts';
+export {
+  editOf,
+  inverseOf,
+  isEmpty,
+  panelEditSchema,
+  rebased,
+  withEdit,
+  type PanelEdit,
+} from './survey/panel-edit.ts';
+
 // planner
 export { filmVerdict, measuredBuild, type FilmVerdict, type MeasuredBuild } from './planner/film-verdict.ts';
 export { forecastTaskOf } from './planner/forecast-task.ts';

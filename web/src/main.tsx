@@ -8,16 +8,12 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { queryClient } from './api/query-client.ts';
 import { listen } from './api/events.ts';
-import { sendAll } from './api/field-saver.ts';
-import { panelSaver } from './panel/survey/panel-saver.ts';
-import { zoneSaver } from './panel/survey/zone-saver.ts';
+import { startOutbox } from './outbox/sender.ts';
 import { router } from './router.tsx';
 import { antdTheme } from './theme/antd-theme.ts';
 
-// Edits that were on their way when the page was left go on now.
-zoneSaver.saveAll();
-panelSaver.saveAll();
-void sendAll();
+// Writes that were on their way when the page was left go on now.
+startOutbox();
 listen();
 
 createRoot(document.getElementById('root')!).render(

@@ -1,6 +1,7 @@
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Panel } from '../survey/panel.ts';
 import type { Shop, Target } from '../survey/shop.ts';
+import { canonical } from '../units/canonical.ts';
 import { PLANNER_VERSION, usedSheetIds, type StoredPlan } from './stored-plan.ts';
 
 /** What a plan was made from and is different now: it is kept as it was, and offered to be made again. */
@@ -17,18 +18,9 @@ export interface InputsNow {
 }
 
 /** Readings of film that a plan laid are taken after it was made, and change nothing in it. */
-const LATER = new Set(['readings']);
+const isLater = (name: string): boolean => name === 'readings';
 
-/** One text for equal values, in whatever order their fields were written. */
-function canonical(value: unknown): string {
-  return JSON.stringify(value, (name, part: unknown) => {
-    if (LATER.has(name)) return undefined;
-    if (typeof part !== 'object' || part === null || Array.isArray(part)) return part;
-    return Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1)));
-  });
-}
-
-const isSame = (a: unknown, b: unknown): boolean => canonical(a) === canonical(b);
+const isSame = (a: unknown, b: unknown): boolean => canonical(a, isLater) === canonical(b, isLater);
 
 /** Those of the sheets that the plan uses. */
 function usedSheets(plan: StoredPlan, sheets: readonly ProductSheet[]): ProductSheet[] {

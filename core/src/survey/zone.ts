@@ -1,3 +1,4 @@
+import { countCrossings } from './polygon.ts';
 import { z } from 'zod';
 import { LAYER_KINDS, LAYER_KIND_NAMES } from '../materials/layer-kinds.ts';
 import { findingSchema } from './finding.ts';
@@ -63,7 +64,16 @@ export const zoneTestSchema = z.discriminatedUnion('kind', [
 ]);
 
 const pointMm = z.tuple([z.number().min(-100_000).max(100_000), z.number().min(-100_000).max(100_000)]);
-export const polygonSchema = z.array(pointMm).min(3).max(400);
+/** A hand that slips crosses a line or two; a tangle is no outline, and takes minutes to cut. */
+const MOST_CROSSINGS = 20;
+export const polygonSchema = z
+  .array(pointMm)
+  .min(3)
+  .max(400)
+  .refine(
+    (points) => countCrossings(points, MOST_CROSSINGS + 1) <= MOST_CROSSINGS,
+    `crosses itself more than ${MOST_CROSSINGS} times: draw it again without crossings`,
+  );
 export const polylineSchema = z.array(pointMm).min(2).max(60);
 
 export const zoneSchema = z.looseObject({

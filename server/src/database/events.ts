@@ -1,3 +1,4 @@
+import { canonical } from '@blue-ledge/core';
 import { createHash } from 'node:crypto';
 import type { EventFields, Tables } from './tables.ts';
 import type { Transaction } from 'sequelize';
@@ -16,14 +17,6 @@ export interface NewEvent {
 }
 
 const FIRST = '0'.repeat(64);
-
-/** JSON with the names of every object in order, so that equal events have equal hashes. */
-const canonical = (value: unknown): string =>
-  JSON.stringify(value, (_, part: unknown) =>
-    typeof part === 'object' && part !== null && !Array.isArray(part)
-      ? Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : part,
-  );
 
 /** SHA-256 of an event without its own hash. */
 export const hashOf = ({

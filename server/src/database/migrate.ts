@@ -1,22 +1,9 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { Umzug, type UmzugStorage } from 'umzug';
+import type { Migration, Step } from './migration.ts';
 import * as jobs from './migrations/0001-jobs.ts';
 import * as shops from './migrations/0002-shops-sheets-events.ts';
 import { StartError } from './start-error.ts';
-
-/** What a step of the schema works with: raw SQL, in the one transaction in which the step is done and noted. */
-export interface Step {
-  readonly run: (sql: string, replacements?: Readonly<Record<string, unknown>>) => Promise<void>;
-  readonly rows: <Row extends object>(sql: string) => Promise<Row[]>;
-  /** Type of a moment and of a JSON text in this dialect: SQLite's driver parses by them. */
-  readonly moment: string;
-  readonly json: string;
-}
-
-export interface Migration {
-  readonly up: (step: Step) => Promise<void>;
-  readonly down: (step: Step) => Promise<void>;
-}
 
 const MIGRATIONS: readonly (Migration & { readonly name: string })[] = [
   { name: '0001-jobs', ...jobs },

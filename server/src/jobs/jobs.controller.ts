@@ -9,6 +9,7 @@ import {
   jobPatchSchema,
   jobsQuerySchema,
   panelAddSchema,
+  panelEditBodySchema,
   panelWriteSchema,
   takeQuerySchema,
   versionOnlySchema,
@@ -17,6 +18,7 @@ import {
   type JobPatch,
   type JobsQuery,
   type PanelAdd,
+  type PanelEditBody,
   type PanelWrite,
   type VersionOnly,
   type ZoneWrite,
@@ -109,6 +111,15 @@ export class JobsController {
     @Asked() asked: WriteRequest,
   ) {
     return this.jobs.writePanel(asked, params, body);
+  }
+
+  @Patch(':job/panels/:panel')
+  editPanel(
+    @Param(new ZodPipe(panelParams)) params: PanelParams,
+    @Body(new ZodPipe(panelEditBodySchema)) { edit }: PanelEditBody,
+    @Asked() asked: WriteRequest,
+  ) {
+    return this.jobs.editPanel(asked, params, edit);
   }
 
   @Delete(':job/panels/:panel')

@@ -1,3 +1,4 @@
+import { isSameJson } from '@blue-ledge/core';
 import type {
   JobBody,
   JobFacts,
@@ -179,7 +180,7 @@ export class JobsWriter extends JobsReader {
       const before = seen.panel.zones.find(({ id }) => id === zone.id);
       const was = seen.zoneVersions[zone.id];
       if (!before || was === undefined) return 1;
-      return JSON.stringify(before) === JSON.stringify(zone) ? was : was + 1;
+      return isSameJson(before, zone) ? was : was + 1;
     };
     await tables.zones.bulkCreate(
       zones.map((zone, i) => ({

@@ -1,4 +1,4 @@
-import { idSchema, jobFactsSchema, panelSchema, zoneSchema } from '@blue-ledge/core';
+import { idSchema, jobFactsSchema, panelEditSchema, panelSchema, zoneSchema } from '@blue-ledge/core';
 import { z } from 'zod';
 import { SAYS_NOTHING, saysSomething, versionSchema } from '../http/params.ts';
 
@@ -41,6 +41,9 @@ export const panelWriteSchema = z.object({
   panel: panelSchema,
 });
 export type PanelWrite = z.infer<typeof panelWriteSchema>;
+
+export const panelEditBodySchema = z.object({ edit: panelEditSchema });
+export type PanelEditBody = z.infer<typeof panelEditBodySchema>;
 
 export const panelAddSchema = z.object({ panel: panelSchema });
 export type PanelAdd = z.infer<typeof panelAddSchema>;

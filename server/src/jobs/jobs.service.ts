@@ -3,7 +3,9 @@ import {
   JOB_FORMAT,
   JOB_VERSION,
   MOST_PANELS,
+  panelSchema,
   readJob,
+  withEdit,
   type JobBody,
   type JobFacts,
   type JobFile,
@@ -11,6 +13,7 @@ import {
   type JobView,
   type Panel,
   type PanelFacts,
+  type PanelEdit,
   type PanelView,
   type ProductSheet,
   type ShopView,
@@ -23,6 +26,7 @@ import { Database, type Read, type Write } from '../database/database.ts';
 import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import type { PanelParams, ZoneParams } from '../http/params.ts';
 import { ProblemError, notFound, stale } from '../http/problem.ts';
+import { parsedBy } from '../http/zod.pipe.ts';
 import { ShopsReader, ShopsWriter } from '../shops/shops.repository.ts';
 import { JobsReader, JobsWriter, type StoredJob, type Versioned } from './jobs.repository.ts';
 import type { JobAdd, JobPatch, JobsQuery, PanelWrite, ZoneWrite } from './jobs.schemas.ts';
@@ -280,6 +284,17 @@ export class JobsService {
       const isSeen = now.version === version && isSameVersions(now.zoneVersions, zoneVersions);
       if (!isSeen) throw stale(panel, now);
       await new JobsWriter(tx).replacePanel(key.job, panel, now);
+      return panelView(tx, key);
+    });
+  }
+
+  /** Makes an edit on the panel as it is now; nothing where something that it changes is no longer as it was. */
+  editPanel(asked: WriteRequest, key: PanelParams, edit: PanelEdit): Promise<PanelView> {
+    return this.writes.run(asked, async (tx) => {
+      const now = await panelView(tx, key);
+      const edited = withEdit(now.panel, edit);
+      if (!edited) throw stale(edit, now);
+      await new JobsWriter(tx).replacePanel(key.job, parsedBy(panelSchema, edited, 'panel'), now);
       return panelView(tx, key);
     });
   }

@@ -14,13 +14,13 @@ import type {
   ShopView,
 } from '@blue-ledge/core';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { PanelKey } from '../state/drafts.ts';
+import type { PanelKey } from '../outbox/entry.ts';
 import { ask, newKey } from './http.ts';
 import { planOnScreen, type PlanOnScreen, type PlanTooOld } from './opened-plan.ts';
 
 /** Hooks on what the server owns. */
 
-export type { PanelKey } from '../state/drafts.ts';
+export type { PanelKey } from '../outbox/entry.ts';
 
 export const jobPath = (job: string): string => `/jobs/${encodeURIComponent(job)}`;
 export const panelPath = ({ job, panel }: PanelKey): string =>

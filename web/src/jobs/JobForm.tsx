@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { useShops } from '../api/queries.ts';
 import { Choice } from '../shared/Choice.tsx';
 import { TextField } from '../shared/TextField.tsx';
-import type { JobFields } from '../state/field-changes.ts';
+import type { JobFields } from '../outbox/field-change.ts';
 
 interface JobFormProps {
   readonly view: JobView;

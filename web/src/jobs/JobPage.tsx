@@ -3,11 +3,13 @@ import { LAYER_KINDS, type JobView, type LayerKind, type PanelState, type PlansV
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { changeFields } from '../api/field-saver.ts';
 import { useAddPanel, useJob, useMakePlans, useRemovePanel } from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
 import { Swatch } from '../shared/materials/Swatch.tsx';
-import { useFieldChanges, withJobChanges } from '../state/field-changes.ts';
+import { withJobChanges } from '../outbox/field-change.ts';
+import { changeFields } from '../outbox/outbox.ts';
+import { sendSoon } from '../outbox/sender.ts';
+import { useFieldChanges } from '../outbox/use-outbox.ts';
 import { useFormat } from '../state/units.ts';
 import { AddPanel } from './AddPanel.tsx';
 import { JobForm } from './JobForm.tsx';
@@ -17,14 +19,13 @@ import './jobs.css';
 export function JobPage() {
   const { job: id = '' } = useParams();
   const { data: saved, error } = useJob(id);
-  const queue = useFieldChanges((state) => state.queue);
-  const refusal = useFieldChanges((state) => state.refusals[id]);
+  const { changes, refusal } = useFieldChanges(id);
   const [isAdding, setIsAdding] = useState(false);
   const plan = useMakePlans(id);
   const add = useAddPanel(id);
   const remove = useRemovePanel(id);
   if (!saved) return <Pending error={error} what="the job" />;
-  const data = withJobChanges(saved, queue);
+  const data = withJobChanges(saved, changes);
   return (
     <main className="page">
       <div className="page-head">
@@ -50,7 +51,7 @@ export function JobPage() {
           </Button>
         </div>
       </div>
-      {refusal && refusal.length > 0 && <Problem error={new Error(refusal.join(' '))} />}
+      {refusal.length > 0 && <Problem error={new Error(refusal.join(' '))} />}
       {plan.error && <Problem error={plan.error} />}
       {remove.error && <Problem error={remove.error} />}
       {plan.data && <PlannedNote made={plan.data} />}
@@ -77,7 +78,13 @@ export function JobPage() {
             ))}
           </ul>
         )}
-        <JobForm view={data} onChange={(fields) => changeFields({ of: 'jobs', id, fields })} />
+        <JobForm
+          view={data}
+          onChange={(fields) => {
+            changeFields({ of: 'jobs', id, fields });
+            sendSoon();
+          }}
+        />
       </div>
       {isAdding && (
         <AddPanel job={id} taken={data.panels.map((panel) => panel.id)} onClose={() => setIsAdding(false)} />

@@ -1,8 +1,7 @@
 import { Link, NavLink, Outlet, useParams } from 'react-router';
 import { usePanel } from '../api/queries.ts';
 import { Pending } from '../shared/Problem.tsx';
-import { withDrafts } from './with-drafts.ts';
-import { panelDrafts, zoneDrafts } from '../state/drafts.ts';
+import { useOutbox, withOutbox } from '../outbox/outbox.ts';
 import type { PanelContext } from './panel-context.ts';
 import './panel.css';
 
@@ -17,10 +16,9 @@ export function PanelPage() {
   const { job = '', panel = '' } = useParams();
   const key = { job, panel };
   const { data, error } = usePanel(key);
-  const zones = zoneDrafts.use((state) => state.drafts);
-  const panels = panelDrafts.use((state) => state.drafts);
+  const entries = useOutbox((state) => state.entries);
   if (!data) return <Pending error={error} what="the panel" />;
-  const view = withDrafts(data, zones, panels);
+  const view = withOutbox(data, entries);
   const context: PanelContext = { key, view };
   return (
     <main className="panel-page">

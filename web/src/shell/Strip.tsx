@@ -2,8 +2,8 @@ import { dewMarginKelvin, type UnitSystem } from '@blue-ledge/core';
 import { useParams } from 'react-router';
 import { useJob } from '../api/queries.ts';
 import { useConnection } from '../state/connection.ts';
-import { useUnsaved } from '../state/drafts.ts';
-import { useFieldChanges } from '../state/field-changes.ts';
+import { useFault } from '../outbox/outbox.ts';
+import { useUnsent } from '../outbox/use-outbox.ts';
 import { useFormat, useUnits } from '../state/units.ts';
 
 /** The top strip: the shop's climate, whether all is saved, and the units. */
@@ -39,8 +39,14 @@ function Climate({ job }: { readonly job: string }) {
 
 function SaveState() {
   const isLost = useConnection((state) => state.isLost);
-  const { nDrafts, nRefused } = useUnsaved();
-  const nWaiting = nDrafts + useFieldChanges((state) => state.queue.length);
+  const { nWaiting, nRefused } = useUnsent();
+  const isUnkept = useFault((state) => state.isUnkept);
+  if (isUnkept)
+    return (
+      <p className="save-state save-state-lost" role="status">
+        <b>This browser keeps nothing.</b> Changes are sent, but a reload before that loses them.
+      </p>
+    );
   if (isLost)
     return (
       <p className="save-state save-state-lost" role="status">
@@ -50,7 +56,11 @@ function SaveState() {
     );
   return (
     <p className="save-state" role="status">
-      {nRefused > 0 ? `${nRefused} not saved, see the survey` : nWaiting > 0 ? 'Saving…' : 'All saved'}
+      {nRefused > 0
+        ? `${nRefused} not saved, see where it was changed`
+        : nWaiting > 0
+          ? `Saving ${nWaiting}…`
+          : 'All saved'}
     </p>
   );
 }

@@ -1,7 +1,7 @@
 import { dewMarginKelvin, type Shop } from '@blue-ledge/core';
 import { Choice } from '../shared/Choice.tsx';
 import { NumberField } from '../shared/NumberField.tsx';
-import type { ShopFields } from '../state/field-changes.ts';
+import type { ShopFields } from '../outbox/field-change.ts';
 import { useFormat } from '../state/units.ts';
 
 const CLIMATE = [

@@ -3,11 +3,13 @@ import type { Shop, ShopView } from '@blue-ledge/core';
 import { Button, Input, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { Navigate, useNavigate, useParams } from 'react-router';
-import { changeFields } from '../api/field-saver.ts';
 import { useNewShop, useRemoveShop, useShops } from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
 import { TextField } from '../shared/TextField.tsx';
-import { useFieldChanges, withShopChanges, type ShopFields } from '../state/field-changes.ts';
+import { withShopChanges, type ShopFields } from '../outbox/field-change.ts';
+import { changeFields } from '../outbox/outbox.ts';
+import { sendSoon } from '../outbox/sender.ts';
+import { useFieldChanges } from '../outbox/use-outbox.ts';
 import { Climate } from './Climate.tsx';
 import { ShopFigures } from './ShopFigures.tsx';
 import { ShopSchools } from './ShopSchools.tsx';
@@ -51,13 +53,15 @@ interface ShopPlaceProps {
 }
 
 function ShopPlace({ saved, shops }: ShopPlaceProps) {
-  const queue = useFieldChanges((state) => state.queue);
-  const refusal = useFieldChanges((state) => state.refusals[saved.id]);
+  const { changes, refusal } = useFieldChanges(saved.id);
   const [isMaking, setIsMaking] = useState(false);
   const remove = useRemoveShop();
   const navigate = useNavigate();
-  const { id, name, shop } = withShopChanges(saved, queue);
-  const change = (fields: ShopFields): void => changeFields({ of: 'shops', id, fields });
+  const { id, name, shop } = withShopChanges(saved, changes);
+  const change = (fields: ShopFields): void => {
+    changeFields({ of: 'shops', id, fields });
+    sendSoon();
+  };
   const put = (fields: NonNullable<ShopFields['shop']>): void => change({ shop: fields });
   return (
     <main className="page">
@@ -82,7 +86,7 @@ function ShopPlace({ saved, shops }: ShopPlaceProps) {
           />
         </div>
       </div>
-      {refusal && refusal.length > 0 && <Problem error={new Error(refusal.join(' '))} />}
+      {refusal.length > 0 && <Problem error={new Error(refusal.join(' '))} />}
       {remove.error && <Problem error={remove.error} />}
       <div className="shop-columns">
         <section className="pane shop-place" aria-labelledby="place-head">

@@ -2,7 +2,7 @@ import { GRADES, TOOLS, explainGrade, type Grade, type Shop, type Tool } from '@
 import { Select } from 'antd';
 import { useState } from 'react';
 import { TOOL_WORDS } from '../shared/tool-words.ts';
-import type { ShopFields } from '../state/field-changes.ts';
+import type { ShopFields } from '../outbox/field-change.ts';
 
 interface StockFieldsProps {
   readonly shop: Shop;

@@ -1,4 +1,4 @@
-import type { Step } from '../migrate.ts';
+import type { Step } from '../migration.ts';
 
 /** Jobs, panels and zones as versioned rows; plans as snapshots; writes by client key. */
 

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Step } from '../migrate.ts';
+import type { Step } from '../migration.ts';
 
 /**
  * Shops and their sheets stand for themselves, and jobs refer to them: each different shop that a job carried becomes

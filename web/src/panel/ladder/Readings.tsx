@@ -4,8 +4,7 @@ import { Button, Input, Segmented, Upload } from 'antd';
 import { useState } from 'react';
 import { useFormat } from '../../state/units.ts';
 import { usePanelContext } from '../panel-context.ts';
-import { zoneSaver } from '../survey/zone-saver.ts';
-import { useZoneEdit } from '../survey/use-zone-edit.ts';
+import { useZoneWriter } from '../survey/use-zone-edit.ts';
 import { readCsv } from './read-csv.ts';
 
 type Stage = 'build' | 'blocked';
@@ -18,7 +17,7 @@ const MOST_PROBLEMS = 4;
 export function Readings({ zone, build }: { readonly zone: Zone; readonly build: ZoneBuild }) {
   const { key, view } = usePanelContext();
   const { quantity } = useFormat();
-  const edit = useZoneEdit(key, view, zone);
+  const write = useZoneWriter(key);
   const [stage, setStage] = useState<Stage>('build');
   const [typed, setTyped] = useState('');
   const [said, setSaid] = useState<readonly string[]>([]);
@@ -26,8 +25,7 @@ export function Readings({ zone, build }: { readonly zone: Zone; readonly build:
   const all = zone.readings ?? [];
   const here = all.filter(({ after }) => after === stage);
   const figures = readingFigures(here.map(({ um }) => um));
-  const put = (readings: readonly Reading[]): void =>
-    edit.change({ ...zone, readings: [...readings] }, 'readings');
+  const put = (readings: readonly Reading[]): void => write({ ...zone, readings: [...readings] }, 'readings');
 
   const add = (): void => {
     const read = readReadings(typed.trim());
@@ -53,12 +51,7 @@ export function Readings({ zone, build }: { readonly zone: Zone; readonly build:
     for (const [id, added] of others) {
       const other = view.panel.zones.find((each) => each.id === id)!;
       const readingsThere = [...(other.readings ?? []), ...added];
-      zoneSaver.edit(
-        { ...key, zone: id },
-        { ...other, readings: readingsThere },
-        view.zoneVersions[id] ?? 1,
-        other,
-      );
+      write({ ...other, readings: readingsThere }, 'readings');
     }
     const elsewhere = others.size > 0 ? `, ${readings.length - mine.length} of other zones` : '';
     setSaid([

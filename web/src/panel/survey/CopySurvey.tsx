@@ -3,7 +3,7 @@ import { Modal } from 'antd';
 import { useState } from 'react';
 import { useJob, usePanel } from '../../api/queries.ts';
 import { Problem } from '../../shared/Problem.tsx';
-import type { PanelKey } from '../../state/drafts.ts';
+import type { PanelKey } from '../../outbox/entry.ts';
 
 interface CopySurveyProps {
   readonly panelKey: PanelKey;

@@ -1,21 +1,43 @@
+import type { PanelView } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { useFormat } from '../../state/units.ts';
-import type { ZoneEdit } from './use-zone-edit.ts';
+import type { EditOf } from './use-zone-edit.ts';
 
-/** Why a change is not saved, and what can be done about it; nothing is shown while all is well. */
-export function SaveNotice({ edit: { refusal, settle, undo } }: { readonly edit: ZoneEdit }) {
+interface SaveNoticeProps {
+  readonly edit: Pick<EditOf<never>, 'refusal' | 'settle' | 'undo'>;
+  /** The zone that was edited; left out for the panel as a whole. */
+  readonly zone?: string;
+}
+
+/** Why an edit is not saved, and what can be done about it; nothing is shown while all is well. */
+export function SaveNotice({ edit: { refusal, settle, undo }, zone }: SaveNoticeProps) {
   const { quantity } = useFormat();
   if (!refusal) return null;
-  const { theirs, lines } = refusal;
+  const { theirs, lines, isUndo } = refusal;
+  const what = zone === undefined ? 'panel' : 'zone';
+  if (isUndo)
+    return (
+      <div className="problem" role="alert">
+        <b>This cannot be taken back any more: the {what} was changed again since.</b>
+        <p className="problem-acts">
+          <Button onClick={() => settle('theirs')}>Leave it as it is</Button>
+        </p>
+      </div>
+    );
   return (
     <div className="problem" role="alert">
-      <b>Not saved yet; your change is kept on this screen.</b>
+      <b>
+        {zone === undefined
+          ? 'The panel is not saved yet; your change is kept on this screen.'
+          : 'Not saved yet; your change is kept on this screen.'}
+      </b>
       {theirs ? (
         <>
           <p>
-            Somebody changed this zone in the meantime: theirs is “{theirs.value.name}”,{' '}
-            {quantity('M2', theirs.value.areaM2)}, {theirs.value.layers.length} layers,{' '}
-            {theirs.value.findings.length} findings.
+            Somebody changed this {what} in the meantime
+            {zone === undefined
+              ? `; theirs has ${theirs.panel.zones.length} zones.`
+              : `: ${zoneText(theirs, zone, (m2) => quantity('M2', m2))}.`}
           </p>
           <p className="problem-acts">
             <Button onClick={() => settle('mine')}>Keep mine</Button>
@@ -37,4 +59,11 @@ export function SaveNotice({ edit: { refusal, settle, undo } }: { readonly edit:
       )}
     </div>
   );
+}
+
+/** The zone as the other person has it, in a line. */
+function zoneText({ panel }: PanelView, id: string, area: (areaM2: number) => string): string {
+  const zone = panel.zones.find((each) => each.id === id);
+  if (!zone) return 'it is gone';
+  return `theirs is “${zone.name}”, ${area(zone.areaM2)}, ${zone.layers.length} layers, ${zone.findings.length} findings`;
 }

@@ -23,12 +23,12 @@ import {
 } from '@blue-ledge/core';
 import { Button, Dropdown, Tooltip } from 'antd';
 import { useState, type ReactNode } from 'react';
-import type { PanelEdit } from './use-panel-edit.ts';
+import type { PanelEditor } from './use-panel-edit.ts';
 
 interface ShapeToolsProps {
   readonly panel: Panel;
   readonly zone: Zone;
-  readonly edit: PanelEdit;
+  readonly edit: PanelEditor;
   readonly onSelect: (zoneId: string) => void;
   readonly onSplit: () => void;
   readonly onLines: () => void;

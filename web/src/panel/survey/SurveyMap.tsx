@@ -28,13 +28,13 @@ import { OutlineBar } from './OutlineBar.tsx';
 import { ShapeHandles } from './ShapeHandles.tsx';
 import { ShapeTools } from './ShapeTools.tsx';
 import { SplitBar } from './SplitBar.tsx';
-import type { PanelEdit } from './use-panel-edit.ts';
+import type { PanelEditor } from './use-panel-edit.ts';
 
 interface SurveyMapProps {
   readonly panel: Panel;
   readonly shop: Shop;
   readonly zone: Zone;
-  readonly edit: PanelEdit;
+  readonly edit: PanelEditor;
   readonly onSelect: (zoneId: string) => void;
   readonly onFacts: () => void;
   readonly onCopy: () => void;

@@ -9,7 +9,7 @@ import { usePanelContext } from '../panel-context.ts';
 import { CopySurvey } from './CopySurvey.tsx';
 import { FoundSection } from './FoundSection.tsx';
 import { PanelFactsDrawer } from './PanelFactsDrawer.tsx';
-import { PanelNotice } from './PanelNotice.tsx';
+import { SaveNotice } from './SaveNotice.tsx';
 import { SurveyMap } from './SurveyMap.tsx';
 import { usePanelEdit } from './use-panel-edit.ts';
 import { ZoneEditor } from './ZoneEditor.tsx';
@@ -46,7 +46,7 @@ export function SurveyStage() {
         onCopy={() => setOpen('copy')}
       />
       <div className="survey-zone">
-        <PanelNotice edit={edit} />
+        <SaveNotice edit={edit} />
         <ZoneEditor
           key={zone.id}
           panelKey={key}

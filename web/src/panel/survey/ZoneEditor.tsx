@@ -24,7 +24,7 @@ const LEAST_AREA_M2 = 0.0001;
 
 /** One zone: name, area, layers and findings. Every change is saved by itself and can be undone. */
 export function ZoneEditor({ panelKey, view, zone, problems }: ZoneEditorProps) {
-  const edit = useZoneEdit(panelKey, view, zone);
+  const edit = useZoneEdit(panelKey, zone);
   return (
     <section className="pane zone-editor" aria-label={`Zone ${zone.id}`}>
       <header>
@@ -46,7 +46,7 @@ export function ZoneEditor({ panelKey, view, zone, problems }: ZoneEditorProps) 
           Undo
         </Button>
       </header>
-      <SaveNotice edit={edit} />
+      <SaveNotice edit={edit} zone={zone.id} />
       {problems.length > 0 && (
         <ul className="contradictions" role="status">
           {problems.map((text) => (

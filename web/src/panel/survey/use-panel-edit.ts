@@ -1,31 +1,26 @@
 import type { Panel, PanelView } from '@blue-ledge/core';
-import { panelDrafts, type PanelKey, type PanelRefusal } from '../../state/drafts.ts';
-import { panelSaver, settlePanel } from './panel-saver.ts';
+import { usePanel } from '../../api/queries.ts';
+import type { PanelKey } from '../../outbox/entry.ts';
+import { editPanel } from '../../outbox/outbox.ts';
+import { sendSoon } from '../../outbox/sender.ts';
+import { useEditAt, type EditOf } from './use-zone-edit.ts';
 
-export interface PanelEdit {
-  /** Keeps the panel as changed, and saves it soon. */
+export type PanelEditor = Omit<EditOf<Panel>, 'change'> & {
+  /** Keeps the panel as changed, and sends it soon. */
   readonly change: (panel: Panel) => void;
-  /** Brings back what the last change replaced; absent where there is nothing to undo. */
-  readonly undo?: () => void;
-  readonly refusal: PanelRefusal | undefined;
-  readonly settle: (choice: 'mine' | 'theirs') => void;
-}
+};
 
-/** Editing of the panel on screen as a whole. */
-export function usePanelEdit(key: PanelKey, view: PanelView): PanelEdit {
-  const name = panelDrafts.nameOf(key);
-  const draft = panelDrafts.use((state) => state.drafts[name]);
-  const refusal = panelDrafts.use((state) => state.refusals[name]);
-  const canUndo = panelDrafts.use((state) => (state.undo[name] ?? []).length > 0);
-  const seen = draft?.seen ?? { version: view.version, zoneVersions: view.zoneVersions };
-  const undo = (): void => {
-    const replaced = panelDrafts.takeUndo(key);
-    if (replaced) panelSaver.edit(key, replaced, seen, null);
+let nEdits = 0;
+
+/** Editing of the panel on screen as a whole: its facts, and zones that come, go or change their shape together. */
+export function usePanelEdit(at: PanelKey, view: PanelView): PanelEditor {
+  const { data: saved } = usePanel(at);
+  const shared = useEditAt(at, undefined);
+  const change = (next: Panel): void => {
+    if (!saved || next === view.panel) return;
+    // Each is an edit of its own: a zone that is added is not one with the panel that was named before.
+    editPanel({ at, field: `panel ${nEdits++}`, saved: saved.panel, next: () => next });
+    sendSoon();
   };
-  return {
-    change: (panel) => panelSaver.edit(key, panel, seen, view.panel),
-    ...(canUndo ? { undo } : {}),
-    refusal,
-    settle: (choice) => settlePanel(key, choice),
-  };
+  return { ...shared, change };
 }

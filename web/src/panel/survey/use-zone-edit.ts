@@ -1,49 +1,74 @@
-import type { PanelView, Zone } from '@blue-ledge/core';
-import { useRef } from 'react';
-import type { PanelKey } from '../../api/queries.ts';
-import { zoneDrafts, type ZoneRefusal } from '../../state/drafts.ts';
-import { settleZone, zoneSaver } from './zone-saver.ts';
+import type { Panel, PanelView, Zone } from '@blue-ledge/core';
+import { usePanel } from '../../api/queries.ts';
+import { isAt, isPending, type PanelEntry, type PanelKey } from '../../outbox/entry.ts';
+import { editPanel, settle, undoLast, undoable, useOutbox } from '../../outbox/outbox.ts';
+import { sendSoon } from '../../outbox/sender.ts';
 
-/** Changes of one field within this time are one change, and undone together. */
-const SAME_CHANGE_MS = 1500;
+/** Why an edit is not saved. */
+export interface EditRefusal {
+  readonly lines: readonly string[];
+  /** What is there instead, where the edit no longer fits. */
+  readonly theirs?: PanelView;
+  /** It was to take another one back. */
+  readonly isUndo: boolean;
+}
 
-export interface ZoneEdit {
-  /** Keeps the zone as changed in `field`, and saves it soon. */
-  readonly change: (zone: Zone, field: string) => void;
-  /** Brings back what the last change replaced; absent where there is nothing to undo. */
+export interface EditOf<Value> {
+  /** Keeps what was changed, and sends it soon. `field` tells edits apart: the same one at once is one edit. */
+  readonly change: (value: Value, field: string) => void;
+  /** Takes the last edit back; absent where there is none. */
   readonly undo?: () => void;
   readonly isWaiting: boolean;
-  readonly refusal: ZoneRefusal | undefined;
+  readonly refusal: EditRefusal | undefined;
   readonly settle: (choice: 'mine' | 'theirs') => void;
 }
 
-/** Editing of one zone of the panel on screen. */
-export function useZoneEdit({ job, panel }: PanelKey, view: PanelView, zone: Zone): ZoneEdit {
-  const key = { job, panel, zone: zone.id };
-  const name = zoneDrafts.nameOf(key);
-  const draft = zoneDrafts.use((state) => state.drafts[name]);
-  const refusal = zoneDrafts.use((state) => state.refusals[name]);
-  const canUndo = zoneDrafts.use((state) => (state.undo[name] ?? []).length > 0);
-  const last = useRef({ field: '', zone: '', at: 0 });
-  const version = draft?.seen ?? view.zoneVersions[zone.id] ?? 1;
+export type ZoneEdit = EditOf<Zone>;
 
-  const change = (next: Zone, field: string): void => {
-    const at = Date.now();
-    const isSame =
-      last.current.field === field && last.current.zone === zone.id && at - last.current.at < SAME_CHANGE_MS;
-    last.current = { field, zone: zone.id, at };
-    zoneSaver.edit(key, next, version, isSame ? null : zone);
-  };
+const refusalOf = ({ lines = [], theirs, undoes }: PanelEntry): EditRefusal => ({
+  lines,
+  ...(theirs ? { theirs } : {}),
+  isUndo: undoes !== undefined,
+});
+
+/** What editing a zone, or the panel as a whole, has in common. */
+export function useEditAt(at: PanelKey, zone: string | undefined): Omit<EditOf<never>, 'change'> {
+  const entries = useOutbox((state) => state.entries);
+  const mine = entries.filter(
+    (entry): entry is PanelEntry => isAt(entry, at) && entry.zone === zone && isPending(entry),
+  );
+  const refused = mine.findLast(({ state }) => state === 'refused');
   const undo = (): void => {
-    const replaced = zoneDrafts.takeUndo(key);
-    last.current = { field: '', zone: '', at: 0 };
-    if (replaced) zoneSaver.edit(key, replaced, version, null);
+    undoLast(at, zone);
+    sendSoon();
   };
   return {
-    change,
-    ...(canUndo ? { undo } : {}),
-    isWaiting: draft !== undefined,
-    refusal,
-    settle: (choice) => settleZone(key, choice),
+    ...(undoable(entries, at, zone).length > 0 ? { undo } : {}),
+    isWaiting: mine.length > 0,
+    refusal: refused && refusalOf(refused),
+    settle: (choice) => {
+      if (refused) settle(refused, choice);
+      sendSoon();
+    },
   };
 }
+
+/** Puts a zone of the panel in the place of the one of its id, and sends it soon. */
+export function useZoneWriter(at: PanelKey): ZoneEdit['change'] {
+  const { data: saved } = usePanel(at);
+  return (value, field) => {
+    if (!saved) return;
+    const next = ({ zones, ...panel }: Panel): Panel => ({
+      ...panel,
+      zones: zones.map((each) => (each.id === value.id ? value : each)),
+    });
+    editPanel({ at, zone: value.id, field, saved: saved.panel, next });
+    sendSoon();
+  };
+}
+
+/** Editing of one zone of the panel on screen. */
+export const useZoneEdit = (at: PanelKey, zone: Zone): ZoneEdit => ({
+  ...useEditAt(at, zone.id),
+  change: useZoneWriter(at),
+});

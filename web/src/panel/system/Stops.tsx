@@ -30,7 +30,7 @@ export function Stops({ stopped, panelKey, view }: StopsProps) {
               <span>
                 Zone {zoneId}: {said(stop)} {rule !== 'survey' && <span className="rule-id">{rule}</span>}
               </span>
-              {zone && view.panel.zones.length > 1 && <Apart zone={zone} panelKey={panelKey} view={view} />}
+              {zone && view.panel.zones.length > 1 && <Apart zone={zone} panelKey={panelKey} />}
             </li>
           );
         })}
@@ -40,8 +40,8 @@ export function Stops({ stopped, panelKey, view }: StopsProps) {
 }
 
 /** Leaves a stopped zone to itself, so that the rest can be worked on meanwhile; and takes it in again. */
-function Apart({ zone, panelKey, view }: Pick<StopsProps, 'panelKey' | 'view'> & { readonly zone: Zone }) {
-  const edit = useZoneEdit(panelKey, view, zone);
+function Apart({ zone, panelKey }: Pick<StopsProps, 'panelKey'> & { readonly zone: Zone }) {
+  const edit = useZoneEdit(panelKey, zone);
   return (
     <Button size="small" onClick={() => edit.change({ ...zone, apart: !zone.apart }, 'apart')}>
       {zone.apart ? 'Plan it with the rest again' : 'Plan the rest without it'}

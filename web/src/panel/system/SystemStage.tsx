@@ -6,7 +6,7 @@ import { plannedView } from '../../api/opened-plan.ts';
 import { isOpened, useChooseSystem, useMakePlan, usePlan, type PlanAsk } from '../../api/queries.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { useFormat } from '../../state/units.ts';
-import { useWaiting } from '../../state/drafts.ts';
+import { useUnsentAt } from '../../outbox/use-outbox.ts';
 import { useWorkStart } from '../../state/work-start.ts';
 import { usePanelContext, type PanelContext } from '../panel-context.ts';
 import { DecidingTests } from './DecidingTests.tsx';
@@ -120,11 +120,17 @@ interface AskButtonProps {
 
 /** Plans are made from what the server has: edits still on their way are waited for. */
 function AskButton({ label, isBusy, onClick, context }: AskButtonProps) {
-  const { isWaiting: waiting, isRefused: refused } = useWaiting(context.key);
-  const why = refused ? 'A zone is not saved: see the survey' : 'Waiting for the survey to be saved';
+  const { nWaiting, nRefused } = useUnsentAt(context.key);
+  const why = nRefused > 0 ? 'A zone is not saved: see the survey' : 'Waiting for the survey to be saved';
   return (
-    <Button type="primary" className="ledge-button" loading={isBusy} disabled={waiting} onClick={onClick}>
-      {waiting ? why : label}
+    <Button
+      type="primary"
+      className="ledge-button"
+      loading={isBusy}
+      disabled={nWaiting > 0}
+      onClick={onClick}
+    >
+      {nWaiting > 0 ? why : label}
     </Button>
   );
 }

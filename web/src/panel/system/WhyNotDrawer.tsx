@@ -18,7 +18,7 @@ import { useState } from 'react';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import { useJudge, useSheets } from '../../api/queries.ts';
 import { Problem } from '../../shared/Problem.tsx';
-import { panelDrafts, type PanelKey } from '../../state/drafts.ts';
+import { nameOfPanel, type PanelKey } from '../../outbox/entry.ts';
 import { keepSequence, useOwnSequences } from '../../state/own-sequences.ts';
 import { Verdicts } from './Verdicts.tsx';
 
@@ -37,7 +37,7 @@ const isChoice = (op: OpName): boolean =>
 
 /** "Why not...?": a sequence of one's own, and the verdict on it step by step. */
 export function WhyNotDrawer({ panelKey, view, plan, schools, onClose }: WhyNotProps) {
-  const name = panelDrafts.nameOf(panelKey);
+  const name = nameOfPanel(panelKey);
   const own = useOwnSequences(({ byPanel }) => byPanel[name]) ?? [];
   const { data: sheets = [] } = useSheets(panelKey.job);
   const [fillsIn, setFillsIn] = useState(true);

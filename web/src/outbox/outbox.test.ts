@@ -1,0 +1,245 @@
+import 'fake-indexeddb/auto';
+import { editOf, isSameJson, withEdit, type Panel, type PanelEdit, type PanelView } from '@blue-ledge/core';
+import type { Entry, PanelEntry } from './entry.ts';
+import { readEntries, writeEntries } from './outbox-db.ts';
+import { changeFields, editPanel, load, settle, undoLast, useOutbox, withOutbox } from './outbox.ts';
+import { sendAll } from './sender.ts';
+
+/** The row of writes against a server that keeps a panel, remembers keys, and can be away. */
+
+const AT = { job: 'bus', panel: 'door' };
+const zone = (id: string, areaM2: number): Panel['zones'][number] => ({
+  id,
+  name: `zone ${id}`,
+  areaM2,
+  substrate: 'steel',
+  layers: [{ kind: 'steel' }],
+  findings: [],
+});
+const DOOR = {
+  id: 'door',
+  name: 'door',
+  areaM2: 2,
+  zones: [zone('A', 1), zone('B', 0.5)],
+} as unknown as Panel;
+
+class FakeServer {
+  panel = DOOR;
+  isAway = false;
+  /** It does what it is asked, and the answer is lost on the way. */
+  losesAnswers = false;
+  readonly asked: { key: string; path: string; body: Record<string, unknown> }[] = [];
+  private readonly answers = new Map<string, { request: string; answer: unknown }>();
+
+  readonly fetch = async (url: string, { method, headers, body }: RequestInit = {}): Promise<Response> => {
+    if (this.isAway) throw new TypeError('no connection');
+    if (method !== 'PATCH') return Response.json(this.view());
+    const key = (headers as Record<string, string>)['idempotency-key']!;
+    const request = `${url} ${body as string}`;
+    const known = this.answers.get(key);
+    if (known) return known.request === request ? Response.json(known.answer) : this.refusal(422, {});
+    const said = JSON.parse(body as string) as { edit?: PanelEdit };
+    this.asked.push({ key, path: url, body: said as Record<string, unknown> });
+    const after = said.edit ? withEdit(this.panel, said.edit) : this.panel;
+    if (!after) return this.refusal(409, { theirs: this.view() });
+    if (after.zones.reduce((sum, { areaM2 }) => sum + areaM2, 0) > after.areaM2)
+      return this.refusal(422, { problems: [{ path: 'panel.zones', message: 'too large' }] });
+    this.panel = after;
+    this.answers.set(key, { request, answer: this.view() });
+    if (this.losesAnswers) throw new TypeError('connection lost');
+    return Response.json(this.view());
+  };
+
+  view = () => ({ job: { id: 'bus' }, panel: this.panel }) as unknown as PanelView;
+  private refusal = (status: number, more: object): Response =>
+    Response.json({ status, title: 'It was refused.', ...more }, { status });
+}
+
+let server: FakeServer;
+let nowMs = 1e12;
+beforeEach(async () => {
+  jest.spyOn(Date, 'now').mockImplementation(() => nowMs);
+  server = new FakeServer();
+  globalThis.fetch = server.fetch as typeof fetch;
+  await load();
+  await writeEntries(
+    [],
+    (await readEntries()).map(({ key }) => key),
+  );
+  await load();
+});
+afterEach(() => jest.restoreAllMocks());
+
+const entries = (): readonly Entry[] => useOutbox.getState().entries;
+const states = (): string[] => entries().map(({ state }) => state);
+const seen = (): Panel => withOutbox(server.view(), entries()).panel;
+const areaOf = (id: string, { zones }: Panel): number | undefined =>
+  zones.find((each) => each.id === id)?.areaM2;
+const later = (): void => void (nowMs += 5000);
+
+const editZone = (id: string, fields: Partial<Panel['zones'][number]>, field = 'area'): void => {
+  later();
+  editPanel({
+    at: AT,
+    zone: id,
+    field,
+    saved: server.panel,
+    next: (before) => ({
+      ...before,
+      zones: before.zones.map((each) => (each.id === id ? { ...each, ...fields } : each)),
+    }),
+  });
+};
+const editWhole = (next: (before: Panel) => Panel): void => {
+  later();
+  editPanel({ at: AT, field: 'panel', saved: server.panel, next });
+};
+const split = (before: Panel): Panel => ({
+  ...before,
+  zones: [zone('A', 0.4), zone('D', 0.6), ...before.zones.slice(1)],
+});
+
+test('an edit is seen at once, sent under its key, and holds', async () => {
+  editZone('B', { areaM2: 0.3 });
+  expect([areaOf('B', seen()), areaOf('B', server.panel)]).toEqual([0.3, 0.5]);
+  await sendAll();
+  expect([areaOf('B', server.panel), states()]).toEqual([0.3, ['sent']]);
+});
+
+test('what is typed quickly into one field is one write and one undo; another field is another', () => {
+  editZone('B', { areaM2: 0.3 });
+  const typeOn = (areaM2: number, field: string) =>
+    editPanel({
+      at: AT,
+      zone: 'B',
+      field,
+      saved: server.panel,
+      next: (before) => ({
+        ...before,
+        zones: before.zones.map((each) => (each.id === 'B' ? { ...each, areaM2 } : each)),
+      }),
+    });
+  typeOn(0.35, 'area');
+  expect(entries()).toHaveLength(1);
+  typeOn(0.36, 'name');
+  expect(entries()).toHaveLength(2);
+  undoLast(AT, 'B');
+  expect(areaOf('B', seen())).toBe(0.35);
+  undoLast(AT, 'B');
+  expect([entries(), seen()]).toEqual([[], DOOR]);
+});
+
+test('undoing an edit of the panel leaves a later edit of a zone as it is', async () => {
+  editWhole(split);
+  await sendAll();
+  editZone('B', { areaM2: 0.3 });
+  await sendAll();
+  undoLast(AT, undefined);
+  await sendAll();
+  expect(server.panel.zones.map(({ id, areaM2 }) => [id, areaM2])).toEqual([
+    ['A', 1],
+    ['B', 0.3],
+  ]);
+});
+
+test('an undo that no longer fits is refused, and nothing is written over', async () => {
+  editWhole(split);
+  await sendAll();
+  editZone('D', { areaM2: 0.5 });
+  await sendAll();
+  undoLast(AT, undefined);
+  await sendAll();
+  expect(areaOf('D', server.panel)).toBe(0.5);
+  const refused = entries().at(-1) as PanelEntry;
+  expect(refused).toMatchObject({ state: 'refused', undoes: expect.any(String) as string });
+  settle(refused, 'theirs');
+  expect(seen()).toEqual(server.panel);
+});
+
+test('an answer that is lost is asked for again under the same key, also after a reload: it is done once', async () => {
+  editZone('B', { areaM2: 0.3 });
+  server.losesAnswers = true;
+  await sendAll();
+  expect(states()).toEqual(['sending']);
+  server.losesAnswers = false;
+  useOutbox.setState({ entries: [] });
+  await load();
+  expect(states()).toEqual(['sending']);
+  await sendAll();
+  expect([server.asked.length, states()]).toEqual([1, ['sent']]);
+});
+
+test('a server that is away gets everything in order once it is back', async () => {
+  server.isAway = true;
+  editZone('A', { name: 'sill' }, 'name');
+  editZone('B', { areaM2: 0.3 });
+  changeFields({ of: 'jobs', id: 'bus', fields: { title: 'Bus' } });
+  await sendAll();
+  expect(entries()).toHaveLength(3);
+  server.isAway = false;
+  await sendAll();
+  expect(server.asked.map(({ path }) => path)).toEqual([
+    '/api/jobs/bus/panels/door',
+    '/api/jobs/bus/panels/door',
+    '/api/jobs/bus',
+  ]);
+  expect(states()).toEqual(['sent', 'sent']);
+});
+
+test('two tabs have one row: what the other wrote is sent once, and both edits hold', async () => {
+  editZone('A', { name: 'sill' }, 'name');
+  await load();
+  const [mine] = entries() as [PanelEntry];
+  const other: PanelEntry = {
+    ...mine,
+    key: 'of-the-other-tab',
+    order: mine.order + 1,
+    zone: 'B',
+    edit: editOf(DOOR, { ...DOOR, zones: [DOOR.zones[0]!, zone('B', 0.2)] }),
+  };
+  await writeEntries([other], []);
+  await Promise.all([sendAll(), sendAll()]);
+  expect(new Set(server.asked.map(({ key }) => key)).size).toBe(2);
+  expect(server.panel.zones.map(({ name, areaM2 }) => [name, areaM2])).toEqual([
+    ['sill', 1],
+    ['zone B', 0.2],
+  ]);
+});
+
+test('a refused edit stays on the screen with its reason; the next one of that zone takes its place', async () => {
+  editZone('B', { areaM2: 9 });
+  await sendAll();
+  expect(entries()).toMatchObject([{ state: 'refused', lines: ['Zones: too large'] }]);
+  expect([areaOf('B', seen()), areaOf('B', server.panel)]).toEqual([9, 0.5]);
+  editZone('A', { areaM2: 0.9 });
+  await sendAll();
+  expect(areaOf('A', server.panel)).toBe(0.9);
+  editZone('B', { areaM2: 0.4 });
+  await sendAll();
+  expect([states(), areaOf('B', server.panel)]).toEqual([['sent', 'sent'], 0.4]);
+});
+
+test.each([
+  ['mine', 0.3],
+  ['theirs', 0.7],
+] as const)('an edit of what somebody changed meanwhile waits for a choice: %s', async (choice, areaM2) => {
+  editZone('B', { areaM2: 0.3 });
+  server.panel = { ...DOOR, zones: [DOOR.zones[0]!, zone('B', 0.7)] };
+  await sendAll();
+  expect(areaOf('B', seen())).toBe(0.3);
+  settle(entries()[0] as PanelEntry, choice);
+  await sendAll();
+  expect(areaOf('B', server.panel)).toBe(areaM2);
+  expect(isSameJson(seen(), server.panel)).toBe(true);
+});
+
+test('no more than thirty edits of a panel are kept to be taken back', async () => {
+  for (let i = 1; i <= 34; i++) {
+    editZone('B', { areaM2: i / 100 });
+    await sendAll();
+  }
+  expect(entries()).toHaveLength(30);
+  undoLast(AT, 'B');
+  await sendAll();
+  expect(areaOf('B', server.panel)).toBe(0.33);
+});
