@@ -1,4 +1,4 @@
-import { openPlan, type Panel, type PanelView } from '@blue-ledge/core';
+import { editOf, openPlan, type Panel, type PanelView } from '@blue-ledge/core';
 import { TestServer, demoJob } from './server.ts';
 
 let server: TestServer;
@@ -51,6 +51,55 @@ describe('a panel as a whole', () => {
     const { body } = await write(before, change(before.panel)).expect(400);
     expect(body.problems[0].path).toBe(path);
     expect(await seen()).toEqual(before);
+  });
+});
+
+describe('an edit of a panel', () => {
+  const edit = (before: Panel, after: Panel) => server.http.patch(DOOR).send({ edit: editOf(before, after) });
+  const withZone = (panel: Panel, id: string, fields: object): Panel => ({
+    ...panel,
+    zones: panel.zones.map((zone) => (zone.id === id ? { ...zone, ...fields } : zone)),
+  });
+
+  test('changes what it names and nothing else, whatever was saved meanwhile', async () => {
+    const { panel } = await seen();
+    await edit(panel, { ...panel, role: 'blend' }).expect(200);
+    await edit(panel, withZone(panel, 'B', { areaM2: 0.3 })).expect(200);
+    const { body } = await edit(panel, withZone(panel, 'B', { name: 'sill' })).expect(200);
+    expect(body.panel).toMatchObject({ role: 'blend', zones: [{}, { name: 'sill', areaM2: 0.3 }, {}] });
+    expect(body.zoneVersions).toEqual({ A: 1, B: 3, C: 1 });
+  });
+  test('that no longer fits gets what is there, and changes nothing', async () => {
+    const { panel } = await seen();
+    await edit(panel, withZone(panel, 'B', { areaM2: 0.3 })).expect(200);
+    const after = withZone({ ...panel, role: 'blend' }, 'B', { areaM2: 0.2 });
+    const { body } = await edit(panel, after).expect(409);
+    expect(body.theirs.panel).toEqual((await seen()).panel);
+    expect((await seen()).panel).toMatchObject({ role: 'refinish', zones: [{}, { areaM2: 0.3 }, {}] });
+  });
+  test('that spoils the panel is named by its field, and changes nothing', async () => {
+    const before = await seen();
+    const { panel } = before;
+    const tooLarge = await edit(panel, withZone(panel, 'B', { areaM2: 1.9 })).expect(400);
+    expect(tooLarge.body.problems[0]).toMatchObject({ path: 'panel.zones' });
+    const wrong = await edit(panel, withZone(panel, 'B', { layers: [{ kind: 'butter' }] })).expect(400);
+    expect(wrong.body.problems[0].path).toBe('panel.zones.1.layers.0.kind');
+    await server.http
+      .patch(DOOR)
+      .send({ edit: { changes: [] } })
+      .expect(400);
+    await server.http
+      .patch(DOOR)
+      .send({ edit: { changes: [{ path: ['id'], to: 'x' }] } })
+      .expect(400);
+    expect(await seen()).toEqual(before);
+  });
+  test('of the panel gets through while zones are written all the time', async () => {
+    const { panel } = await seen();
+    const writes = Array.from({ length: 20 }, (_, i) => edit(panel, { ...panel, [`note${i}`]: i }));
+    const answers = await Promise.all([...writes, edit(panel, { ...panel, role: 'blend' })]);
+    expect(answers.map(({ status }) => status)).toEqual(Array<number>(21).fill(200));
+    expect((await seen()).panel).toMatchObject({ role: 'blend', note0: 0, note19: 19 });
   });
 });
 

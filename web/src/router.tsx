@@ -26,14 +26,17 @@ export const router = createBrowserRouter([
           { index: true, element: <Navigate to="survey" replace /> },
           {
             path: 'survey',
+            errorElement: <Fault />,
             lazy: async () => ({ Component: (await import('./panel/survey/SurveyStage.tsx')).SurveyStage }),
           },
           {
             path: 'ladder',
+            errorElement: <Fault />,
             lazy: async () => ({ Component: (await import('./panel/ladder/LadderStage.tsx')).LadderStage }),
           },
           {
             path: 'system',
+            errorElement: <Fault />,
             lazy: async () => ({ Component: (await import('./panel/system/SystemStage.tsx')).SystemStage }),
           },
         ],

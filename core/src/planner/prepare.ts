@@ -108,6 +108,18 @@ function tried(act: Act, panel: PanelState, context: Context, memo: Memo): Tried
   return made;
 }
 
+/**
+ * Does an act after all the work that its rules ask for, in the order in which a bench would do it.
+ *
+ * Each round asks the rules about the act in the state reached so far. Where nobody asks for anything, the act is done.
+ * Where a must rule has no remedy, the act is refused. Otherwise the first remedy by `remedyRank` (shared with the zones
+ * that ask for the same) is prepared in the same way, and the rules are asked again. What a should rule asks for and
+ * cannot be had is taken back and stays with the act as a remark (`unmet`).
+ *
+ * Deterministic; ends after MOST_STEPS steps or where a remedy asks for itself, and says so. O(steps x rules x zones).
+ * @param memo what was tried before in this search; ways that begin alike share it
+ * @returns the steps in order, the act itself last, or the act that nothing makes right with what speaks against it
+ */
 export function prepare(start: PanelState, act: Act, context: Context, memo: Memo = newMemo()): Prepared {
   const steps: Performed[] = [];
   let panel = start;

@@ -13,7 +13,8 @@ interface Outbox {
 export const useOutbox = create<Outbox>()(() => ({ entries: [] }));
 
 const CHANNEL = 'ledge-outbox';
-const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL);
+// Outside of a page there is no other tab.
+const channel = typeof document === 'undefined' ? null : new BroadcastChannel(CHANNEL);
 /** Edits of one panel that can be taken back. */
 const MOST_UNDO = 30;
 /** Edits of the same field within this time are one, and undone together. */

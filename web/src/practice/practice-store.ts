@@ -9,7 +9,7 @@ interface PracticeLog {
 }
 
 export const usePracticeLog = create<PracticeLog>()(
-  persist<PracticeLog>(() => ({ acts: {}, best: {} }), { name: 'ledge-practice' }),
+  persist<PracticeLog>(() => ({ acts: {}, best: {} }), { name: 'ledge-practice', version: 1 }),
 );
 
 export function keepActs(panel: string, acts: readonly PracticeAct[]): void {

@@ -22,7 +22,7 @@ export function SourceMark({ source }: { readonly source: Source }) {
       style={{ flex: 'none', verticalAlign: '-1px' }}
     >
       <title>{words}</title>
-      <path d={path} fill={isFilled ? '#14212B' : 'none'} stroke="#14212B" strokeWidth="1.5" />
+      <path d={path} fill={isFilled ? 'var(--ink)' : 'none'} stroke="var(--ink)" strokeWidth="1.5" />
     </svg>
   );
 }

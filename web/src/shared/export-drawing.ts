@@ -17,6 +17,13 @@ function carryStyles(from: Element, to: Element): void {
   });
 }
 
+const token = (name: string): string =>
+  getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+
+/** Names of tokens mean nothing outside of the page: what they stand for is written in their place. */
+const withoutTokens = (svg: string): string =>
+  svg.replaceAll('var(--f-label)', FONT).replaceAll(/var\((--[\w-]+)\)/g, (_, name: string) => token(name));
+
 /** The drawing as a document that stands by itself, its patterns included. */
 export function standaloneSvg(drawing: SVGSVGElement): string {
   const copy = drawing.cloneNode(true) as SVGSVGElement;
@@ -27,7 +34,7 @@ export function standaloneSvg(drawing: SVGSVGElement): string {
   copy.setAttribute('height', String(Math.round(height)));
   const patterns = document.querySelector('svg defs pattern')?.closest('defs');
   if (patterns) copy.insertBefore(patterns.cloneNode(true), copy.firstChild);
-  return new XMLSerializer().serializeToString(copy).replaceAll('var(--f-label)', FONT);
+  return withoutTokens(new XMLSerializer().serializeToString(copy));
 }
 
 function download(url: string, name: string): void {
@@ -54,7 +61,7 @@ export async function savePng(drawing: Element | null | undefined, name: string)
   canvas.width = width * PNG_SCALE;
   canvas.height = height * PNG_SCALE;
   const context = canvas.getContext('2d')!;
-  context.fillStyle = '#F9F7F1';
+  context.fillStyle = token('--sheet');
   context.fillRect(0, 0, canvas.width, canvas.height);
   context.drawImage(image, 0, 0, canvas.width, canvas.height);
   download(canvas.toDataURL('image/png'), `${name}.png`);

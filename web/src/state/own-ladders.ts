@@ -8,7 +8,7 @@ interface OwnLadders {
 }
 
 export const useOwnLadders = create<OwnLadders>()(
-  persist<OwnLadders>(() => ({ byRun: {} }), { name: 'ledge-own-ladders' }),
+  persist<OwnLadders>(() => ({ byRun: {} }), { name: 'ledge-own-ladders', version: 1 }),
 );
 
 /** Keeps a ladder of one's own; null goes back to the plan's. */

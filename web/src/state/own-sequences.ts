@@ -8,7 +8,7 @@ interface OwnSequences {
 }
 
 export const useOwnSequences = create<OwnSequences>()(
-  persist<OwnSequences>(() => ({ byPanel: {} }), { name: 'ledge-own-sequences' }),
+  persist<OwnSequences>(() => ({ byPanel: {} }), { name: 'ledge-own-sequences', version: 1 }),
 );
 
 export function keepSequence(panel: string, own: readonly ActInput[]): void {

@@ -11,9 +11,16 @@ import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
 /** Metric or US, switched at once; everything is stored in SI. */
-export const useUnits = create<{ system: UnitSystem; choose: (system: UnitSystem) => void }>()(
+interface UnitChoice {
+  readonly system: UnitSystem;
+  readonly choose: (system: UnitSystem) => void;
+}
+
+export const useUnits = create<UnitChoice>()(
   persist((set) => ({ system: 'metric' as UnitSystem, choose: (system: UnitSystem) => set({ system }) }), {
     name: 'ledge-units',
+    version: 1,
+    migrate: (kept) => kept as UnitChoice,
   }),
 );
 

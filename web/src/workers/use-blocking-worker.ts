@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { FromWorker, ToWorker } from './blocking-messages.ts';
 
 export type Tell = (message: ToWorker, transfer?: Transferable[]) => void;
@@ -10,16 +10,20 @@ export function useBlockingWorker(hear: (message: FromWorker, tell: Tell) => voi
   useEffect(() => {
     listener.current = hear;
   });
+  const [fault, setFault] = useState<Error | null>(null);
   const tell = useRef<Tell>((message, transfer = []) => worker.current?.postMessage(message, { transfer }));
   useEffect(() => {
     const started = new Worker(new URL('./blocking-worker.ts', import.meta.url), { type: 'module' });
     worker.current = started;
     started.onmessage = ({ data }: MessageEvent<FromWorker>) => listener.current(data, tell.current);
+    started.onerror = ({ message }) => setFault(new Error(`The blocking computation broke down: ${message}`));
     return () => {
       worker.current = null;
       started.terminate();
     };
   }, []);
+  // Shown by the stage that asked, as any other fault of a screen.
+  if (fault) throw fault;
   // The function never changes; reading it here is as safe as reading a constant.
   // eslint-disable-next-line react-hooks/refs
   return tell.current;

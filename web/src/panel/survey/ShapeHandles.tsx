@@ -40,7 +40,7 @@ export function ShapeHandles({ what, shape, isOpen = false, snapTo, frame, onSha
       <path
         d={isOpen ? linePath(shown, frame) : ringPath(shown, frame)}
         fill={isOpen ? 'none' : 'rgb(30 91 140 / 0.12)'}
-        stroke="#1E5B8C"
+        stroke="var(--blue)"
         strokeWidth={isOpen ? 4 : 2}
         strokeDasharray="6 4"
         className="map-handle"
@@ -91,7 +91,7 @@ function Corner({ label, at, frame, onMove, onEnd, onRemove }: CornerProps) {
       {...drag}
     >
       <circle r="20" fill="transparent" />
-      <rect x="-6" y="-6" width="12" height="12" fill="#F9F7F1" stroke="#1E5B8C" strokeWidth="2.5" />
+      <rect x="-6" y="-6" width="12" height="12" fill="var(--sheet)" stroke="var(--blue)" strokeWidth="2.5" />
     </g>
   );
 }

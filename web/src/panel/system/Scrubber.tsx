@@ -122,7 +122,7 @@ export function Scrubber({ input, steps, n, core, onMove }: ScrubberProps) {
                   textAnchor="middle"
                   fontSize="12.5"
                   fontWeight={i === n ? 700 : 400}
-                  fill="#14212B"
+                  fill="var(--ink)"
                 >
                   {i}
                 </text>
@@ -134,7 +134,7 @@ export function Scrubber({ input, steps, n, core, onMove }: ScrubberProps) {
               width={x.bandwidth()}
               height={HEIGHT - AXIS_PX - 1}
               fill="none"
-              stroke="#1E5B8C"
+              stroke="var(--blue)"
               strokeWidth="2.5"
             />
           </svg>
@@ -167,7 +167,7 @@ function Column({ layers, x, width, y, isAhead }: ColumnProps) {
   const tops = cumsum(ums);
   return (
     <g opacity={isAhead ? 0.38 : 1}>
-      <line x1={x} x2={x + width} y1={y(0)} y2={y(0)} stroke="#14212B" strokeWidth="1.5" />
+      <line x1={x} x2={x + width} y1={y(0)} y2={y(0)} stroke="var(--ink)" strokeWidth="1.5" />
       {layers.map(({ slot, kind }, i) => (
         <rect
           key={slot}
@@ -176,7 +176,7 @@ function Column({ layers, x, width, y, isAhead }: ColumnProps) {
           width={width}
           height={y(tops[i]! - ums[i]!) - y(tops[i]!)}
           fill={`url(#${patternId(kind)})`}
-          stroke={ums[i]! > 0 ? '#14212B' : 'none'}
+          stroke={ums[i]! > 0 ? 'var(--ink)' : 'none'}
           strokeWidth=".8"
         />
       ))}

@@ -24,7 +24,7 @@ export function PatternDefs() {
           );
         })}
         <pattern id="removed-film" width="5" height="5" patternUnits="userSpaceOnUse">
-          <path d="M0 5 5 0" stroke="#2B2B2B" strokeWidth=".6" opacity=".45" />
+          <path d="M0 5 5 0" stroke="var(--char)" strokeWidth=".6" opacity=".45" />
         </pattern>
       </defs>
     </svg>

@@ -16,17 +16,17 @@ export function Swatch({ kind, width = 44, height = 22 }: SwatchProps) {
         width={width}
         height={height}
         fill={`url(#${patternId(kind)})`}
-        stroke="#14212B"
+        stroke="var(--ink)"
         strokeWidth="1.5"
       />
-      <rect x={width / 2 - 11} y={height / 2 - 8} width="22" height="16" fill="#F9F7F1" />
+      <rect x={width / 2 - 11} y={height / 2 - 8} width="22" height="16" fill="var(--sheet)" />
       <text
         x={width / 2}
         y={height / 2 + 4.5}
         textAnchor="middle"
         fontSize="13"
         fontWeight="600"
-        fill="#14212B"
+        fill="var(--ink)"
       >
         {code}
       </text>

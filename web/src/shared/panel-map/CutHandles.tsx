@@ -28,8 +28,14 @@ export function CutHandles({ use = 'cut', cut, frame, onCut }: CutHandlesProps) 
   const line = { x1, y1, x2, y2 };
   return (
     <g>
-      <line {...line} stroke="#F9F7F1" strokeWidth="4.5" pointerEvents="none" />
-      <line {...line} stroke="#1E5B8C" strokeWidth="2.5" strokeDasharray="12 4 3 4" pointerEvents="none" />
+      <line {...line} stroke="var(--sheet)" strokeWidth="4.5" pointerEvents="none" />
+      <line
+        {...line}
+        stroke="var(--blue)"
+        strokeWidth="2.5"
+        strokeDasharray="12 4 3 4"
+        pointerEvents="none"
+      />
       {([0, 1] as const).map((end) => (
         <CutEnd
           key={end}
@@ -79,8 +85,8 @@ function CutEnd({ use, name, at, frame, onMove, onEnd }: CutEndProps) {
   return (
     <g transform={`translate(${x} ${y})`} {...handle}>
       {onEnd && <rect x="-22" y="-22" width="44" height="44" fill="transparent" />}
-      <rect x="-10" y="-10" width="20" height="20" fill="#1E5B8C" />
-      <text y="5" textAnchor="middle" fill="#F9F7F1" fontSize="13" fontWeight="600" pointerEvents="none">
+      <rect x="-10" y="-10" width="20" height="20" fill="var(--blue)" />
+      <text y="5" textAnchor="middle" fill="var(--sheet)" fontSize="13" fontWeight="600" pointerEvents="none">
         {name}
       </text>
     </g>

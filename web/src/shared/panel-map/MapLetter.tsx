@@ -10,11 +10,11 @@ interface MapLetterProps {
 export function MapLetter({ id, at: [x, y], size = 24, isSelected }: MapLetterProps) {
   return (
     <g transform={`translate(${x} ${y}) scale(${size / 24})`} pointerEvents="none">
-      <rect x="-12" y="-12" width="24" height="24" fill={isSelected ? '#1E5B8C' : '#14212B'} />
+      <rect x="-12" y="-12" width="24" height="24" fill={isSelected ? 'var(--blue)' : 'var(--ink)'} />
       <text
         y="6"
         textAnchor="middle"
-        fill="#F9F7F1"
+        fill="var(--sheet)"
         fontSize="16"
         fontWeight="600"
         fontFamily="var(--f-label)"

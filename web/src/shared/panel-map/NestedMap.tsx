@@ -50,7 +50,7 @@ export function NestedMap({
               height={outline.height}
               rx={outline.corner}
               fill={`url(#${patternId(top)})`}
-              stroke={id === selectedZone ? '#1E5B8C' : '#14212B'}
+              stroke={id === selectedZone ? 'var(--blue)' : 'var(--ink)'}
               strokeWidth={id === selectedZone ? 4 : 1.8}
               onClick={() => onSelect?.(id)}
               style={{ cursor: onSelect ? 'pointer' : 'default' }}
@@ -104,12 +104,20 @@ export function NestedMap({
 function LevelCut({ y, width }: { readonly y: number; readonly width: number }) {
   return (
     <g pointerEvents="none">
-      <line x1="0" x2={width} y1={y} y2={y} stroke="#F9F7F1" strokeWidth="4.5" />
-      <line x1="0" x2={width} y1={y} y2={y} stroke="#1E5B8C" strokeWidth="2.5" strokeDasharray="12 4 3 4" />
+      <line x1="0" x2={width} y1={y} y2={y} stroke="var(--sheet)" strokeWidth="4.5" />
+      <line
+        x1="0"
+        x2={width}
+        y1={y}
+        y2={y}
+        stroke="var(--blue)"
+        strokeWidth="2.5"
+        strokeDasharray="12 4 3 4"
+      />
       {['L', 'L′'].map((text, i) => (
         <g key={text} transform={`translate(${i ? width - 10 : 10} ${y})`}>
-          <rect x="-10" y="-10" width="20" height="20" fill="#1E5B8C" />
-          <text y="5" textAnchor="middle" fill="#F9F7F1" fontSize="13" fontWeight="600">
+          <rect x="-10" y="-10" width="20" height="20" fill="var(--blue)" />
+          <text y="5" textAnchor="middle" fill="var(--sheet)" fontSize="13" fontWeight="600">
             {text}
           </text>
         </g>

@@ -31,7 +31,7 @@ export function PatchMark({ patch, at, frame, isSelected, onPick, onPlace, onRea
   });
   const [x, y] = frame.toPx([at[0] + moved[0], at[1] + moved[1]]);
   const { radiusPx, dots } = dotsOf(patch, frame.pxPerMm);
-  const ink = isSelected ? '#1E5B8C' : '#14212B';
+  const ink = isSelected ? 'var(--blue)' : 'var(--ink)';
   const handlers = onPlace ? drag : { onClick: onPick };
   return (
     <g transform={`translate(${x} ${y})`}>
@@ -50,7 +50,7 @@ export function PatchMark({ patch, at, frame, isSelected, onPick, onPlace, onRea
         <title>{areaWords(patch.areaId)}</title>
         <circle
           r={radiusPx}
-          fill="#F9F7F1"
+          fill="var(--sheet)"
           fillOpacity="0.55"
           stroke={ink}
           strokeWidth={isSelected ? 3 : 1.6}
@@ -99,8 +99,8 @@ function ReachHandle({
   const words = quantity('Mm', Math.round(2 * shownMm));
   return (
     <g>
-      <circle r={edgePx} fill="none" stroke="#1E5B8C" strokeWidth="1.6" pointerEvents="none" />
-      <line x1={edgePx} x2={handlePx} stroke="#1E5B8C" strokeWidth="1.6" pointerEvents="none" />
+      <circle r={edgePx} fill="none" stroke="var(--blue)" strokeWidth="1.6" pointerEvents="none" />
+      <line x1={edgePx} x2={handlePx} stroke="var(--blue)" strokeWidth="1.6" pointerEvents="none" />
       {byMm !== 0 && (
         <text y={-edgePx - 6} textAnchor="middle" className="reach-words">
           {words}
@@ -117,7 +117,15 @@ function ReachHandle({
         {...drag}
       >
         <rect x={-TARGET_PX / 2} y={-TARGET_PX / 2} width={TARGET_PX} height={TARGET_PX} fill="transparent" />
-        <rect x="-6" y="-6" width="12" height="12" fill="#F9F7F1" stroke="#1E5B8C" strokeWidth="2.4" />
+        <rect
+          x="-6"
+          y="-6"
+          width="12"
+          height="12"
+          fill="var(--sheet)"
+          stroke="var(--blue)"
+          strokeWidth="2.4"
+        />
       </g>
     </g>
   );

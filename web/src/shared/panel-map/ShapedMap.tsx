@@ -67,7 +67,7 @@ export function ShapedMap({
             d={regionPath(region, frame)}
             fillRule="evenodd"
             fill={`url(#${patternId(layers[layers.length - 1]!.kind)})`}
-            stroke="#14212B"
+            stroke="var(--ink)"
             strokeWidth="1.8"
             onClick={() => onSelect?.(region.zoneId)}
             style={{ cursor: onSelect ? 'pointer' : 'default' }}
@@ -81,7 +81,7 @@ export function ShapedMap({
             key="selected"
             d={regionPath(region, frame)}
             fill="none"
-            stroke="#1E5B8C"
+            stroke="var(--blue)"
             strokeWidth="4"
             pointerEvents="none"
           />
@@ -89,7 +89,7 @@ export function ShapedMap({
       <path
         d={ringPath(panel.outline!, frame)}
         fill="none"
-        stroke="#14212B"
+        stroke="var(--ink)"
         strokeWidth="2.4"
         pointerEvents="none"
       />
@@ -137,7 +137,7 @@ export function ShapedMap({
 /** A body line: a crease in the panel, light on one side. */
 const BodyLine = ({ path }: { readonly path: string }) => (
   <g fill="none" pointerEvents="none">
-    <path d={path} stroke="#F9F7F1" strokeWidth="5" />
-    <path d={path} stroke="#14212B" strokeWidth="1.6" strokeDasharray="14 3" />
+    <path d={path} stroke="var(--sheet)" strokeWidth="5" />
+    <path d={path} stroke="var(--ink)" strokeWidth="1.6" strokeDasharray="14 3" />
   </g>
 );

@@ -45,17 +45,17 @@ export function CoreStrip({
   const lastLabelY = cut[cut.length - 1]?.labelY ?? 0;
   return (
     <g>
-      <text x={x0} y="17" fontSize="14" fontWeight="600" fill="#1E5B8C" fontFamily="var(--f-label)">
+      <text x={x0} y="17" fontSize="14" fontWeight="600" fill="var(--blue)" fontFamily="var(--f-label)">
         {words.length > MOST_WORDS ? `${words.slice(0, MOST_WORDS - 1)}…` : words}
       </text>
-      <line x1={x0 + 2} x2={x0 + 2} y1="28" y2={bottom} stroke="#1E5B8C" strokeWidth="2" />
+      <line x1={x0 + 2} x2={x0 + 2} y1="28" y2={bottom} stroke="var(--blue)" strokeWidth="2" />
       <rect
         x={x0 + 8}
         y={floor}
         width="20"
         height={Math.max(0, bottom - floor)}
         fill={`url(#${patternId(substrate)})`}
-        stroke="#14212B"
+        stroke="var(--ink)"
         strokeWidth="1"
       />
       {cut.map(({ slot, kind, um, top, bottom: under, labelY }) => (
@@ -66,11 +66,11 @@ export function CoreStrip({
             width="20"
             height={Math.max(1, under - top)}
             fill={`url(#${patternId(kind)})`}
-            stroke="#14212B"
+            stroke="var(--ink)"
             strokeWidth="1"
           />
-          <text x={x0 + 34} y={labelY + 5} fontSize="12.5" fill="#42515C">
-            <tspan fontSize="16" fontWeight="600" fill="#14212B">
+          <text x={x0 + 34} y={labelY + 5} fontSize="12.5" fill="var(--ink-2)">
+            <tspan fontSize="16" fontWeight="600" fill="var(--ink)">
               {formatNumber('Um', um, system)}
             </tspan>{' '}
             {LAYER_KINDS[kind].short}
@@ -86,7 +86,7 @@ export function CoreStrip({
         x={x0 + 34}
         y={Math.max(Math.min(bottom - 4, floor + 24), lastLabelY + 24)}
         fontSize="12.5"
-        fill="#42515C"
+        fill="var(--ink-2)"
       >
         {LAYER_KINDS[substrate].label}
       </text>

@@ -19,14 +19,28 @@ export function Legend({ input: { strata, substrates, measuredUm } }: { readonly
       ))}
       <li>
         <svg width="44" height="22" aria-hidden="true">
-          <rect width="44" height="22" fill="url(#removed-film)" stroke="#42515C" strokeDasharray="3 3" />
+          <rect
+            width="44"
+            height="22"
+            fill="url(#removed-film)"
+            stroke="var(--ink-2)"
+            strokeDasharray="3 3"
+          />
         </svg>
         taken off by this step
       </li>
       {Object.values(measuredUm).some((all) => all.some((um) => um !== null)) && (
         <li>
           <svg width="44" height="22" aria-hidden="true">
-            <line x1="2" x2="42" y1="11" y2="11" stroke="#8E2F1B" strokeWidth="2.5" strokeDasharray="7 3" />
+            <line
+              x1="2"
+              x2="42"
+              y1="11"
+              y2="11"
+              stroke="var(--rust-text)"
+              strokeWidth="2.5"
+              strokeDasharray="7 3"
+            />
           </svg>
           surface by what the gauge read
         </li>

@@ -31,7 +31,7 @@ function Ghost({ before, now }: Pick<RemovedFilmProps, 'before' | 'now'>) {
       <path
         d={linePath(gone.map(([x, was]) => [x, was] as const)) ?? ''}
         fill="none"
-        stroke="#2B2B2B"
+        stroke="var(--char)"
         strokeWidth="1.6"
         strokeDasharray="5 3.5"
       />
@@ -53,8 +53,8 @@ function RemovedTag({ before, removed, system }: Omit<RemovedFilmProps, 'now'>) 
   const width = 14 + 7.2 * text.length;
   return (
     <g transform={`translate(${x - 24} ${Math.max(46, y - 14)})`}>
-      <rect x={-width / 2} y="-10" width={width} height="20" fill="#2B2B2B" />
-      <text y="4.8" textAnchor="middle" fontSize="13" fontWeight="600" fill="#F9F7F1">
+      <rect x={-width / 2} y="-10" width={width} height="20" fill="var(--char)" />
+      <text y="4.8" textAnchor="middle" fontSize="13" fontWeight="600" fill="var(--sheet)">
         {text}
       </text>
     </g>

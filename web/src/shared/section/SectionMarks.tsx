@@ -36,7 +36,13 @@ export function Ground({ geometry: { ground, spans }, substrates, bottom }: Grou
     const under = ground.filter(([x]) => x >= x0 - SAMPLE_GAP_PX && x <= x1 + SAMPLE_GAP_PX);
     const shape = ribbonPath(under.map(([x, y]) => [Math.min(Math.max(x, x0), x1), y, bottom] as const));
     return (
-      <path key={x0} d={shape ?? ''} fill={`url(#${patternId(kind)})`} stroke="#14212B" strokeWidth="1.2" />
+      <path
+        key={x0}
+        d={shape ?? ''}
+        fill={`url(#${patternId(kind)})`}
+        stroke="var(--ink)"
+        strokeWidth="1.2"
+      />
     );
   });
 }
@@ -69,13 +75,13 @@ export function Ticks({
   readonly width: number;
 }) {
   return (
-    <g fontSize="12.5" fill="#42515C">
+    <g fontSize="12.5" fill="var(--ink-2)">
       <text x="38" y="22" textAnchor="end">
         {system === 'metric' ? 'µm' : 'mil'}
       </text>
       {axisTicks(geometry, system).map(({ figure, y }) => (
         <g key={figure}>
-          <line x1="44" x2={width - 12} y1={y} y2={y} stroke="#C6C1B3" strokeDasharray="2 4" />
+          <line x1="44" x2={width - 12} y1={y} y2={y} stroke="var(--line)" strokeDasharray="2 4" />
           <text x="38" y={y + 4} textAnchor="end">
             {figure}
           </text>
@@ -100,9 +106,9 @@ export function BreakMark({
     const zigzag = (dy: number) => `M${middle - 18} ${y + dy}l6 -5 6 5 6 -5 6 5 6 -5 6 5`;
     return (
       <g key={`${zoneId} ${x0}`} fill="none">
-        <path d={zigzag(4)} stroke="#F9F7F1" strokeWidth="6" />
-        <path d={zigzag(2)} stroke="#14212B" strokeWidth="1.2" />
-        <path d={zigzag(7)} stroke="#14212B" strokeWidth="1.2" />
+        <path d={zigzag(4)} stroke="var(--sheet)" strokeWidth="6" />
+        <path d={zigzag(2)} stroke="var(--ink)" strokeWidth="1.2" />
+        <path d={zigzag(7)} stroke="var(--ink)" strokeWidth="1.2" />
         <title>Depth is drawn shorter than film: {(input.hollowsUm[zoneId]! / 1000).toFixed(1)} mm</title>
       </g>
     );
@@ -124,8 +130,8 @@ export function OuterBreaks({
     const wave = `M${x} ${top}q5 ${(bottom - top) / 4} 0 ${(bottom - top) / 2}t0 ${(bottom - top) / 2}`;
     return (
       <g key={x} fill="none">
-        <path d={wave} stroke="#14212B" strokeWidth="7" />
-        <path d={wave} stroke="#F9F7F1" strokeWidth="4.5" />
+        <path d={wave} stroke="var(--ink)" strokeWidth="7" />
+        <path d={wave} stroke="var(--sheet)" strokeWidth="4.5" />
       </g>
     );
   });
@@ -143,7 +149,7 @@ export function ZoneTabs({ geometry, core, bottom, onPick }: ZoneTabsProps) {
   return (
     <g>
       {corePx !== null && (
-        <line x1={corePx} x2={corePx} y1="28" y2={bottom} stroke="#1E5B8C" strokeWidth="2" />
+        <line x1={corePx} x2={corePx} y1="28" y2={bottom} stroke="var(--blue)" strokeWidth="2" />
       )}
       {geometry.spans.map(({ zoneId, x0, x1 }, i) => (
         <g
@@ -157,8 +163,10 @@ export function ZoneTabs({ geometry, core, bottom, onPick }: ZoneTabsProps) {
           onClick={() => onPick(zoneId)}
           onKeyDown={({ key }) => (key === 'Enter' || key === ' ') && onPick(zoneId)}
         >
-          {i > 0 && <line x1={x0} x2={x0} y1="26" y2={bottom} stroke="#8A8577" strokeDasharray="1 5" />}
-          <path d={`M${x0 + 3} 28V22H${x1 - 3}V28`} fill="none" stroke="#14212B" strokeWidth="1.4" />
+          {i > 0 && (
+            <line x1={x0} x2={x0} y1="26" y2={bottom} stroke="var(--line-strong)" strokeDasharray="1 5" />
+          )}
+          <path d={`M${x0 + 3} 28V22H${x1 - 3}V28`} fill="none" stroke="var(--ink)" strokeWidth="1.4" />
           <Tab areaId={zoneId} middle={(x0 + x1) / 2} roomPx={x1 - x0} isPicked={zoneId === core} />
           <title>{areaWords(zoneId)}</title>
         </g>
@@ -189,9 +197,9 @@ function Tab({ areaId, middle, roomPx, isPicked }: TabProps) {
         y="2"
         width={widthPx}
         height="20"
-        fill={isPicked ? '#1E5B8C' : '#14212B'}
+        fill={isPicked ? 'var(--blue)' : 'var(--ink)'}
       />
-      <text x={middle} y="17" textAnchor="middle" fill="#F9F7F1" fontSize="14" fontWeight="600">
+      <text x={middle} y="17" textAnchor="middle" fill="var(--sheet)" fontSize="14" fontWeight="600">
         {text}
       </text>
     </>
@@ -235,7 +243,7 @@ export const MeasuredMarks = ({
           x2={x1 - 4}
           y1={y}
           y2={y}
-          stroke="#8E2F1B"
+          stroke="var(--rust-text)"
           strokeWidth="2.5"
           strokeDasharray="7 3"
         />
@@ -246,8 +254,8 @@ export const MeasuredMarks = ({
             textAnchor="middle"
             fontSize="13"
             fontWeight="600"
-            fill="#8E2F1B"
-            stroke="#F9F7F1"
+            fill="var(--rust-text)"
+            stroke="var(--sheet)"
             strokeWidth="3.5"
             paintOrder="stroke"
           >
@@ -275,11 +283,11 @@ export function PlaqueMark({
         y="-9.5"
         width={width}
         height="19"
-        fill="#F9F7F1"
-        stroke="#14212B"
+        fill="var(--sheet)"
+        stroke="var(--ink)"
         strokeWidth="1"
       />
-      <text y="4.8" textAnchor="middle" fontSize="13" fill="#14212B">
+      <text y="4.8" textAnchor="middle" fontSize="13" fill="var(--ink)">
         {LAYER_KINDS[kind].code} <tspan fontWeight="600">{figure}</tspan>
       </text>
     </g>

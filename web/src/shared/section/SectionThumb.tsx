@@ -26,7 +26,7 @@ export function SectionThumb({ input }: { readonly input: SectionInput }) {
           key={slot}
           d={ribbonPath([...points]) ?? ''}
           fill={`url(#${patternId(kind)})`}
-          stroke="#14212B"
+          stroke="var(--ink)"
           strokeWidth="2"
         />
       ))}

@@ -60,7 +60,7 @@ export function StrataSection({
           key={ribbon.slot}
           d={ribbonPath([...ribbon.points]) ?? ''}
           fill={`url(#${patternId(ribbon.kind)})`}
-          stroke="#14212B"
+          stroke="var(--ink)"
           strokeWidth="1"
         />
       ))}
@@ -68,7 +68,7 @@ export function StrataSection({
       {showsRemoved && before && (
         <RemovedFilm before={before} now={now} removed={removedUm(input, n)} system={system} />
       )}
-      <path d={linePath([...now.surface]) ?? ''} fill="none" stroke="#14212B" strokeWidth="2.2" />
+      <path d={linePath([...now.surface]) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="2.2" />
       <OuterBreaks geometry={now} bottom={bottom} />
       <ZoneTabs geometry={now} core={core} bottom={bottom} onPick={onPick} />
       {core && (
