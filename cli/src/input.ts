@@ -4,6 +4,7 @@ import {
   MOST_JOB_BYTES,
   problemText,
   readGrade,
+  readNumber,
   readJobText,
   type Grade,
   type JobFile,
@@ -64,8 +65,8 @@ export function readJsonFile(path: string): unknown {
 export const numberFor =
   (option: string, unit: string) =>
   (text: string): number => {
-    const value = Number(text.trim().replace(',', '.'));
-    if (text.trim() === '' || !Number.isFinite(value))
+    const value = readNumber(text);
+    if (value === null)
       throw new BadInput(`--${option} must be a number${unit ? ` in ${unit}` : ''}, got "${text}"`);
     return value;
   };

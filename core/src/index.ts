@@ -129,6 +129,7 @@ export { spansOf } from './blocking/underside.ts';
 
 export { readingsOfTable, type ReadTable } from './formats/readings-table.ts';
 
+export { readNumber, readNumbers } from './units/numbers.ts';
 export { canonical, isSameJson } from './units/canonical.ts';
 export {
   editOf,
@@ -173,7 +174,8 @@ export type { DecidingTest, JobPlan, Notice, PanelPlan, Said, Stack, Step, Syste
 export { GOVERNS } from './planner/cautions.ts';
 export { areaTitle, areaWords, areasOf, placeWords } from './planner/places.ts';
 export { OP_LABELS, stepFigure, stepMeans, stepTitle } from './planner/describe-step.ts';
-export { filmUm, strataOf } from './planner/strata.ts';
+export { strataOf } from './planner/strata.ts';
+export { filmHeightUm } from './materials/layer-kinds.ts';
 export type { Strata, StrataLayer } from './planner/strata.ts';
 
 // formats

@@ -1,3 +1,4 @@
+import { readNumber } from '../units/numbers.ts';
 /**
  * Gauge readings from a table that some gauge or spreadsheet wrote: one reading a row, with or without a head, with or
  * without a column that names the zone. Decimal points and decimal commas are both read, and readings in mil.
@@ -23,16 +24,14 @@ interface NamedZone {
 
 const MOST_UM = 20_000;
 const UM_PER_MIL = 25.4;
-const NUMBER = /^[+-]?\d+(?:[.,]\d+)?(?:e[+-]?\d+)?$/i;
 const VALUE_HEAD = /µm|\bum\b|micron|mil|reading|thick|film|value/i;
 const ZONE_HEAD = /zone|area|spot|place/i;
 
 /** A cell as µm; null where it holds no number. */
 function umOf(cell: string, isMil: boolean): number | null {
   const [, figure = '', unit = ''] = /^(.*?)\s*(µm|um|mils?)?$/i.exec(cell.replace(/\s+/g, ' ').trim()) ?? [];
-  const tidy = figure.replace(/(\d) (?=\d{3}\b)/g, '$1');
-  if (!NUMBER.test(tidy)) return null;
-  const value = Number(tidy.replace(',', '.'));
+  const value = readNumber(figure);
+  if (value === null) return null;
   const perUnit = /^mil/i.test(unit) || (unit === '' && isMil) ? UM_PER_MIL : 1;
   return value * perUnit;
 }

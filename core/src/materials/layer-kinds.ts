@@ -73,3 +73,7 @@ export const isRawPlastic = (kind: LayerKind): boolean =>
   kind === 'plastic-rigid' || kind === 'plastic-olefin' || kind === 'plastic-soft';
 /** Topcoats are planned over, not found: a found one is recorded as old finish. */
 export const isTopcoat = (kind: LayerKind): boolean => familyOf(kind) === 'topcoat';
+
+/** Film over the substrate, µm; filler, glaze and seam fill a hollow and add no height. */
+export const filmHeightUm = (layers: readonly { readonly kind: LayerKind; readonly um: number }[]): number =>
+  layers.reduce((sum, { kind, um }) => (isSolid(kind) || isBody(kind) ? sum : sum + um), 0);

@@ -1,6 +1,7 @@
 import type { Grade } from '../materials/grades.ts';
 import {
   familyOf,
+  filmHeightUm,
   isBody,
   isMetal,
   isRawPlastic,
@@ -195,9 +196,8 @@ export const keepsGrain = (
   stack.some(({ kind }) => kind === 'texture') ||
   (textureOf(zone, panel) === 'keep' && (patch === null || openIssues.includes('shiny-grain')));
 
-/** Film over the substrate, µm; filler, glaze and seam fill a hollow and add no height. */
-export const heightUm = ({ stack }: Pick<ZoneState, 'stack'>): number =>
-  stack.reduce((sum, { kind, um }) => (isSolid(kind) || isBody(kind) ? sum : sum + um), 0);
+/** Height of its film over the substrate, µm. */
+export const heightUm = ({ stack }: Pick<ZoneState, 'stack'>): number => filmHeightUm(stack);
 
 /** Bare composite: gelcoat or laminate without a film of ours or anybody's. */
 export const isRawComposite = (state: ZoneState): boolean => familyOf(topOf(state).kind) === 'composite';

@@ -1,4 +1,4 @@
-import { LAYER_KINDS, isBody, isSolid, type LayerKind } from '../materials/layer-kinds.ts';
+import { LAYER_KINDS, isSolid, type LayerKind } from '../materials/layer-kinds.ts';
 import type { Stack, Step } from './plan.ts';
 
 /**
@@ -59,7 +59,3 @@ export function strataOf(found: Readonly<Record<string, Stack>>, steps: readonly
   }
   return all;
 }
-
-/** Film of a zone over its substrate, µm, without what fills a hollow. */
-export const filmUm = (layers: readonly StrataLayer[]): number =>
-  layers.reduce((sum, layer) => (isBody(layer.kind) ? sum : sum + layer.um), 0);

@@ -104,7 +104,7 @@ test.each([
 });
 
 test('typed readings are numbers, however they are set apart; anything else is refused', () => {
-  expect(readReadings('95; 102,98 110')).toEqual([95, 102, 98, 110]);
+  expect(readReadings('95; 102,5 110, 98')).toEqual([95, 102.5, 110, 98]);
   expect(readReadings('95 about 100')).toBeNull();
   expect(readReadings('1e9')).toBeNull();
   expect(readReadings('')).toBeNull();

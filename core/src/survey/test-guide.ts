@@ -1,3 +1,4 @@
+import { readNumbers } from '../units/numbers.ts';
 import { familyOf, isBody, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
 import { findingOf, type Finding } from './finding.ts';
 import type { Panel } from './panel.ts';
@@ -298,11 +299,6 @@ export const withoutTest = (zone: Zone, kind: TestKind): Zone => ({
 
 /** Reads typed gauge readings, µm: numbers apart by spaces, semicolons or commas; null where something is no number. */
 export function readReadings(text: string): number[] | null {
-  const numbers = text
-    .split(/[\s;,]+/)
-    .filter(Boolean)
-    .map(Number);
-  return numbers.length > 0 && numbers.every((um) => Number.isFinite(um) && um >= 0 && um <= 20_000)
-    ? numbers
-    : null;
+  const numbers = readNumbers(text);
+  return numbers?.every((um) => um >= 0 && um <= 20_000) ? numbers : null;
 }

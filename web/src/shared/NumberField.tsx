@@ -1,6 +1,7 @@
 import {
   QUANTITIES,
   formatNumber,
+  readNumber,
   toShown,
   toStored,
   type Quantity,
@@ -102,7 +103,7 @@ export function NumberField({
         status={problem ? 'error' : ''}
         aria-invalid={problem !== null}
         aria-describedby={problem ? `${id}-problem` : undefined}
-        decimalSeparator="."
+        parser={(text) => readNumber(text ?? '') ?? Number.NaN}
         onChange={take}
         onStep={passOn}
         onBlur={passOn}

@@ -1,5 +1,5 @@
 import { LeftOutlined, RightOutlined } from '@ant-design/icons';
-import { filmUm, stepTitle, type Step } from '@blue-ledge/core';
+import { filmHeightUm, stepTitle, type Step, type StrataLayer } from '@blue-ledge/core';
 import { cumsum } from 'd3-array';
 import { scaleBand, scaleLinear } from 'd3-scale';
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
@@ -39,7 +39,7 @@ export function Scrubber({ input, steps, n, core, onMove }: ScrubberProps) {
   const { quantity } = useFormat();
   const [box, { width }] = useSize();
   const last = steps.length;
-  const films = input.strata.map(({ zones }) => filmUm(zones[core] ?? []));
+  const films = input.strata.map(({ zones }) => filmHeightUm(zones[core] ?? []));
   const x = scaleBand<number>()
     .domain(films.map((_, i) => i))
     .range([0, width]);
@@ -154,7 +154,7 @@ export function Scrubber({ input, steps, n, core, onMove }: ScrubberProps) {
 }
 
 interface ColumnProps {
-  readonly layers: Parameters<typeof filmUm>[0];
+  readonly layers: readonly StrataLayer[];
   readonly x: number;
   readonly width: number;
   readonly y: (um: number) => number;
@@ -163,7 +163,7 @@ interface ColumnProps {
 
 /** Film of the zone after one step, layer on layer; body work adds no height. Steps ahead are pale. */
 function Column({ layers, x, width, y, isAhead }: ColumnProps) {
-  const ums = layers.map((layer) => filmUm([layer]));
+  const ums = layers.map((layer) => filmHeightUm([layer]));
   const tops = cumsum(ums);
   return (
     <g opacity={isAhead ? 0.38 : 1}>
