@@ -1,4 +1,5 @@
 import type { Reason } from '../wording/reason.ts';
+import type { FactsArgument, SentenceCode } from '../wording/sentences.ts';
 import type { Act } from './act.ts';
 import type { Context } from './context.ts';
 import type { PanelState, ZoneState } from './state.ts';
@@ -29,7 +30,11 @@ export interface Operation<A extends Act> {
 
 export const nothing = (): [] => [];
 
-export const opReason = (code: Reason['code'], facts: Reason['facts'] = {}): Reason => ({
+/** A reason of the operation itself, with the facts that its sentence names. */
+export const opReason = <Code extends SentenceCode>(
+  code: Code,
+  ...[facts = {}]: FactsArgument<Code>
+): Reason => ({
   rule: 'op',
   code,
   facts,

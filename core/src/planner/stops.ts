@@ -6,7 +6,6 @@ import { impossibilitiesOf } from '../survey/contradictions.ts';
 import type { ZoneProblem } from '../survey/regions.ts';
 import type { Zone } from '../survey/zone.ts';
 import { baseOf, testOf, topKindOf } from '../survey/zone-facts.ts';
-import type { Facts } from '../units/facts.ts';
 import { tell } from '../wording/say.ts';
 import type { SentenceCode } from '../wording/sentences.ts';
 
@@ -40,10 +39,10 @@ const OPENS: ReadonlySet<FindingKind> = new Set<FindingKind>([
 
 /** The stop of one zone, or null when it can be planned. */
 export function stopOf(zone: Zone, context: Context): Stop | null {
-  const stop = (rule: string, code: SentenceCode, facts: Facts = {}): Stop => ({
+  const stop = <Code extends SentenceCode>(rule: string, ...said: Parameters<typeof tell<Code>>): Stop => ({
     zoneId: zone.id,
     rule,
-    ...tell(code, facts),
+    ...tell(...said),
   });
   const [impossible] = impossibilitiesOf(zone);
   if (impossible) return { zoneId: zone.id, rule: 'survey', ...impossible };

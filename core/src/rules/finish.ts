@@ -196,10 +196,11 @@ export const N1: Rule = {
     const sheet = sheetIn(context, act.sheetId);
     const mayLie = sheet.overUnsanded.includes('ecoat');
     if (side === 'leave' && mayLie && !hasIssue(zone, 'overspray')) return NO_VERDICTS;
-    const wording = mayLie
-      ? ({ code: 'N1.scuff', facts: { grit: SCUFF }, source } as const)
-      : ({ code: 'N1.sheet', facts: { grit: SCUFF, sheet: sheet.name }, source: 'sheet' } as const);
-    return n1.must(input, wording, abrade(zone, SCUFF, 'machine-soft', context));
+    const scuff = abrade(zone, SCUFF, 'machine-soft', context);
+    const facts = { grit: SCUFF, sheet: sheet.name };
+    return mayLie
+      ? n1.must(input, { code: 'N1.scuff', facts, source }, scuff)
+      : n1.must(input, { code: 'N1.sheet', facts, source: 'sheet' }, scuff);
   },
 };
 

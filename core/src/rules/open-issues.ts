@@ -10,7 +10,7 @@ import {
   type ZoneState,
 } from '../operations/state.ts';
 import { isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
-import type { SentenceCode } from '../wording/sentences.ts';
+import type { SentenceOf } from '../wording/sentences.ts';
 import {
   abrade,
   bodyWork,
@@ -34,7 +34,7 @@ import { NO_VERDICTS, verdictsFor, type Rule, type RuleInput, type Verdict } fro
 /** Rule O0: nothing found is forgotten. What is still open refuses the hand-over, and names the work that settles it. */
 
 interface OpenRow {
-  readonly says: SentenceCode;
+  readonly says: SentenceOf<'layer'>;
   readonly remedy: (input: RuleInput) => Remedy | undefined;
 }
 

@@ -3,6 +3,7 @@ import type { Act, OpName } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import type { PanelState, ZoneState } from '../operations/state.ts';
 import type { Reason } from '../wording/reason.ts';
+import type { FactsOf, SentenceCode } from '../wording/sentences.ts';
 
 /**
  * A rule of the trade, judged for one act on one zone just before it is done.
@@ -66,7 +67,14 @@ export interface PanelRule extends RuleHead {
 export type Rule = ZoneRule | NeighbourRule | PanelRule;
 
 type MakeRemedy = (why: readonly Reason[]) => Act;
-type Wording = Pick<Reason, 'code' | 'facts'> & { readonly source?: Reason['source'] };
+/** What is said: a sentence with the facts that it names. */
+interface Wording<Code extends SentenceCode = SentenceCode> {
+  readonly code: Code;
+  readonly facts: FactsOf<Code>;
+  readonly source?: Reason['source'];
+}
+/** The same of any one sentence. */
+type AnyWording = { [Code in SentenceCode]: Wording<Code> }[SentenceCode];
 
 const verdict = (level: Level, input: ZoneRuleInput, reason: Reason, remedy?: MakeRemedy): Verdict => ({
   level,
@@ -77,12 +85,23 @@ const verdict = (level: Level, input: ZoneRuleInput, reason: Reason, remedy?: Ma
 
 /** Makers of verdicts for one rule id; the reason rides along as the `why` of the remedy. */
 export const verdictsFor = (rule: string) => {
-  const reasonOf = ({ code, facts, source = 'default' }: Wording): Reason => ({ rule, code, facts, source });
+  const reasonOf = ({
+    code,
+    facts,
+    source = 'default',
+  }: Pick<Reason, 'code' | 'facts'> & Partial<Reason>): Reason => ({
+    rule,
+    code,
+    facts,
+    source,
+  });
   const speak =
     (level: Level) =>
-    (input: ZoneRuleInput, wording: Wording, remedy?: MakeRemedy): Verdict[] => [
-      verdict(level, input, reasonOf(wording), remedy),
-    ];
+    <Code extends SentenceCode>(
+      input: ZoneRuleInput,
+      wording: Wording<Code>,
+      remedy?: MakeRemedy,
+    ): Verdict[] => [verdict(level, input, reasonOf(wording), remedy)];
   return { must: speak('must'), should: speak('should'), school: speak('school'), note: speak('note') };
 };
 
@@ -93,7 +112,7 @@ export const advice = (
   id: string,
   on: readonly OpName[],
   asks: string,
-  when: (input: RuleInput) => Wording | null,
+  when: (input: RuleInput) => AnyWording | null,
 ): Rule => {
   const { note } = verdictsFor(id);
   return {

@@ -2,7 +2,7 @@ import { formatFact, type Facts } from '../units/facts.ts';
 import type { UnitSystem } from '../units/quantities.ts';
 import { ALLOWED_IF } from './allowed-if.ts';
 import type { Reason } from './reason.ts';
-import { SENTENCES, type SentenceCode } from './sentences.ts';
+import { SENTENCES, type FactsArgument, type SentenceCode } from './sentences.ts';
 
 /**
  * Fills a sentence's `{name}` places with facts in the reader's units.
@@ -45,7 +45,10 @@ export interface Stored {
 }
 
 /** Says something so that it can be said again in other units. */
-export const tell = (code: SentenceCode, facts: Facts = {}): Stored => ({
+export const tell = <Code extends SentenceCode>(
+  code: Code,
+  ...[facts = {}]: FactsArgument<Code>
+): Stored => ({
   code,
   facts,
   text: sentence(code, facts),

@@ -1,3 +1,5 @@
+import type { Facts } from '../units/facts.ts';
+
 /**
  * Every sentence that core says to a person, by code. `{name}` is a fact; its unit is the end of its name.
  * Rules and operations carry codes and facts only, so that a sentence can be said again in the reader's units.
@@ -344,3 +346,21 @@ export const SENTENCES = {
 } as const;
 
 export type SentenceCode = keyof typeof SENTENCES;
+
+type NamesIn<Text extends string> = Text extends `${string}{${infer Name}}${infer Rest}`
+  ? Name | NamesIn<Rest>
+  : never;
+
+/** The facts that a sentence names; a reason may carry more, for what would make an act allowed. */
+export type FactsOf<Code extends SentenceCode> = Facts & {
+  readonly [Name in NamesIn<(typeof SENTENCES)[Code]>]: string | number;
+};
+
+/** Sentences that name no other facts than these. */
+export type SentenceOf<Names extends string> = {
+  [Code in SentenceCode]: NamesIn<(typeof SENTENCES)[Code]> extends Names ? Code : never;
+}[SentenceCode];
+
+/** The facts of a sentence as an argument that may be left out where it names none. */
+export type FactsArgument<Code extends SentenceCode> =
+  Record<never, never> extends FactsOf<Code> ? [facts?: Facts] : [facts: FactsOf<Code>];

@@ -24,6 +24,7 @@ const TOO_LONG = `This panel takes more than ${MOST_MS / 1000} s to plan. Split 
 @Injectable()
 export class PlannerService implements OnApplicationShutdown {
   private pool: Piscina | null = null;
+  private lastTests: Promise<unknown> = Promise.resolve();
 
   constructor(@Inject(PLAN_WORKER) private readonly workerFile: string | null) {}
 
@@ -31,8 +32,11 @@ export class PlannerService implements OnApplicationShutdown {
     return this.run({ kind: 'plan', task }, gone) as Promise<StoredPlan>;
   }
 
+  /** One after the other: whoever asks for a plan does not wait behind the tests of others. */
   tests(task: PlanTask): Promise<DecidingTest[]> {
-    return this.run({ kind: 'tests', task }) as Promise<DecidingTest[]>;
+    const turn = this.lastTests.then(() => this.run({ kind: 'tests', task }) as Promise<DecidingTest[]>);
+    this.lastTests = turn.catch(() => undefined);
+    return turn;
   }
 
   judge(

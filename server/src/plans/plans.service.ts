@@ -114,6 +114,11 @@ export class PlansService {
     this.testing.add(key.plan);
     this.planner
       .tests(inputs)
+      // A panel that is too much for it is not tried again with every look at the plan.
+      .catch((error: unknown) => {
+        if (error instanceof ProblemError) return [];
+        throw error;
+      })
       .then((tests) => this.database.write(actor, (tx) => new PlansWriter(tx).keepTests(key, tests)))
       .catch((error: unknown) => this.logger.warn(`no tests for plan ${key.plan}: ${String(error)}`))
       .finally(() => this.testing.delete(key.plan));
