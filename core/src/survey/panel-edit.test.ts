@@ -7,6 +7,9 @@ const door = panelOf([{ stack: 'steel' }, { stack: 'steel/ecoat:20' }, { stack: 
 const [a, b, c] = door.zones as [Panel['zones'][number], Panel['zones'][number], Panel['zones'][number]];
 const zones = (...list: Panel['zones']): Panel => ({ ...door, zones: list });
 
+const freeId = ({ zones: taken }: Panel): string =>
+  ['N1', 'N2', 'N3', 'N4', 'N5', 'N6'].find((id) => taken.every((zone) => zone.id !== id))!;
+
 const edits = fc.constantFrom<(panel: Panel) => Panel>(
   (panel) => ({ ...panel, role: 'blend' }),
   (panel) => ({ ...panel, name: `${panel.name}!` }),
@@ -14,7 +17,7 @@ const edits = fc.constantFrom<(panel: Panel) => Panel>(
   ({ crownRadiusMm: _, ...panel }) => panel as Panel,
   (panel) => ({ ...panel, zones: panel.zones.map((zone, i) => (i === 0 ? { ...zone, areaM2: 0.1 } : zone)) }),
   (panel) => ({ ...panel, zones: panel.zones.slice(1) }),
-  (panel) => ({ ...panel, zones: [...panel.zones, { ...a, id: `N${panel.zones.length}` }] }),
+  (panel) => ({ ...panel, zones: [...panel.zones, { ...a, id: freeId(panel) }] }),
   (panel) => ({ ...panel, zones: panel.zones.toReversed() }),
 );
 
