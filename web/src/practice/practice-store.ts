@@ -9,7 +9,11 @@ interface PracticeLog {
 }
 
 export const usePracticeLog = create<PracticeLog>()(
-  persist<PracticeLog>(() => ({ acts: {}, best: {} }), { name: 'ledge-practice', version: 1 }),
+  persist<PracticeLog>(() => ({ acts: {}, best: {} }), {
+    name: 'ledge-practice',
+    version: 1,
+    migrate: (kept) => kept as PracticeLog,
+  }),
 );
 
 export function keepActs(panel: string, acts: readonly PracticeAct[]): void {

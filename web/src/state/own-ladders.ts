@@ -8,7 +8,12 @@ interface OwnLadders {
 }
 
 export const useOwnLadders = create<OwnLadders>()(
-  persist<OwnLadders>(() => ({ byRun: {} }), { name: 'ledge-own-ladders', version: 1 }),
+  persist<OwnLadders>(() => ({ byRun: {} }), {
+    name: 'ledge-own-ladders',
+    version: 1,
+    // Ladders were kept by the numbers of their steps, which stand for something else in another plan.
+    migrate: () => ({ byRun: {} }),
+  }),
 );
 
 /** Keeps a ladder of one's own; null goes back to the plan's. */

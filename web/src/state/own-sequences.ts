@@ -8,7 +8,11 @@ interface OwnSequences {
 }
 
 export const useOwnSequences = create<OwnSequences>()(
-  persist<OwnSequences>(() => ({ byPanel: {} }), { name: 'ledge-own-sequences', version: 1 }),
+  persist<OwnSequences>(() => ({ byPanel: {} }), {
+    name: 'ledge-own-sequences',
+    version: 1,
+    migrate: (kept) => kept as OwnSequences,
+  }),
 );
 
 export function keepSequence(panel: string, own: readonly ActInput[]): void {
