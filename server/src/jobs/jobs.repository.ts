@@ -169,8 +169,8 @@ export class JobsWriter extends JobsReader {
     note({ subject: subjectOf({ job: jobId, panel: panel.id }), kind: 'panel.added' });
   }
 
-  /** Zones that stay as they were keep their version; what changed gets the next one. */
-  async replacePanel(jobId: string, panel: Panel, seen: PanelView): Promise<void> {
+  /** Zones that stay as they were keep their version; what changed gets the next one. Returns the panel as it is then. */
+  async replacePanel(jobId: string, panel: Panel, seen: PanelView): Promise<PanelView> {
     const { tables, transaction, note } = this.tx;
     const { zones, ...facts } = panel;
     const version = seen.version + 1;
@@ -194,6 +194,8 @@ export class JobsWriter extends JobsReader {
       { transaction },
     );
     note({ subject: subjectOf({ job: jobId, panel: panel.id }), kind: 'panel.changed', body: { version } });
+    const zoneVersions = Object.fromEntries(zones.map((zone) => [zone.id, versionOf(zone)]));
+    return { ...seen, panel, version, zoneVersions };
   }
 
   /** Removes a panel with its zones and plans. */

@@ -283,8 +283,7 @@ export class JobsService {
       const now = await panelView(tx, key);
       const isSeen = now.version === version && isSameVersions(now.zoneVersions, zoneVersions);
       if (!isSeen) throw stale(panel, now);
-      await new JobsWriter(tx).replacePanel(key.job, panel, now);
-      return panelView(tx, key);
+      return new JobsWriter(tx).replacePanel(key.job, panel, now);
     });
   }
 
@@ -294,8 +293,7 @@ export class JobsService {
       const now = await panelView(tx, key);
       const edited = withEdit(now.panel, edit);
       if (!edited) throw stale(edit, now);
-      await new JobsWriter(tx).replacePanel(key.job, parsedBy(panelSchema, edited, 'panel'), now);
-      return panelView(tx, key);
+      return new JobsWriter(tx).replacePanel(key.job, parsedBy(panelSchema, edited, 'panel'), now);
     });
   }
 
