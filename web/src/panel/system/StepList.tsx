@@ -29,6 +29,7 @@ export function StepList({ system, n, startMin, onPick, onStart }: StepListProps
   const { search } = useLocation();
   const list = useRef<HTMLOListElement>(null);
   const isRefused = system.verdict === 'refused';
+  const stepCount = `${system.steps.length} ${system.steps.length === 1 ? 'step' : 'steps'}`;
   const all = useMemo(() => areasOf(system.steps), [system]);
   useEffect(() => {
     list.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
@@ -36,9 +37,7 @@ export function StepList({ system, n, startMin, onPick, onStart }: StepListProps
   return (
     <>
       <header className="steps-head">
-        <h2 id="steps-head">
-          {isRefused ? `${system.steps.length} steps, then refused` : `Plan, ${system.steps.length} steps`}
-        </h2>
+        <h2 id="steps-head">{isRefused ? `${stepCount}, then refused` : `Plan, ${stepCount}`}</h2>
         <span>
           hands-on <b>{minutes(system.totals.handsOnMin)}</b>
         </span>
