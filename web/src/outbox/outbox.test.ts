@@ -1,8 +1,9 @@
 import 'fake-indexeddb/auto';
 import { editOf, isSameJson, withEdit, type Panel, type PanelEdit, type PanelView } from '@blue-ledge/core';
 import type { Entry, PanelEntry } from './entry.ts';
-import { readEntries, writeEntries } from './outbox-db.ts';
-import { changeFields, editPanel, load, settle, undoLast, useOutbox, withOutbox } from './outbox.ts';
+import { changeEntries } from './outbox-db.ts';
+import { changeFields, editPanel, settle, undoLast, withOutbox } from './outbox.ts';
+import { load, useOutbox } from './row.ts';
 import { sendAll } from './sender.ts';
 
 /** The row of writes against a server that keeps a panel, remembers keys, and can be away. */
@@ -62,10 +63,7 @@ beforeEach(async () => {
   server = new FakeServer();
   globalThis.fetch = server.fetch as typeof fetch;
   await load();
-  await writeEntries(
-    [],
-    (await readEntries()).map(({ key }) => key),
-  );
+  await changeEntries((row) => ({ gone: row.map(({ key }) => key) }));
   await load();
 });
 afterEach(() => jest.restoreAllMocks());
@@ -197,13 +195,67 @@ test('two tabs have one row: what the other wrote is sent once, and both edits h
     zone: 'B',
     edit: editOf(DOOR, { ...DOOR, zones: [DOOR.zones[0]!, zone('B', 0.2)] }),
   };
-  await writeEntries([other], []);
+  await changeEntries(() => ({ put: [other] }));
   await Promise.all([sendAll(), sendAll()]);
   expect(new Set(server.asked.map(({ key }) => key)).size).toBe(2);
   expect(server.panel.zones.map(({ name, areaM2 }) => [name, areaM2])).toEqual([
     ['sill', 1],
     ['zone B', 0.2],
   ]);
+});
+
+test('what is edited while the kept row is read stays, and is what an undo takes back', async () => {
+  editZone('A', { areaM2: 0.8 });
+  await load();
+  const reading = load();
+  editZone('B', { areaM2: 0.3 });
+  await reading;
+  expect([areaOf('A', seen()), areaOf('B', seen())]).toEqual([0.8, 0.3]);
+  undoLast(AT, 'B');
+  await load();
+  expect([areaOf('A', seen()), areaOf('B', seen())]).toEqual([0.8, 0.5]);
+});
+
+/** Another tab takes the row's first edit, before this one hears of it. */
+const takeInOtherTab = (state: 'sending' | 'sent'): Promise<unknown> =>
+  changeEntries(([first, ...rest]) => {
+    const { edit } = first as PanelEntry;
+    if (state === 'sent') server.panel = withEdit(server.panel, edit)!;
+    return { put: [{ ...first!, state }, ...rest] };
+  });
+
+test('an edit that another tab has sent meanwhile is taken back on the server too', async () => {
+  editZone('B', { areaM2: 0.3 });
+  await load();
+  await takeInOtherTab('sent');
+  undoLast(AT, 'B');
+  await sendAll();
+  expect([areaOf('B', server.panel), areaOf('B', seen()), entries()]).toEqual([
+    0.5,
+    0.5,
+    [expect.objectContaining({ field: 'undo' })],
+  ]);
+});
+
+test('typing goes on over an edit that another tab is sending: both are sent, in their order', async () => {
+  editZone('B', { areaM2: 0.3 });
+  await load();
+  await takeInOtherTab('sending');
+  nowMs -= 5000;
+  editZone('B', { areaM2: 0.35 });
+  await sendAll();
+  expect(server.asked).toHaveLength(2);
+  expect([areaOf('B', server.panel), states()]).toEqual([0.35, ['sent', 'sent']]);
+});
+
+test('an edit that is taken back before the server refuses it leaves nothing behind', async () => {
+  editZone('B', { areaM2: 9 });
+  await load();
+  await takeInOtherTab('sending');
+  await load();
+  undoLast(AT, 'B');
+  await sendAll();
+  expect([entries(), seen()]).toEqual([[], DOOR]);
 });
 
 test('a refused edit stays on the screen with its reason; the next one of that zone takes its place', async () => {

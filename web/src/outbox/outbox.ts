@@ -1,74 +1,29 @@
-import { editOf, inverseOf, isEmpty, rebased, withEdit, type Panel, type PanelView } from '@blue-ledge/core';
-import { create } from 'zustand';
+import { editOf, inverseOf, isEmpty, isSameJson, rebased, withEdit } from '@blue-ledge/core';
+import type { Panel, PanelView } from '@blue-ledge/core';
 import { isAt, isPending, type Entry, type FieldsEntry, type PanelEntry, type PanelKey } from './entry.ts';
 import type { FieldChange } from './field-change.ts';
-import { readEntries, writeEntries } from './outbox-db.ts';
+import { decide, useOutbox } from './row.ts';
 
-/** All writes of this browser, in one row, the same in every tab. Screens show them over what the server has. */
+/** What a person does to the row of writes: changes, takes back, settles. */
 
-interface Outbox {
-  readonly entries: readonly Entry[];
-}
-
-export const useOutbox = create<Outbox>()(() => ({ entries: [] }));
-
-const CHANNEL = 'ledge-outbox';
-// Outside of a page there is no other tab.
-const channel = typeof document === 'undefined' ? null : new BroadcastChannel(CHANNEL);
-/** Edits of one panel that can be taken back. */
-const MOST_UNDO = 30;
 /** Edits of the same field within this time are one, and undone together. */
 const SAME_EDIT_MS = 1500;
 
 const entries = (): readonly Entry[] => useOutbox.getState().entries;
-let lastWrite: Promise<void> = Promise.resolve();
-
-/** Shows a change of the row at once, and keeps it. */
-export function change(put: readonly Entry[], gone: readonly string[] = []): void {
-  const kept = entries().filter(({ key }) => !gone.includes(key) && !put.some((entry) => entry.key === key));
-  useOutbox.setState({ entries: [...kept, ...put].toSorted((a, b) => a.order - b.order) });
-  lastWrite = lastWrite
-    .then(() => writeEntries(put, gone))
-    .then(() => channel?.postMessage('changed'))
-    .catch((error: unknown) => useFault.setState({ isUnkept: true, error: String(error) }));
-}
-
-/** Whether the browser could not keep a write: then leaving the page loses it. */
-export const useFault = create<{ isUnkept: boolean; error: string }>()(() => ({
-  isUnkept: false,
-  error: '',
-}));
-
-/** What the browser kept, once all that was changed here is kept. */
-export async function load(): Promise<void> {
-  await lastWrite;
-  useOutbox.setState({ entries: await readEntries() });
-}
-
-/** Follows what other tabs do. */
-export function follow(onChange: () => void): void {
-  if (channel) channel.onmessage = () => void load().then(onChange);
-}
-
-const nextOrder = (): number => Math.max(Date.now(), (entries().at(-1)?.order ?? 0) + 1);
+const nextOrder = (row: readonly Entry[]): number => Math.max(Date.now(), (row.at(-1)?.order ?? 0) + 1);
 const newKey = (): string => crypto.randomUUID();
+const panelEntryOf = (row: readonly Entry[], key: string): PanelEntry | undefined =>
+  row.find((entry): entry is PanelEntry => entry.key === key && entry.kind === 'panel');
 
 /** Fields of a job or a shop. */
 export function changeFields(fields: FieldChange): void {
-  const entry: FieldsEntry = {
-    kind: 'fields',
-    key: newKey(),
-    order: nextOrder(),
-    state: 'waiting',
-    change: fields,
-  };
-  const refused = entries().filter(
-    (other) => other.kind === 'fields' && other.state === 'refused' && other.change.id === fields.id,
-  );
-  change(
-    [entry],
-    refused.map(({ key }) => key),
-  );
+  const head = { kind: 'fields', key: newKey(), state: 'waiting', change: fields } as const;
+  const isRefused = (entry: Entry): entry is FieldsEntry =>
+    entry.kind === 'fields' && entry.state === 'refused' && entry.change.id === fields.id;
+  void decide((row) => ({
+    put: [{ ...head, order: nextOrder(row) }],
+    gone: row.filter(isRefused).map(({ key }) => key),
+  }));
 }
 
 /** The panel with edits that are not on the server yet; those that no longer fit are left out. */
@@ -79,13 +34,12 @@ export const withEdits = (panel: Panel, edits: readonly PanelEntry[]): Panel =>
     return withEdit(seen, shown) ?? seen;
   }, panel);
 
-const pendingAt = (at: PanelKey): PanelEntry[] =>
-  entries().filter((entry): entry is PanelEntry => isAt(entry, at) && isPending(entry));
+const pendingAt = (row: readonly Entry[], at: PanelKey): PanelEntry[] =>
+  row.filter((entry): entry is PanelEntry => isAt(entry, at) && isPending(entry));
 
 /** The panel as this person sees it. */
-export const withOutbox = (view: PanelView, all: readonly Entry[]): PanelView => {
-  const at = { job: view.job.id, panel: view.panel.id };
-  const mine = all.filter((entry): entry is PanelEntry => isAt(entry, at) && isPending(entry));
+export const withOutbox = (view: PanelView, row: readonly Entry[]): PanelView => {
+  const mine = pendingAt(row, { job: view.job.id, panel: view.panel.id });
   return mine.length === 0 ? view : { ...view, panel: withEdits(view.panel, mine) };
 };
 
@@ -101,7 +55,7 @@ interface NewEdit {
 
 /** An edit that a further one is part of: the same field a moment ago and not sent yet, or one that was refused. */
 function joinedBy({ at, zone, field }: NewEdit, nowMs: number): PanelEntry | undefined {
-  const last = pendingAt(at)
+  const last = pendingAt(entries(), at)
     .filter((entry) => entry.zone === zone)
     .at(-1);
   if (last?.state === 'refused') return last;
@@ -109,73 +63,83 @@ function joinedBy({ at, zone, field }: NewEdit, nowMs: number): PanelEntry | und
   return isSame && last.undoes === undefined ? last : undefined;
 }
 
+const isStill = (entry: PanelEntry, now: PanelEntry | undefined): boolean =>
+  now?.state === entry.state && isSameJson(now.edit, entry.edit);
+
 /** Puts an edit of a panel into the row. */
 export function editPanel(made: NewEdit): void {
   const { at, zone, field, saved, next } = made;
   const editedMs = Date.now();
   const joined = joinedBy(made, editedMs);
-  const before = withEdits(
+  const pending = pendingAt(entries(), at);
+  const before = withEdits(saved, pending);
+  const beforeBoth = withEdits(
     saved,
-    pendingAt(at).filter((entry) => entry !== joined),
+    pending.filter((entry) => entry !== joined),
   );
-  const edit = editOf(before, next(before));
-  const gone = joined ? [joined.key] : [];
-  if (isEmpty(edit)) return change([], gone);
-  const entry: PanelEntry = {
+  const wanted = next(before);
+  const head = {
     kind: 'panel',
     key: newKey(),
-    order: joined?.order ?? nextOrder(),
     state: 'waiting',
     at,
     ...(zone === undefined ? {} : { zone }),
     field,
     editedMs,
-    edit,
-  };
-  change([entry], gone);
+  } as const;
+  const alone = editOf(before, wanted);
+  const both = editOf(beforeBoth, wanted);
+  void decide((row) => {
+    const now = joined && panelEntryOf(row, joined.key);
+    // Meanwhile it may have been sent, from another tab: then this one follows it.
+    const isJoined = joined && isStill(joined, now);
+    const edit = isJoined ? both : alone;
+    return {
+      put: isEmpty(edit) ? [] : [{ ...head, order: isJoined ? joined.order : nextOrder(row), edit }],
+      gone: isJoined ? [joined.key] : [],
+    };
+  });
 }
 
 /** Edits of a zone, or of the panel as a whole, that can be taken back, the newest last. */
-export const undoable = (all: readonly Entry[], at: PanelKey, zone: string | undefined): PanelEntry[] =>
-  all.filter(
+export const undoable = (row: readonly Entry[], at: PanelKey, zone: string | undefined): PanelEntry[] =>
+  row.filter(
     (entry): entry is PanelEntry =>
       isAt(entry, at) && entry.zone === zone && entry.undoes === undefined && !entry.isUndone,
   );
 
 /** Takes the newest edit back: one that was not sent is forgotten, one that was is followed by its inverse. */
 export function undoLast(at: PanelKey, zone: string | undefined): void {
-  const last = undoable(entries(), at, zone).at(-1);
-  if (!last) return;
-  if (last.state === 'waiting' || last.state === 'refused') return change([], [last.key]);
-  const inverse: PanelEntry = {
+  const seen = undoable(entries(), at, zone).at(-1);
+  if (!seen) return;
+  const head = {
     kind: 'panel',
     key: newKey(),
-    order: nextOrder(),
     state: 'waiting',
     at,
     ...(zone === undefined ? {} : { zone }),
     field: 'undo',
     editedMs: Date.now(),
-    edit: inverseOf(last.edit),
-    undoes: last.key,
-  };
-  change([{ ...last, isUndone: true }, inverse]);
+    undoes: seen.key,
+  } as const;
+  void decide((row) => {
+    const last = panelEntryOf(row, seen.key);
+    if (!last || last.isUndone) return {};
+    if (last.state === 'waiting' || last.state === 'refused') return { gone: [last.key] };
+    const inverse = { ...head, order: nextOrder(row), edit: inverseOf(last.edit) };
+    return { put: [{ ...last, isUndone: true }, inverse] };
+  });
 }
 
 /** Settles an edit that no longer fits: mine is made to what is there now, theirs gives it up. */
-export function settle({ key, edit, theirs, ...entry }: PanelEntry, choice: 'mine' | 'theirs'): void {
-  if (choice === 'theirs' || !theirs) return change([], [key]);
-  const again = rebased(edit, theirs.panel);
-  if (isEmpty(again)) return change([], [key]);
-  const { lines: _, ...head } = entry;
-  change([{ ...head, key: newKey(), edit: again, state: 'waiting' }], [key]);
-}
-
-/** An edit that holds stays for a while, to be taken back. */
-export function markSent(entry: Entry): void {
-  if (entry.kind === 'fields') return change([], [entry.key]);
-  const { lines: _, theirs: __, ...sent } = entry;
-  const older = entries().filter((other) => isAt(other, entry.at) && other.state === 'sent');
-  const gone = older.slice(0, Math.max(0, older.length + 1 - MOST_UNDO)).map(({ key }) => key);
-  change([{ ...sent, state: 'sent' }], entry.undoes === undefined ? gone : [...gone, entry.undoes]);
+export function settle({ key }: PanelEntry, choice: 'mine' | 'theirs'): void {
+  const newer = newKey();
+  void decide((row) => {
+    const refused = panelEntryOf(row, key);
+    if (refused?.state !== 'refused') return {};
+    const { lines: _, theirs, ...head } = refused;
+    const again = choice === 'mine' && theirs ? rebased(head.edit, theirs.panel) : undefined;
+    if (!again || isEmpty(again)) return { gone: [key] };
+    return { put: [{ ...head, key: newer, edit: again, state: 'waiting' }], gone: [key] };
+  });
 }

@@ -3,8 +3,8 @@ import { RequestRefused, Unreachable, ask } from '../api/http.ts';
 import { jobPath, panelPath, panelQueryKey, shopPath, shopsQueryKey } from '../api/queries.ts';
 import { askAgainWhenAnswered, queryClient } from '../api/query-client.ts';
 import { connection } from '../state/connection.ts';
-import type { Entry, PanelEntry } from './entry.ts';
-import { change, follow, load, markSent, useOutbox } from './outbox.ts';
+import { isAt, type Entry, type PanelEntry } from './entry.ts';
+import { decide, follow, load, useOutbox } from './row.ts';
 
 /** Sends what waits, one after the other, from one tab at a time, and again when the server is back. */
 
@@ -28,9 +28,7 @@ export function sendSoon(): void {
 export async function sendAll(): Promise<void> {
   try {
     await alone(async () => {
-      // Another tab may have sent some of it meanwhile.
-      await load();
-      for (let next = nextEntry(); next; next = nextEntry()) await send(next);
+      for (let next = await claimNext(); next; next = await claimNext()) await send(next);
     });
   } catch (error) {
     if (!(error instanceof Unreachable)) throw error;
@@ -38,28 +36,61 @@ export async function sendAll(): Promise<void> {
 }
 
 /** Refused ones are passed by: what waits behind them is about something else, or will be refused for itself. */
-const nextEntry = (): Entry | undefined =>
-  useOutbox.getState().entries.find(({ state }) => state === 'waiting' || state === 'sending');
+const isUnsent = ({ state }: Entry): boolean => state === 'waiting' || state === 'sending';
+
+/** Marks the next one as being sent, and keeps that: a tab that is closed then sends the very same request again. */
+async function claimNext(): Promise<Entry | undefined> {
+  await decide((row) => {
+    const next = row.find(isUnsent);
+    return next?.state === 'waiting' ? { put: [{ ...next, state: 'sending' }] } : {};
+  });
+  return useOutbox.getState().entries.find(isUnsent);
+}
 
 async function send(entry: Entry): Promise<void> {
-  // Kept before it is asked: a tab that is closed now sends the very same request again.
-  if (entry.state === 'waiting') change([{ ...entry, state: 'sending' }]);
   try {
-    if (entry.kind === 'panel') await sendEdit(entry);
-    else await sendFields(entry);
-    markSent(entry);
+    if (entry.kind === 'panel') await markSent(entry.key, await sendEdit(entry));
+    else {
+      await sendFields(entry);
+      await markSent(entry.key);
+    }
   } catch (error) {
     if (!(error instanceof RequestRefused)) throw error;
-    refuse(entry, error);
+    await refuse(entry, error);
   }
 }
 
-async function sendEdit({ at, edit, key }: PanelEntry): Promise<void> {
+/** Edits of one panel that can be taken back. */
+const MOST_UNDO = 30;
+
+/** An edit that holds stays for a while, to be taken back. */
+const markSent = (key: string, saved?: PanelView): Promise<void> =>
+  decide((row) => {
+    const entry = row.find((each) => each.key === key);
+    if (entry?.kind !== 'panel') return { gone: [key] };
+    const older = row.filter((other) => isAt(other, entry.at) && other.state === 'sent');
+    const gone = older.slice(0, Math.max(0, older.length + 1 - MOST_UNDO)).map((other) => other.key);
+    return {
+      put: [{ ...entry, state: 'sent' }],
+      gone: entry.undoes === undefined ? gone : [...gone, entry.undoes],
+    };
+  }, saved);
+
+/** Shows what the server has, where the panel is on screen and not known newer. */
+function showSaved(saved: PanelView): void {
+  const queryKey = panelQueryKey({ job: saved.job.id, panel: saved.panel.id });
+  queryClient.setQueryData<PanelView>(queryKey, (seen) =>
+    seen && seen.version < saved.version ? saved : seen,
+  );
+  askAgainWhenAnswered(queryKey);
+}
+
+async function sendEdit({ at, edit, key }: PanelEntry): Promise<PanelView> {
   const saved = await ask<PanelView>(panelPath(at), { method: 'PATCH', body: { edit }, key });
-  queryClient.setQueryData<PanelView>(panelQueryKey(at), saved);
-  askAgainWhenAnswered(panelQueryKey(at));
+  showSaved(saved);
   void queryClient.invalidateQueries({ queryKey: ['plan', at.job, at.panel] });
   void queryClient.invalidateQueries({ queryKey: ['job', at.job] });
+  return saved;
 }
 
 async function sendFields({
@@ -88,18 +119,25 @@ const lineOf = ({ path, message }: Problem): string => {
   return `${FIELD_WORDS[field] ?? path}: ${message}`;
 };
 
-function refuse(entry: Entry, { details, lines: said }: RequestRefused): void {
-  if (entry.kind === 'panel' && details.theirs)
-    queryClient.setQueryData<PanelView>(panelQueryKey(entry.at), details.theirs as PanelView);
+const isUndoOf = (entry: Entry, key: string): boolean => entry.kind === 'panel' && entry.undoes === key;
+
+async function refuse({ key }: Entry, { details, lines: said }: RequestRefused): Promise<void> {
+  const theirs = details.theirs as PanelView | undefined;
   const lines = details.problems?.length ? details.problems.map(lineOf) : said;
-  const refused = { ...entry, state: 'refused' as const, lines };
-  const theirs = entry.kind === 'panel' && details.theirs ? { theirs: details.theirs as PanelView } : {};
-  change([{ ...refused, ...theirs } as Entry]);
+  await decide((row) => {
+    const entry = row.find((each) => each.key === key);
+    if (!entry) return {};
+    // Taken back before the server said no: nothing of it stays, nor of what was to take it back.
+    if (entry.kind === 'panel' && entry.isUndone)
+      return { gone: row.filter((each) => each === entry || isUndoOf(each, key)).map((each) => each.key) };
+    const refused = { ...entry, state: 'refused' as const, lines };
+    return { put: [refused.kind === 'panel' && theirs ? { ...refused, theirs } : refused] };
+  }, theirs);
 }
 
 /** Takes up what was left from before, follows other tabs, and sends again when the server is back. */
 export function startOutbox(): void {
-  follow(() => undefined);
+  follow(showSaved);
   connection.onBack(() => void sendAll());
   void load().then(sendAll);
 }

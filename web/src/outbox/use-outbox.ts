@@ -1,5 +1,5 @@
 import { isAt, isPending, type Entry, type PanelKey } from './entry.ts';
-import { useOutbox } from './outbox.ts';
+import { useOutbox } from './row.ts';
 
 /** What screens ask of the row of writes. */
 

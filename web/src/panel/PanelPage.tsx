@@ -1,7 +1,8 @@
 import { Link, NavLink, Outlet, useParams } from 'react-router';
 import { usePanel } from '../api/queries.ts';
 import { Pending } from '../shared/Problem.tsx';
-import { useOutbox, withOutbox } from '../outbox/outbox.ts';
+import { withOutbox } from '../outbox/outbox.ts';
+import { useOutbox } from '../outbox/row.ts';
 import type { PanelContext } from './panel-context.ts';
 import './panel.css';
 

@@ -2,7 +2,7 @@ import { dewMarginKelvin, type UnitSystem } from '@blue-ledge/core';
 import { useParams } from 'react-router';
 import { useJob } from '../api/queries.ts';
 import { useConnection } from '../state/connection.ts';
-import { useFault } from '../outbox/outbox.ts';
+import { useOutbox } from '../outbox/row.ts';
 import { useUnsent } from '../outbox/use-outbox.ts';
 import { useFormat, useUnits } from '../state/units.ts';
 
@@ -40,7 +40,7 @@ function Climate({ job }: { readonly job: string }) {
 function SaveState() {
   const isLost = useConnection((state) => state.isLost);
   const { nWaiting, nRefused } = useUnsent();
-  const isUnkept = useFault((state) => state.isUnkept);
+  const isUnkept = useOutbox((state) => state.isUnkept);
   if (isUnkept)
     return (
       <p className="save-state save-state-lost" role="status">

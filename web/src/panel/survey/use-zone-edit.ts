@@ -1,7 +1,8 @@
 import type { Panel, PanelView, Zone } from '@blue-ledge/core';
 import { usePanel } from '../../api/queries.ts';
 import { isAt, isPending, type PanelEntry, type PanelKey } from '../../outbox/entry.ts';
-import { editPanel, settle, undoLast, undoable, useOutbox } from '../../outbox/outbox.ts';
+import { editPanel, settle, undoLast, undoable } from '../../outbox/outbox.ts';
+import { useOutbox } from '../../outbox/row.ts';
 import { sendSoon } from '../../outbox/sender.ts';
 
 /** Why an edit is not saved. */

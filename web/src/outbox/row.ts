@@ -1,0 +1,72 @@
+import type { PanelView } from '@blue-ledge/core';
+import { create } from 'zustand';
+import { isChange, withChange, type Decision } from './decision.ts';
+import type { Entry } from './entry.ts';
+import { changeEntries, readEntries } from './outbox-db.ts';
+
+/** All writes of this browser, in one row, the same in every tab. Screens show them over what the server has. */
+
+interface Outbox {
+  readonly entries: readonly Entry[];
+  /** The browser could not keep the row: then leaving the page loses it. */
+  readonly isUnkept: boolean;
+}
+
+export const useOutbox = create<Outbox>()(() => ({ entries: [], isUnkept: false }));
+
+const CHANNEL = 'ledge-outbox';
+// Outside of a page there is no other tab.
+const channel = typeof document === 'undefined' ? null : new BroadcastChannel(CHANNEL);
+
+/** The row as the browser keeps it, and what was decided here since, in its order. */
+let kept: readonly Entry[] = [];
+let decided: readonly Decision[] = [];
+let turn: Promise<void> = Promise.resolve();
+
+/** One after the other: nothing that is read is older than what was decided before it. */
+const inTurn = (work: () => Promise<void>): Promise<void> => (turn = turn.then(work));
+
+const after = (row: readonly Entry[], decision: Decision): readonly Entry[] => withChange(row, decision(row));
+
+const show = (): void => useOutbox.setState({ entries: decided.reduce(after, kept) });
+
+/**
+ * Changes the row: shown at once, resolved once it is kept.
+ * @param saved the panel as the server has it now, for other tabs to show before they follow the change
+ */
+export function decide(decision: Decision, saved?: PanelView): Promise<void> {
+  decided = [...decided, decision];
+  show();
+  return inTurn(async () => {
+    try {
+      const { row, change } = await changeEntries(decision);
+      kept = row;
+      if (isChange(change)) channel?.postMessage(saved ?? null);
+    } catch {
+      kept = after(kept, decision);
+      useOutbox.setState({ isUnkept: true });
+    }
+    decided = decided.slice(1);
+    show();
+  });
+}
+
+/** Takes up what the browser keeps. */
+export const load = (): Promise<void> =>
+  inTurn(async () => {
+    try {
+      kept = await readEntries();
+    } catch {
+      useOutbox.setState({ isUnkept: true });
+    }
+    show();
+  });
+
+/** Follows what other tabs do. */
+export function follow(onSaved: (saved: PanelView) => void): void {
+  if (!channel) return;
+  channel.onmessage = ({ data }: MessageEvent<PanelView | null>) => {
+    if (data) onSaved(data);
+    void load();
+  };
+}
