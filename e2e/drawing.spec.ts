@@ -149,18 +149,11 @@ test('two people at one panel: the later sees it and chooses', async ({ page, sh
   await page.route('**/api/**', (route) =>
     route.request().method() === 'GET' ? route.abort() : route.continue(),
   );
-  await shop.send('PUT', '/api/jobs/bus-6/panels/door', {
-    version: seen.version,
-    zoneVersions: seen.zoneVersions,
-    panel: {
-      ...seen.panel,
-      name: 'Left door',
-      zones: [
-        ...seen.panel.zones,
-        { ...seen.panel.zones[1], id: 'D', name: 'theirs', shape: undefined, areaM2: 0.001 },
-      ],
-    },
-  });
+  const added = { ...seen.panel.zones[1], id: 'D', name: 'theirs', shape: undefined, areaM2: 0.001 };
+  await shop.editDoor([
+    { path: ['name'], from: seen.panel.name, to: 'Left door' },
+    { path: ['zones', 'D'], to: added },
+  ]);
   await tool(page, 'Add a zone').click();
   const notice = page.getByRole('alert');
   await expect(notice).toContainText('Somebody changed this panel in the meantime');

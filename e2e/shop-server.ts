@@ -74,6 +74,12 @@ export class ShopServer {
     if (!response.ok) throw new Error(await response.text());
   }
 
+  /** Changes the demo's door behind the back of an open screen. */
+  async editDoor(changes: readonly object[]): Promise<void> {
+    const response = await this.send('PATCH', '/api/jobs/bus-6/panels/door', { edit: { changes } });
+    if (!response.ok) throw new Error(await response.text());
+  }
+
   send(method: string, path: string, body: unknown): Promise<Response> {
     return fetch(this.url + path, {
       method,

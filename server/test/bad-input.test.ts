@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { TestServer, demoJob } from './server.ts';
+import { DOOR, TestServer, demoJob } from './server.ts';
 
 /** Whatever is sent, the answer is a sentence with a status under 500, and the job is as it was. */
 
@@ -10,7 +10,6 @@ beforeAll(async () => {
 });
 afterAll(() => server.stop());
 
-const DOOR = '/api/jobs/bus-6/panels/door';
 const door = async () => (await server.http.get(DOOR).expect(200)).body;
 
 const anything = fc.oneof(fc.jsonValue(), fc.object({ maxDepth: 3 })) as fc.Arbitrary<object>;
@@ -25,7 +24,7 @@ const expectSentence = ({ status, body }: { status: number; body: { title?: stri
 test.each([
   ['a job', 'post', '/api/jobs'],
   ['a change of a job', 'patch', '/api/jobs/bus-6'],
-  ['a zone', 'put', `${DOOR}/zones/B`],
+  ['an edit of a panel', 'patch', DOOR],
 ] as const)('any JSON in place of %s', async (_, method, path) => {
   const before = await door();
   await fc.assert(
@@ -55,7 +54,9 @@ test('a good zone with one field spoilt in any way', async () => {
   await fc.assert(
     fc.asyncProperty(spoilt, async ([field, value]) =>
       expectSentence(
-        await server.http.put(`${DOOR}/zones/B`).send({ version: 1, zone: { ...zone, [field]: value } }),
+        await server.http
+          .patch(DOOR)
+          .send({ edit: { changes: [{ path: ['zones', 'B', field], from: zone[field], to: value }] } }),
       ),
     ),
     RUNS,

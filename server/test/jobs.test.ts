@@ -1,6 +1,6 @@
 import { openPlan, type PlanView } from '@blue-ledge/core';
 import { Database } from '../src/database/database.ts';
-import { TestServer, demoJob } from './server.ts';
+import { DOOR, TestServer, areaEdit, demoJob } from './server.ts';
 
 let server: TestServer;
 beforeEach(async () => {
@@ -8,7 +8,6 @@ beforeEach(async () => {
 });
 afterEach(() => server.stop());
 
-const DOOR = '/api/jobs/bus-6/panels/door';
 const takeDemo = () => server.http.post('/api/jobs').send(demoJob()).expect(201);
 const zoneB = async () => {
   const { body } = await server.http.get(DOOR).expect(200);
@@ -26,36 +25,29 @@ test('a job comes back as it was taken in, extra fields and all, also after a re
   expect(body.panels[0].zones).toMatchObject(sent.panels[0]!.zones);
 });
 
-test('a zone is saved once, and a stale version gets both values', async () => {
+test('an edit is saved once under its key, and one that no longer fits gets both values', async () => {
   await takeDemo();
-  const zone = { ...(await zoneB()), areaM2: 0.3 };
-  await server.http
-    .put(`${DOOR}/zones/B`)
-    .set('idempotency-key', 'first-write')
-    .send({ version: 1, zone })
-    .expect(200);
-  const again = await server.http
-    .put(`${DOOR}/zones/B`)
-    .set('idempotency-key', 'first-write')
-    .send({ version: 1, zone })
-    .expect(200);
-  expect(again.body.version).toBe(2);
+  const first = () =>
+    server.http
+      .patch(DOOR)
+      .set('idempotency-key', 'first-write')
+      .send(areaEdit('B', 0.35, 0.3))
+      .expect(200);
+  await first();
+  expect((await first()).body).toMatchObject({ version: 2, zoneVersions: { B: 2 } });
   const { body } = await server.http
-    .put(`${DOOR}/zones/B`)
-    .send({ version: 1, zone: { ...zone, areaM2: 0.2 } })
+    .patch(DOOR)
+    .send(areaEdit('B', 0.35, 0.2))
     .expect(409);
-  expect(body.yours.areaM2).toBe(0.2);
-  expect(body.theirs.value.areaM2).toBe(0.3);
+  expect(body.yours).toEqual(areaEdit('B', 0.35, 0.2).edit);
+  expect(body.theirs.panel.zones[1].areaM2).toBe(0.3);
   expect((await zoneB()).areaM2).toBe(0.3);
 });
 
-test('of many writers of the same version exactly one wins, and nobody gets a 500', async () => {
+test('of many writers of the same field exactly one wins, and nobody gets a 500', async () => {
   await takeDemo();
-  const zone = await zoneB();
   const answers = await Promise.all(
-    Array.from({ length: 12 }, (_, i) =>
-      server.http.put(`${DOOR}/zones/B`).send({ version: 1, zone: { ...zone, areaM2: 0.2 + i / 100 } }),
-    ),
+    Array.from({ length: 12 }, (_, i) => server.http.patch(DOOR).send(areaEdit('B', 0.35, (20 + i) / 100))),
   );
   expect(answers.map(({ status }) => status).sort()).toEqual([200, ...Array<number>(11).fill(409)]);
 });
@@ -63,10 +55,10 @@ test('of many writers of the same version exactly one wins, and nobody gets a 50
 test('zones may not grow over their panel, and then nothing is saved', async () => {
   await takeDemo();
   const { body } = await server.http
-    .put(`${DOOR}/zones/B`)
-    .send({ version: 1, zone: { ...(await zoneB()), areaM2: 1.9 } })
-    .expect(422);
-  expect(body.problems[0]).toMatchObject({ path: 'zone.areaM2' });
+    .patch(DOOR)
+    .send(areaEdit('B', 0.35, 1.9))
+    .expect(400);
+  expect(body.problems[0]).toMatchObject({ path: 'panel.zones' });
   expect(body.problems[0].message).toContain('make a zone smaller');
   expect((await zoneB()).areaM2).toBe(0.35);
 });
@@ -80,8 +72,8 @@ describe('a plan', () => {
     const made = await server.http.post(plans).expect(201);
     expect(made.body).toMatchObject({ changed: [], version: 1 });
     await server.http
-      .put(`${DOOR}/zones/B`)
-      .send({ version: 1, zone: { ...(await zoneB()), areaM2: 0.2 } })
+      .patch(DOOR)
+      .send(areaEdit('B', 0.35, 0.2))
       .expect(200);
     server = await server.restart();
     const { body } = await server.http.get(`${plans}/latest`).expect(200);
@@ -121,8 +113,8 @@ describe('a plan', () => {
   test('of another release is said to be too old, and is not chosen from', async () => {
     await takeDemo();
     const { body: made } = await server.http.post(plans).expect(201);
-    await server.app.get(Database).write('test', async ({ tables, transaction }) => {
-      await tables.plans.update({ body: { systems: [] } }, { where: { id: made.id }, transaction });
+    await server.app.get(Database).write('test', async ({ tables }) => {
+      await tables.plans.update({ body: { systems: [] } }, { where: { id: made.id } });
     });
     const { body } = await server.http.get(`${plans}/latest`).expect(200);
     expect(body.plan).toMatchObject({ plan: null, changed: ['programme'] });
@@ -135,8 +127,8 @@ describe('a plan', () => {
     await takeDemo();
     const { body: made } = await server.http.post(plans).expect(201);
     await server.http
-      .put(`${DOOR}/zones/B`)
-      .send({ version: 1, zone: { ...(await zoneB()), areaM2: 0.2 } })
+      .patch(DOOR)
+      .send(areaEdit('B', 0.35, 0.2))
       .expect(200);
     const choose = (more: object) =>
       server.http.put(`${plans}/${made.id}/choice`).send({ systemId: made.chosen, version: 1, ...more });
@@ -176,8 +168,8 @@ describe('a plan', () => {
     for (let i = 0; i < 22; i++) await server.http.post(nose).expect(201);
     const ids = await server.app
       .get(Database)
-      .read(async ({ tables, transaction }) =>
-        (await tables.plans.findAll({ where: { panelId: 'nose' }, transaction })).map(({ id }) => id),
+      .read(async ({ tables }) =>
+        (await tables.plans.findAll({ where: { panelId: 'nose' } })).map(({ id }) => id),
       );
     expect(ids).toHaveLength(21);
     expect(ids).toContain(first.id);

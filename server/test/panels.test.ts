@@ -1,5 +1,5 @@
-import { editOf, openPlan, type Panel, type PanelView } from '@blue-ledge/core';
-import { TestServer, demoJob } from './server.ts';
+import { editOf, openPlan, type Panel, type PanelView, type Zone } from '@blue-ledge/core';
+import { DOOR, TestServer, demoJob } from './server.ts';
 
 let server: TestServer;
 beforeEach(async () => {
@@ -8,59 +8,47 @@ beforeEach(async () => {
 });
 afterEach(() => server.stop());
 
-const DOOR = '/api/jobs/bus-6/panels/door';
 const seen = async (): Promise<PanelView> => (await server.http.get(DOOR).expect(200)).body;
-const write = ({ version, zoneVersions }: PanelView, panel: unknown) =>
-  server.http.put(DOOR).send({ version, zoneVersions, panel });
+const edit = (before: Panel, after: Panel) => server.http.patch(DOOR).send({ edit: editOf(before, after) });
+const withZone = (panel: Panel, id: string, fields: object): Panel => ({
+  ...panel,
+  zones: panel.zones.map((zone) => (zone.id === id ? { ...zone, ...fields } : zone)),
+});
 
-describe('a panel as a whole', () => {
-  test('facts and zones change together; only what changed gets a new version', async () => {
-    const before = await seen();
-    const [a, b, c] = before.panel.zones;
-    const panel = {
-      ...before.panel,
+describe('an edit of a panel', () => {
+  test('changes facts and zones together; only what changed gets a new version', async () => {
+    const { panel } = await seen();
+    const [a, b, c] = panel.zones as [Zone, Zone, Zone];
+    const after: Panel = {
+      ...panel,
       role: 'blend',
       parts: [{ name: 'handle', plan: 'remove', bag: '1' }],
       zones: [a, { ...b, name: 'edge' }, { ...c, id: 'D', areaM2: 0.1 }, { ...c, areaM2: 0.1 }],
     };
-    const { body } = await write(before, panel).expect(200);
+    const { body } = await edit(panel, after).expect(200);
     expect(body.panel).toMatchObject({ role: 'blend', parts: [{ name: 'handle', bag: '1' }] });
     expect(body.zoneVersions).toEqual({ A: 1, B: 2, D: 1, C: 2 });
-    expect(body.panel.zones.map(({ id }: { id: string }) => id)).toEqual(['A', 'B', 'D', 'C']);
+    expect(body.panel.zones.map(({ id }: Zone) => id)).toEqual(['A', 'B', 'D', 'C']);
     expect(await seen()).toEqual(body);
+    const back = await edit(after, panel).expect(200);
+    expect(back.body.panel).toEqual(panel);
+    expect(await seen()).toEqual(back.body);
   });
-  test('nothing goes over a zone that somebody changed in the meantime', async () => {
-    const before = await seen();
-    const zone = { ...before.panel.zones[1], areaM2: 0.3 };
-    await server.http.put(`${DOOR}/zones/B`).send({ version: 1, zone }).expect(200);
-    const { body } = await write(before, { ...before.panel, role: 'blend' }).expect(409);
-    expect(body.theirs.panel.zones[1].areaM2).toBe(0.3);
-    expect((await seen()).panel.role).toBe('refinish');
-  });
-  test.each<[string, (panel: Panel) => unknown, string]>([
-    ['no zones', (panel) => ({ ...panel, zones: [] }), 'panel.zones'],
-    ['zones larger than it', (panel) => ({ ...panel, areaM2: 0.2 }), 'panel.zones'],
-    ['another id', (panel) => ({ ...panel, id: 'hood' }), 'panel.id'],
+  test.each<[string, (panel: Panel) => object[], string]>([
     [
-      'two zones of one id',
-      ({ zones, ...panel }) => ({ ...panel, zones: [zones[0], zones[0]] }),
-      'panel.zones.1.id',
+      'no zones',
+      ({ zones }) => zones.map((zone) => ({ path: ['zones', zone.id], from: zone })),
+      'panel.zones',
     ],
-  ])('with %s is refused, and stays what it was', async (_, change, path) => {
+    ['zones larger than it', () => [{ path: ['areaM2'], from: 2.1, to: 0.2 }], 'panel.zones'],
+    ['another id', () => [{ path: ['id'], from: 'door', to: 'hood' }], 'edit.changes.0.path.0'],
+  ])('that leaves a panel with %s is refused, and the panel stays what it was', async (_, changes, path) => {
     const before = await seen();
-    const { body } = await write(before, change(before.panel)).expect(400);
+    const edit = { changes: changes(before.panel) };
+    const { body } = await server.http.patch(DOOR).send({ edit }).expect(400);
     expect(body.problems[0].path).toBe(path);
     expect(await seen()).toEqual(before);
   });
-});
-
-describe('an edit of a panel', () => {
-  const edit = (before: Panel, after: Panel) => server.http.patch(DOOR).send({ edit: editOf(before, after) });
-  const withZone = (panel: Panel, id: string, fields: object): Panel => ({
-    ...panel,
-    zones: panel.zones.map((zone) => (zone.id === id ? { ...zone, ...fields } : zone)),
-  });
-
   test('changes what it names and nothing else, whatever was saved meanwhile', async () => {
     const { panel } = await seen();
     await edit(panel, { ...panel, role: 'blend' }).expect(200);

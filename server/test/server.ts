@@ -46,3 +46,9 @@ export const demoJob = () =>
     panels: { id: string; areaM2?: number; zones: Record<string, unknown>[] }[];
     [field: string]: unknown;
   };
+
+/** The demo's door as the server has it, and an edit of the area of one of its zones. */
+export const DOOR = '/api/jobs/bus-6/panels/door';
+export const areaEdit = (zone: string, from: number, to: number) => ({
+  edit: { changes: [{ path: ['zones', zone, 'areaM2'], from, to }] },
+});

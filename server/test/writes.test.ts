@@ -1,8 +1,9 @@
+import { editOf, type Panel } from '@blue-ledge/core';
 import { get } from 'node:http';
 import { brokenAt } from '../src/database/events.ts';
 import { Database } from '../src/database/database.ts';
 import type { EventFields } from '../src/database/tables.ts';
-import { TestServer, demoJob } from './server.ts';
+import { DOOR, TestServer, areaEdit, demoJob } from './server.ts';
 
 /** Keys of writes, the chain of events, and the stream that tells open screens of them. */
 
@@ -13,26 +14,23 @@ beforeEach(async () => {
 });
 afterEach(() => server.stop());
 
-const DOOR = '/api/jobs/bus-6/panels/door';
 const zone = async (id: string) =>
   (await server.http.get(DOOR)).body.panel.zones.find((each: { id: string }) => each.id === id);
 
 describe('a key stands for one request', () => {
   const KEY = 'one-key-only';
-  const write = async (id: string, areaM2: number) =>
+  const write = (zone: string, from: number, to: number) =>
     server.http
-      .put(`${DOOR}/zones/${id}`)
+      .patch(DOOR)
       .set('idempotency-key', KEY)
-      .send({ version: 1, zone: { ...(await zone(id)), areaM2 } });
+      .send(areaEdit(zone, from, to));
 
   test('sent again it gets the first answer; for another body, path or method it is refused', async () => {
-    const first = await write('B', 0.3);
-    const body = { version: 1, zone: { ...(await zone('B')), areaM2: 0.3 } };
-    const again = await server.http.put(`${DOOR}/zones/B`).set('idempotency-key', KEY).send(body).expect(200);
-    expect(again.body).toEqual(first.body);
+    const first = await write('B', 0.35, 0.3).expect(200);
+    expect((await write('B', 0.35, 0.3).expect(200)).body).toEqual(first.body);
     for (const refused of [
-      await write('B', 0.2),
-      await write('C', 0.2),
+      await write('B', 0.35, 0.2),
+      await write('C', 0.25, 0.2),
       await server.http
         .post('/api/jobs')
         .set('idempotency-key', KEY)
@@ -46,19 +44,15 @@ describe('a key stands for one request', () => {
   });
 
   test('what failed under it may be tried again', async () => {
-    expect((await write('B', 9)).status).toBe(422);
-    await server.http
-      .put(`${DOOR}/zones/B`)
-      .set('idempotency-key', KEY)
-      .send({ version: 1, zone: { ...(await zone('B')), areaM2: 0.3 } })
-      .expect(200);
+    await write('B', 0.35, 9).expect(400);
+    await write('B', 0.35, 0.3).expect(200);
   });
 });
 
 describe('events', () => {
   const events = () =>
-    server.app.get(Database).read(async ({ tables, transaction }) => {
-      const rows = await tables.events.findAll({ order: [['seq', 'ASC']], transaction });
+    server.app.get(Database).read(async ({ tables }) => {
+      const rows = await tables.events.findAll({ order: [['seq', 'ASC']] });
       return rows.map((row) => (row as unknown as { toJSON: () => EventFields }).toJSON());
     });
 
@@ -77,9 +71,9 @@ describe('events', () => {
   test('what was refused left none', async () => {
     const before = (await events()).length;
     await server.http
-      .put(`${DOOR}/zones/B`)
-      .send({ version: 1, zone: { ...(await zone('B')), areaM2: 9 } })
-      .expect(422);
+      .patch(DOOR)
+      .send(areaEdit('B', 0.35, 9))
+      .expect(400);
     expect(await events()).toHaveLength(before);
   });
 
@@ -98,16 +92,16 @@ describe('events', () => {
           }),
         );
       });
-    const live = listen('', /zone\.changed/);
+    const live = listen('', /panel\.changed/);
     const nLast = (await events()).length;
     await new Promise((resolve) => setTimeout(resolve, 50));
     await server.http
-      .put(`${DOOR}/zones/B`)
-      .send({ version: 1, zone: { ...(await zone('B')), areaM2: 0.3 } })
+      .patch(DOOR)
+      .send(areaEdit('B', 0.35, 0.3))
       .expect(200);
     expect(await live).toContain(`id: ${nLast + 1}\n`);
-    expect(await live).toContain('"subject":"jobs/bus-6/panels/door/zones/B"');
-    const missed = await listen(String(nLast - 1), /zone\.changed/);
+    expect(await live).toContain('"subject":"jobs/bus-6/panels/door"');
+    const missed = await listen(String(nLast - 1), /panel\.changed/);
     expect(missed).toContain(`id: ${nLast}\n`);
     expect(missed).not.toContain(`id: ${nLast - 1}\n`);
   });
@@ -115,14 +109,12 @@ describe('events', () => {
 
 test('a reader sees one moment: no read mixes two saves of a panel', async () => {
   const { body: seen } = await server.http.get(DOOR);
-  const facts = seen.panel;
-  let { version, zoneVersions } = seen;
   const saves = (async () => {
+    let panel = seen.panel as Panel;
     for (let i = 1; i <= 20; i++) {
-      const zones = facts.zones.map((each: object) => ({ ...each, name: `save ${i}` }));
-      const panel = { ...facts, name: `save ${i}`, zones };
-      const { body } = await server.http.put(DOOR).send({ version, zoneVersions, panel }).expect(200);
-      ({ version, zoneVersions } = body);
+      const zones = panel.zones.map((each) => ({ ...each, name: `save ${i}` }));
+      const edit = editOf(panel, { ...panel, name: `save ${i}`, zones });
+      ({ panel } = (await server.http.patch(DOOR).send({ edit }).expect(200)).body);
     }
   })();
   for (let i = 0; i < 30; i++) {

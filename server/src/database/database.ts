@@ -1,37 +1,13 @@
 import { join } from 'node:path';
-import { Sequelize, Transaction } from 'sequelize';
-import sqlite3 from 'sqlite3';
+import { Connections, openFile, type Connection } from './connections.ts';
 import { lockDataFolder, openDataFolder, type FolderLock } from './data-folder.ts';
 import { append, type NewEvent } from './events.ts';
 import { migrate } from './migrate.ts';
 import { startErrorOf } from './start-error.ts';
-import { defineTables, type EventFields, type Tables } from './tables.ts';
-
-/**
- * The one SQLite file. Durability and integrity settings go on every connection: Sequelize opens one for each
- * transaction and fires no hook for SQLite, so they are set where the driver opens the file.
- */
-const PRAGMAS = [
-  'PRAGMA busy_timeout=5000;',
-  'PRAGMA journal_mode=WAL;',
-  'PRAGMA synchronous=FULL;',
-  'PRAGMA foreign_keys=ON;',
-].join(' ');
-
-class PreparedDatabase extends sqlite3.Database {
-  constructor(file: string, mode: number, opened: (error: Error | null) => void) {
-    super(file, mode, (error) => {
-      if (error) opened(error);
-      else this.exec(PRAGMAS, opened);
-    });
-  }
-}
+import type { EventFields } from './tables.ts';
 
 /** One snapshot: whatever is read through it belongs together. */
-export interface Read {
-  readonly tables: Tables;
-  readonly transaction: Transaction;
-}
+export type Read = Connection;
 
 /** A snapshot that may be written to, and what is to be said of it once all of it holds. */
 export interface Write extends Read {
@@ -39,24 +15,27 @@ export interface Write extends Read {
   readonly note: (event: NewEvent) => void;
 }
 
+const FILE = 'blue-ledge.sqlite';
+const MOST_READERS = 4;
 /** A write that worked so lately is believed. */
 const TRY_AGAIN_MS = 5000;
 
 type Listener = (events: readonly EventFields[]) => void;
 
-/** The database of a data folder. */
+/** The database of a data folder: one SQLite file. */
 export class Database {
-  private readonly tables: Tables;
-  /** Writes queue here: SQLite takes one writer at a time, and waiting inside it blocks the driver's threads. */
-  private lastWrite: Promise<unknown> = Promise.resolve();
+  private readonly readers: Connections;
+  /** SQLite takes one writer at a time, and waiting inside it blocks the driver's threads: writes wait in line here. */
+  private readonly writer: Connections;
   private readonly listeners = new Set<Listener>();
   private triedAtMs = -Infinity;
 
   private constructor(
-    private readonly sequelize: Sequelize,
+    file: string,
     private readonly lock: FolderLock,
   ) {
-    this.tables = defineTables(sequelize);
+    this.readers = new Connections(file, MOST_READERS, 'BEGIN DEFERRED');
+    this.writer = new Connections(file, 1, 'BEGIN IMMEDIATE');
   }
 
   /**
@@ -68,15 +47,12 @@ export class Database {
     try {
       openDataFolder(folder);
       lock = await lockDataFolder(folder);
-      const sequelize = new Sequelize({
-        dialect: 'sqlite',
-        storage: join(folder, 'blue-ledge.sqlite'),
-        logging: false,
-        dialectModule: { ...sqlite3, Database: PreparedDatabase },
-      });
+      const file = join(folder, FILE);
+      const sequelize = openFile(file);
       await sequelize.query('PRAGMA quick_check(1)');
       await migrate(sequelize, folder);
-      return new Database(sequelize, lock);
+      await sequelize.close();
+      return new Database(file, lock);
     } catch (error) {
       await lock?.release();
       throw startErrorOf(error, folder);
@@ -85,30 +61,18 @@ export class Database {
 
   /** Reads from one snapshot, however many queries it takes. */
   read<T>(work: (tx: Read) => Promise<T>): Promise<T> {
-    return this.sequelize.transaction({ type: Transaction.TYPES.DEFERRED }, (transaction) =>
-      work({ tables: this.tables, transaction }),
-    );
+    return this.readers.transact(work);
   }
 
   /** Runs `work` in a transaction, after every write that was asked for before it; all of it holds or none. */
-  write<T>(actor: string, work: (tx: Write) => Promise<T>): Promise<T> {
-    const turn = this.lastWrite.then(() => this.writeNow(actor, work));
-    this.lastWrite = turn.catch(() => undefined);
-    return turn;
-  }
-
-  private async writeNow<T>(actor: string, work: (tx: Write) => Promise<T>): Promise<T> {
-    const { tables } = this;
-    const happened: NewEvent[] = [];
+  async write<T>(actor: string, work: (tx: Write) => Promise<T>): Promise<T> {
     let events: readonly EventFields[] = [];
-    const answer = await this.sequelize.transaction(
-      { type: Transaction.TYPES.IMMEDIATE },
-      async (transaction) => {
-        const done = await work({ tables, transaction, actor, note: (event) => happened.push(event) });
-        events = await append(tables, happened, { actor, transaction });
-        return done;
-      },
-    );
+    const answer = await this.writer.transact(async (connection) => {
+      const happened: NewEvent[] = [];
+      const done = await work({ ...connection, actor, note: (event) => happened.push(event) });
+      events = await append(connection.sql, happened, actor);
+      return done;
+    });
     if (events.length > 0) for (const listener of this.listeners) listener(events);
     return answer;
   }
@@ -117,9 +81,9 @@ export class Database {
   async tryWrite(): Promise<void> {
     const now = Date.now();
     if (now - this.triedAtMs < TRY_AGAIN_MS) return;
-    await this.write('health', async ({ tables, transaction }) => {
+    await this.write('health', async ({ tables }) => {
       const clientKey = 'health-check';
-      await tables.writes.upsert({ clientKey, request: '', answer: {} }, { transaction });
+      await tables.writes.upsert({ clientKey, request: '', answer: {} });
     });
     this.triedAtMs = now;
   }
@@ -131,8 +95,8 @@ export class Database {
   }
 
   async close(): Promise<void> {
-    await this.lastWrite;
-    await this.sequelize.close();
+    await this.writer.close();
+    await this.readers.close();
     await this.lock.release();
   }
 }

@@ -1,7 +1,7 @@
 import { canonical } from '@blue-ledge/core';
 import { createHash } from 'node:crypto';
-import type { EventFields, Tables } from './tables.ts';
-import type { Transaction } from 'sequelize';
+import type { Sql } from './sql.ts';
+import type { EventFields } from './tables.ts';
 
 /**
  * What happened, append-only: each event carries the hash of the one before it, so that nothing can be taken out or
@@ -17,6 +17,7 @@ export interface NewEvent {
 }
 
 const FIRST = '0'.repeat(64);
+const LAST = 'SELECT seq, hash FROM events ORDER BY seq DESC LIMIT 1';
 
 /** SHA-256 of an event without its own hash. */
 export const hashOf = ({
@@ -30,23 +31,39 @@ export const hashOf = ({
 }: Omit<EventFields, 'hash'>): string =>
   createHash('sha256').update(canonical({ seq, at, actor, subject, kind, body, prevHash })).digest('hex');
 
+const COLUMNS = ['seq', 'at', 'actor', 'subject', 'kind', 'body', '"prevHash"', 'hash'];
+const INSERT = `INSERT INTO events (${COLUMNS.join(', ')}) VALUES (${COLUMNS.map((_, i) => `$${i + 1}`).join(', ')})`;
+
 /** Appends events in the transaction in which they happen. */
 export async function append(
-  { events }: Tables,
+  { rows, write }: Sql,
   happened: readonly NewEvent[],
-  { actor, transaction }: { readonly actor: string; readonly transaction: Transaction },
+  actor: string,
 ): Promise<EventFields[]> {
   if (happened.length === 0) return [];
-  const last = await events.findOne({ order: [['seq', 'DESC']], transaction });
+  const [last] = await rows<Pick<EventFields, 'seq' | 'hash'>>(LAST);
   let [seq, prevHash] = [last?.seq ?? 0, last?.hash ?? FIRST];
-  const rows = happened.map(({ subject, kind, body = {} }) => {
+  const events = happened.map(({ subject, kind, body = {} }) => {
     seq += 1;
-    const row = { seq, at: new Date().toISOString(), actor, subject, kind, body, prevHash };
-    prevHash = hashOf(row);
-    return { ...row, hash: prevHash };
+    const event = { seq, at: new Date().toISOString(), actor, subject, kind, body, prevHash };
+    prevHash = hashOf(event);
+    return { ...event, hash: prevHash };
   });
-  await events.bulkCreate(rows, { transaction });
-  return rows;
+  for (const event of events) {
+    const { at, subject, kind, body } = event;
+    await write(
+      INSERT,
+      event.seq,
+      at,
+      actor,
+      subject,
+      kind,
+      JSON.stringify(body),
+      event.prevHash,
+      event.hash,
+    );
+  }
+  return events;
 }
 
 /** The first event whose hash or link is not what it should be; null where the chain is whole. */

@@ -1,7 +1,8 @@
 import { Injectable } from '@nestjs/common';
 import { Op } from 'sequelize';
 import { ProblemError } from '../http/problem.ts';
-import { Database, type Write } from './database.ts';
+import { Database, type Read, type Write } from './database.ts';
+import { jsonOf, momentText } from './sql.ts';
 
 /** Who asks for a write, and under which key; the same key stands for the same request. */
 export interface WriteRequest {
@@ -22,6 +23,20 @@ const otherRequest = (): ProblemError =>
     'This Idempotency-Key was used for another request. Nothing was done: send this one under a key of its own.',
   );
 
+const SELECT = 'SELECT request, answer FROM writes WHERE "clientKey" = $1';
+const INSERT = `INSERT INTO writes ("clientKey", request, answer, "createdAt", "updatedAt")
+  VALUES ($1, $2, $3, $4, $4)`;
+
+/** What a request under the same key was answered before; null where it was not. */
+async function answerTo<T>({ sql }: Read, { clientKey, request }: WriteRequest): Promise<T | null> {
+  if (clientKey === undefined) return null;
+  const [known] = await sql.rows<{ request: string; answer: unknown }>(SELECT, clientKey);
+  if (!known) return null;
+  // Keys of the release before say nothing of their request.
+  if (known.request !== '' && known.request !== request) throw otherRequest();
+  return jsonOf<T>(known.answer);
+}
+
 /** Writes that a client may send again: the same key gets the first answer and does nothing a second time. */
 @Injectable()
 export class IdempotentWrites {
@@ -35,10 +50,12 @@ export class IdempotentWrites {
 
   /** Runs `work` in a write transaction, unless this client key was answered before. */
   run<T extends object>(asked: WriteRequest, work: (tx: Write) => Promise<T>): Promise<T> {
-    return this.around(asked, (keep) =>
+    return this.once(asked, () =>
       this.database.write(asked.actor, async (tx) => {
+        const known = await answerTo<T>(tx, asked);
+        if (known) return known;
         const answer = await work(tx);
-        await keep(tx, answer);
+        await this.keep(tx, asked, answer);
         return answer;
       }),
     );
@@ -49,51 +66,48 @@ export class IdempotentWrites {
    * comes again meanwhile waits for the first one's answer.
    * @throws {ProblemError} 422 where the key was used for another request
    */
-  async around<T extends object>(
-    { clientKey, request }: WriteRequest,
+  around<T extends object>(
+    asked: WriteRequest,
     work: (keep: (tx: Write, answer: T) => Promise<void>) => Promise<T>,
   ): Promise<T> {
-    if (clientKey === undefined) return work(() => Promise.resolve());
+    return this.once(asked, async () => {
+      const known = await this.database.read((tx) => answerTo<T>(tx, asked));
+      return known ?? work((tx, answer) => this.keep(tx, asked, answer));
+    });
+  }
+
+  /** Requests of one key that come at the same time are one. */
+  private async once<T extends object>(
+    { clientKey, request }: WriteRequest,
+    work: () => Promise<T>,
+  ): Promise<T> {
+    if (clientKey === undefined) return work();
     const running = this.inFlight.get(clientKey);
     if (running) {
       if (running.request !== request) throw otherRequest();
       return running.answer as Promise<T>;
     }
-    const answer = this.answeredOr(clientKey, request, () =>
-      work(async (tx, made) => {
-        await tx.tables.writes.create({ clientKey, request, answer: made }, { transaction: tx.transaction });
-        await this.prune(tx);
-      }),
-    );
+    const answer = work();
     this.inFlight.set(clientKey, { request, answer });
     try {
-      return (await answer) as T;
+      return await answer;
     } finally {
       this.inFlight.delete(clientKey);
     }
   }
 
-  private async answeredOr<T extends object>(
-    clientKey: string,
-    request: string,
-    work: () => Promise<T>,
-  ): Promise<T> {
-    const known = await this.database.read(({ tables, transaction }) =>
-      tables.writes.findByPk(clientKey, { transaction }),
-    );
-    if (!known) return work();
-    // Keys of the release before say nothing of their request.
-    if (known.request !== '' && known.request !== request) throw otherRequest();
-    return known.answer as T;
+  private async keep(tx: Write, { clientKey, request }: WriteRequest, answer: object): Promise<void> {
+    if (clientKey === undefined) return;
+    await tx.sql.write(INSERT, clientKey, request, JSON.stringify(answer), momentText(new Date()));
+    await this.prune(tx);
   }
 
-  private async prune({ tables, transaction }: Write): Promise<void> {
+  private async prune({ tables }: Write): Promise<void> {
     const now = Date.now();
     if (now - this.prunedAtMs < EVERY_MS) return;
     this.prunedAtMs = now;
     await tables.writes.destroy({
       where: { createdAt: { [Op.lt]: new Date(now - KEPT_MS) } },
-      transaction,
     });
   }
 }

@@ -51,12 +51,11 @@ export class EventsController implements BeforeApplicationShutdown {
   }
 
   private async catchUp(response: Response, seen: number): Promise<void> {
-    const missed = await this.database.read(({ tables, transaction }) =>
+    const missed = await this.database.read(({ tables }) =>
       tables.events.findAll({
         where: { seq: { [Op.gt]: seen } },
         order: [['seq', 'ASC']],
         limit: MOST_MISSED + 1,
-        transaction,
       }),
     );
     if (missed.length > MOST_MISSED) {

@@ -4,12 +4,10 @@ import { z } from 'zod';
 /** Path parts and fields that several controllers share. */
 export const jobParams = z.object({ job: idSchema });
 export const panelParams = z.object({ job: idSchema, panel: idSchema });
-export const zoneParams = panelParams.extend({ zone: idSchema });
 export const shopParams = z.object({ shop: idSchema });
 export const planParams = panelParams.extend({ plan: z.uuid('is not the id of a plan') });
 
 export type PanelParams = z.infer<typeof panelParams>;
-export type ZoneParams = z.infer<typeof zoneParams>;
 export type PlanParams = z.infer<typeof planParams>;
 
 export const versionSchema = z.number().int().min(1);

@@ -1,7 +1,7 @@
-import { Body, Controller, Delete, Get, Header, Param, Patch, Post, Put, Query } from '@nestjs/common';
+import { Body, Controller, Delete, Get, Header, Param, Patch, Post, Query } from '@nestjs/common';
 import type { z } from 'zod';
 import type { WriteRequest } from '../database/idempotent-writes.ts';
-import { jobParams, panelParams, zoneParams, type PanelParams, type ZoneParams } from '../http/params.ts';
+import { jobParams, panelParams, type PanelParams } from '../http/params.ts';
 import { Asked } from '../http/write-request.ts';
 import { ZodPipe } from '../http/zod.pipe.ts';
 import {
@@ -10,18 +10,14 @@ import {
   jobsQuerySchema,
   panelAddSchema,
   panelEditBodySchema,
-  panelWriteSchema,
   takeQuerySchema,
   versionOnlySchema,
-  zoneWriteSchema,
   type JobAdd,
   type JobPatch,
   type JobsQuery,
   type PanelAdd,
   type PanelEditBody,
-  type PanelWrite,
   type VersionOnly,
-  type ZoneWrite,
 } from './jobs.schemas.ts';
 import { JobsService } from './jobs.service.ts';
 
@@ -104,15 +100,6 @@ export class JobsController {
     return this.jobs.addPanel(asked, job, panel);
   }
 
-  @Put(':job/panels/:panel')
-  writePanel(
-    @Param(new ZodPipe(panelParams)) params: PanelParams,
-    @Body(new ZodPipe(panelWriteSchema)) body: PanelWrite,
-    @Asked() asked: WriteRequest,
-  ) {
-    return this.jobs.writePanel(asked, params, body);
-  }
-
   @Patch(':job/panels/:panel')
   editPanel(
     @Param(new ZodPipe(panelParams)) params: PanelParams,
@@ -129,14 +116,5 @@ export class JobsController {
     @Asked() asked: WriteRequest,
   ) {
     return this.jobs.removePanel(asked, params, version);
-  }
-
-  @Put(':job/panels/:panel/zones/:zone')
-  writeZone(
-    @Param(new ZodPipe(zoneParams)) params: ZoneParams,
-    @Body(new ZodPipe(zoneWriteSchema)) body: ZoneWrite,
-    @Asked() asked: WriteRequest,
-  ) {
-    return this.jobs.writeZone(asked, params, body);
   }
 }

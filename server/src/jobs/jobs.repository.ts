@@ -7,11 +7,13 @@ import type {
   Panel,
   PanelFacts,
   PanelView,
+  Shop,
   Zone,
 } from '@blue-ledge/core';
 import { Op, col, fn, literal, where, type WhereOptions } from 'sequelize';
 import type { Read, Write } from '../database/database.ts';
-import type { JobFields, Tables } from '../database/tables.ts';
+import { jsonOf, momentText } from '../database/sql.ts';
+import type { JobFields, PanelFields, PlanFields, Tables, ZoneFields } from '../database/tables.ts';
 import type { JobsQuery } from './jobs.schemas.ts';
 
 /** The only file that reads and writes jobs, panels and zones. */
@@ -27,6 +29,8 @@ export interface StoredJob extends Versioned<JobBody> {
   readonly isArchived: boolean;
 }
 
+type BodyRow = Pick<PanelFields, 'version' | 'body'>;
+type JobRow = Pick<JobFields, 'version' | 'shopId' | 'body' | 'archivedAt'>;
 type PanelKey = { readonly job: string; readonly panel: string };
 type Order = [string, 'ASC' | 'DESC'][];
 
@@ -40,13 +44,32 @@ function hasText({ jobs }: Tables, column: 'title' | 'id', text: string) {
   return where(fn('lower', col(column)), { [Op.like]: like });
 }
 
+interface PanelInJob {
+  readonly job: StoredJob;
+  readonly shop: Shop;
+  /** Null where the job has no such panel. */
+  readonly panel: Versioned<PanelFacts> | null;
+}
+type PanelInJobRow = Pick<JobFields, 'shopId' | 'archivedAt'> & {
+  readonly jobVersion: number;
+  readonly jobBody: unknown;
+  readonly shop: unknown;
+  readonly version: number | null;
+  readonly body: unknown;
+};
+const PANEL_IN_JOB = `SELECT jobs.version AS "jobVersion", jobs.body AS "jobBody", jobs."shopId", jobs."archivedAt",
+    shops.body AS shop, panels.version, panels.body
+  FROM jobs JOIN shops ON shops.id = jobs."shopId"
+    LEFT JOIN panels ON panels."jobId" = jobs.id AND panels.id = $2
+  WHERE jobs.id = $1`;
+
 /** Jobs in one snapshot. */
 export class JobsReader {
   constructor(protected readonly tx: Read) {}
 
   /** One page of jobs, newest first, with the state of each panel; and how many there are in all. */
   async page({ text, archived, offset, limit }: JobsQuery): Promise<{ jobs: JobSummary[]; nJobs: number }> {
-    const { tables, transaction } = this.tx;
+    const { tables } = this.tx;
     const archivedAt = archived ? { [Op.ne]: null } : null;
     const found: WhereOptions<JobFields> = {
       archivedAt,
@@ -56,10 +79,10 @@ export class JobsReader {
       ['createdAt', 'DESC'],
       ['id', 'ASC'],
     ];
-    const nJobs = await tables.jobs.count({ where: found, transaction });
-    const rows = await tables.jobs.findAll({ where: found, order, offset, limit, transaction });
+    const nJobs = await tables.jobs.count({ where: found });
+    const rows = await tables.jobs.findAll({ where: found, order, offset, limit });
     const ids = rows.map(({ id }) => id);
-    const panels = await tables.panels.findAll({ where: { jobId: ids }, order: BY_PLACE, transaction });
+    const panels = await tables.panels.findAll({ where: { jobId: ids }, order: BY_PLACE });
     const states = await this.panelStates(ids);
     return {
       nJobs,
@@ -82,17 +105,14 @@ export class JobsReader {
 
   /** How far the panels of some jobs are, by `job/panel`; panels without a plan are left out. */
   async panelStates(jobIds: readonly string[]): Promise<Map<string, PanelState>> {
-    const { tables, transaction } = this.tx;
-    const plans = await tables.plans.findAll({
-      where: { jobId: [...jobIds] },
-      attributes: ['jobId', 'panelId', 'chosen'],
-      order: [
-        ['createdAt', 'ASC'],
-        ['id', 'DESC'],
-      ],
-      transaction,
-    });
-    // The newest plan of a panel comes last, and stands.
+    const plans = await this.tx.sql.rows<Pick<PlanFields, 'jobId' | 'panelId' | 'chosen'>>(
+      `SELECT "jobId", "panelId", chosen FROM plans AS plan
+        WHERE "jobId" IN (${jobIds.map((_, i) => `$${i + 1}`).join(', ') || 'NULL'}) AND NOT EXISTS (
+          SELECT 1 FROM plans AS newer WHERE newer."jobId" = plan."jobId" AND newer."panelId" = plan."panelId"
+            AND (newer."createdAt" > plan."createdAt"
+              OR (newer."createdAt" = plan."createdAt" AND newer.id < plan.id)))`,
+      ...jobIds,
+    );
     return new Map(
       plans.map(
         ({ jobId, panelId, chosen }) => [`${jobId}/${panelId}`, chosen ? 'planned' : 'stopped'] as const,
@@ -101,46 +121,78 @@ export class JobsReader {
   }
 
   async job(id: string): Promise<StoredJob | null> {
-    const { tables, transaction } = this.tx;
-    const row = await tables.jobs.findByPk(id, { transaction });
-    return (
-      row && {
-        version: row.version,
-        value: row.body as JobBody,
-        shopId: row.shopId,
-        isArchived: row.archivedAt !== null,
-      }
+    const [row] = await this.tx.sql.rows<JobRow>(
+      'SELECT version, "shopId", body, "archivedAt" FROM jobs WHERE id = $1',
+      id,
     );
+    if (!row) return null;
+    const { version, shopId, body, archivedAt } = row;
+    return { version, value: jsonOf(body), shopId, isArchived: archivedAt !== null };
   }
 
   /** All panels of a job with their zones, in two queries. */
   async panels(jobId: string): Promise<Panel[]> {
-    const { tables, transaction } = this.tx;
-    const rows = await tables.panels.findAll({ where: { jobId }, order: BY_PLACE, transaction });
-    const zones = await tables.zones.findAll({ where: { jobId }, order: BY_PLACE, transaction });
-    const byPanel = new Map<string, object[]>(rows.map(({ id }) => [id, []]));
-    for (const { panelId, body } of zones) byPanel.get(panelId)?.push(body);
-    return rows.map(({ id, body }) => ({ ...body, zones: byPanel.get(id) }) as unknown as Panel);
+    const { rows } = this.tx.sql;
+    const panels = await rows<Pick<PanelFields, 'id' | 'body'>>(
+      'SELECT id, body FROM panels WHERE "jobId" = $1 ORDER BY place',
+      jobId,
+    );
+    const zones = await rows<Pick<ZoneFields, 'panelId' | 'body'>>(
+      'SELECT "panelId", body FROM zones WHERE "jobId" = $1 ORDER BY place',
+      jobId,
+    );
+    const byPanel = new Map<string, Zone[]>(panels.map(({ id }) => [id, []]));
+    for (const { panelId, body } of zones) byPanel.get(panelId)?.push(jsonOf(body));
+    return panels.map(({ id, body }) => ({ ...jsonOf<PanelFacts>(body), zones: byPanel.get(id)! }) as Panel);
   }
 
   nPanels(jobId: string): Promise<number> {
-    const { tables, transaction } = this.tx;
-    return tables.panels.count({ where: { jobId }, transaction });
+    const { tables } = this.tx;
+    return tables.panels.count({ where: { jobId } });
   }
 
   async panel({ job, panel }: PanelKey): Promise<Versioned<PanelFacts> | null> {
-    const { tables, transaction } = this.tx;
-    const row = await tables.panels.findOne({ where: { jobId: job, id: panel }, transaction });
-    return row && { version: row.version, value: row.body as PanelFacts };
+    const [row] = await this.tx.sql.rows<BodyRow>(
+      'SELECT version, body FROM panels WHERE "jobId" = $1 AND id = $2',
+      job,
+      panel,
+    );
+    return row ? { version: row.version, value: jsonOf(row.body) } : null;
+  }
+
+  /** A panel with its job and shop, all of it in one query; null where there is no such job. */
+  async panelInJob({ job, panel }: PanelKey): Promise<PanelInJob | null> {
+    const [row] = await this.tx.sql.rows<PanelInJobRow>(PANEL_IN_JOB, job, panel);
+    if (!row) return null;
+    return {
+      job: {
+        version: row.jobVersion,
+        value: jsonOf(row.jobBody),
+        shopId: row.shopId,
+        isArchived: row.archivedAt !== null,
+      },
+      shop: jsonOf(row.shop),
+      panel: row.version === null ? null : { version: row.version, value: jsonOf(row.body) },
+    };
   }
 
   async zones({ job, panel }: PanelKey): Promise<Versioned<Zone>[]> {
-    const { tables, transaction } = this.tx;
-    const where = { jobId: job, panelId: panel };
-    const rows = await tables.zones.findAll({ where, order: BY_PLACE, transaction });
-    return rows.map((row) => ({ version: row.version, value: row.body as Zone }));
+    const rows = await this.tx.sql.rows<BodyRow>(
+      'SELECT version, body FROM zones WHERE "jobId" = $1 AND "panelId" = $2 ORDER BY place',
+      job,
+      panel,
+    );
+    return rows.map(({ version, body }) => ({ version, value: jsonOf(body) }));
   }
 }
+
+const UPDATE_PANEL =
+  'UPDATE panels SET body = $3, version = $4, "updatedAt" = $5 WHERE "jobId" = $1 AND id = $2';
+const DELETE_ZONE = 'DELETE FROM zones WHERE "jobId" = $1 AND "panelId" = $2 AND id = $3';
+const PUT_ZONE = `INSERT INTO zones ("jobId", "panelId", id, place, body, version, "createdAt", "updatedAt")
+  VALUES ($1, $2, $3, $4, $5, $6, $7, $7)
+  ON CONFLICT ("jobId", "panelId", id) DO UPDATE SET
+    place = excluded.place, body = excluded.body, version = excluded.version, "updatedAt" = excluded."updatedAt"`;
 
 export class JobsWriter extends JobsReader {
   constructor(protected override readonly tx: Write) {
@@ -148,100 +200,81 @@ export class JobsWriter extends JobsReader {
   }
 
   async insert(body: JobBody, shopId: string, panels: readonly Panel[]): Promise<void> {
-    const { tables, transaction, note } = this.tx;
+    const { tables, note } = this.tx;
     const { id, title } = body.job;
-    await tables.jobs.create({ id, shopId, title, body }, { transaction });
+    await tables.jobs.create({ id, shopId, title, body });
     note({ subject: `jobs/${id}`, kind: 'job.made' });
     for (const panel of panels) await this.insertPanel(id, panel);
   }
 
   /** Adds a panel behind those that the job has. */
   async insertPanel(jobId: string, panel: Panel): Promise<void> {
-    const { tables, transaction, note } = this.tx;
+    const { tables, note } = this.tx;
     const { zones, ...facts } = panel;
-    const last = await tables.panels.findOne({ where: { jobId }, order: [['place', 'DESC']], transaction });
+    const last = await tables.panels.findOne({ where: { jobId }, order: [['place', 'DESC']] });
     const place = (last?.place ?? -1) + 1;
-    await tables.panels.create({ jobId, id: panel.id, place, body: facts }, { transaction });
+    await tables.panels.create({ jobId, id: panel.id, place, body: facts });
     await tables.zones.bulkCreate(
       zones.map((zone, i) => ({ jobId, panelId: panel.id, id: zone.id, place: i, body: zone })),
-      { transaction },
     );
     note({ subject: subjectOf({ job: jobId, panel: panel.id }), kind: 'panel.added' });
   }
 
-  /** Zones that stay as they were keep their version; what changed gets the next one. Returns the panel as it is then. */
+  /** Writes what changed of a panel; zones that stay as they were keep their version. Returns it as it is then. */
   async replacePanel(jobId: string, panel: Panel, seen: PanelView): Promise<PanelView> {
-    const { tables, transaction, note } = this.tx;
+    const { sql, note } = this.tx;
     const { zones, ...facts } = panel;
     const version = seen.version + 1;
-    await tables.panels.update({ body: facts, version }, { where: { jobId, id: panel.id }, transaction });
-    await tables.zones.destroy({ where: { jobId, panelId: panel.id }, transaction });
-    const versionOf = (zone: Zone): number => {
-      const before = seen.panel.zones.find(({ id }) => id === zone.id);
-      const was = seen.zoneVersions[zone.id];
-      if (!before || was === undefined) return 1;
-      return isSameJson(before, zone) ? was : was + 1;
-    };
-    await tables.zones.bulkCreate(
-      zones.map((zone, i) => ({
-        jobId,
-        panelId: panel.id,
-        id: zone.id,
-        place: i,
-        body: zone,
-        version: versionOf(zone),
-      })),
-      { transaction },
-    );
+    const now = momentText(new Date());
+    await sql.write(UPDATE_PANEL, jobId, panel.id, JSON.stringify(facts), version, now);
+    for (const { id } of seen.panel.zones)
+      if (!zones.some((zone) => zone.id === id)) await sql.write(DELETE_ZONE, jobId, panel.id, id);
+    const zoneVersions: Record<string, number> = {};
+    for (const [place, zone] of zones.entries()) {
+      const placeBefore = seen.panel.zones.findIndex(({ id }) => id === zone.id);
+      const isSame = placeBefore >= 0 && isSameJson(seen.panel.zones[placeBefore], zone);
+      const zoneVersion = (seen.zoneVersions[zone.id] ?? 0) + (isSame ? 0 : 1);
+      zoneVersions[zone.id] = zoneVersion;
+      if (isSame && place === placeBefore) continue;
+      await sql.write(PUT_ZONE, jobId, panel.id, zone.id, place, JSON.stringify(zone), zoneVersion, now);
+    }
     note({ subject: subjectOf({ job: jobId, panel: panel.id }), kind: 'panel.changed', body: { version } });
-    const zoneVersions = Object.fromEntries(zones.map((zone) => [zone.id, versionOf(zone)]));
     return { ...seen, panel, version, zoneVersions };
   }
 
   /** Removes a panel with its zones and plans. */
   async deletePanel(key: PanelKey): Promise<void> {
-    const { tables, transaction, note } = this.tx;
+    const { tables, note } = this.tx;
     const where = { jobId: key.job, panelId: key.panel };
-    await tables.plans.destroy({ where, transaction });
-    await tables.zones.destroy({ where, transaction });
-    await tables.panels.destroy({ where: { jobId: key.job, id: key.panel }, transaction });
+    await tables.plans.destroy({ where });
+    await tables.zones.destroy({ where });
+    await tables.panels.destroy({ where: { jobId: key.job, id: key.panel } });
     note({ subject: subjectOf(key), kind: 'panel.removed' });
   }
 
   /** Writes where the version is still `from`; false when it is not. */
-  async updateZone(key: PanelKey, zone: Zone, from: number): Promise<boolean> {
-    const { tables, transaction, note } = this.tx;
-    const where = { jobId: key.job, panelId: key.panel, id: zone.id, version: from };
-    const version = from + 1;
-    const [nRows] = await tables.zones.update({ body: zone, version }, { where, transaction });
-    if (nRows === 1)
-      note({ subject: `${subjectOf(key)}/zones/${zone.id}`, kind: 'zone.changed', body: { version } });
-    return nRows === 1;
-  }
-
-  /** Writes where the version is still `from`; false when it is not. */
   async updateJob(job: JobFacts, now: StoredJob, shopId: string, from: number): Promise<boolean> {
-    const { tables, transaction, note } = this.tx;
+    const { tables, note } = this.tx;
     const body = { ...now.value, job };
     const version = from + 1;
     const values = { body, title: job.title, shopId, version };
-    const [nRows] = await tables.jobs.update(values, { where: { id: job.id, version: from }, transaction });
+    const [nRows] = await tables.jobs.update(values, { where: { id: job.id, version: from } });
     if (nRows === 1) note({ subject: `jobs/${job.id}`, kind: 'job.changed', body: { version } });
     return nRows === 1;
   }
 
   async archive(id: string, isArchived: boolean): Promise<void> {
-    const { tables, transaction, note } = this.tx;
-    await tables.jobs.update({ archivedAt: isArchived ? new Date() : null }, { where: { id }, transaction });
+    const { tables, note } = this.tx;
+    await tables.jobs.update({ archivedAt: isArchived ? new Date() : null }, { where: { id } });
     note({ subject: `jobs/${id}`, kind: isArchived ? 'job.archived' : 'job.taken-back' });
   }
 
   async deleteJob(id: string): Promise<void> {
-    const { tables, transaction, note } = this.tx;
+    const { tables, note } = this.tx;
     const where = { jobId: id };
     for (const table of [tables.plans, tables.zones, tables.panels])
-      await (table as typeof tables.panels).destroy({ where, transaction });
-    await tables.jobs.destroy({ where: { id }, transaction });
+      await (table as typeof tables.panels).destroy({ where });
+    await tables.jobs.destroy({ where: { id } });
     note({ subject: `jobs/${id}`, kind: 'job.removed' });
   }
 }

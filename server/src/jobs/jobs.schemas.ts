@@ -1,4 +1,4 @@
-import { idSchema, jobFactsSchema, panelEditSchema, panelSchema, zoneSchema } from '@blue-ledge/core';
+import { idSchema, jobFactsSchema, panelEditSchema, panelSchema } from '@blue-ledge/core';
 import { z } from 'zod';
 import { SAYS_NOTHING, saysSomething, versionSchema } from '../http/params.ts';
 
@@ -30,17 +30,6 @@ export const jobAddSchema = z.object({
   panels: z.array(panelSchema).max(200, 'may hold at most 200 panels').default([]),
 });
 export type JobAdd = z.infer<typeof jobAddSchema>;
-
-export const zoneWriteSchema = z.object({ version: versionSchema, zone: zoneSchema });
-export type ZoneWrite = z.infer<typeof zoneWriteSchema>;
-
-export const panelWriteSchema = z.object({
-  version: versionSchema,
-  /** Version of every zone as it was seen. */
-  zoneVersions: z.record(idSchema, versionSchema),
-  panel: panelSchema,
-});
-export type PanelWrite = z.infer<typeof panelWriteSchema>;
 
 export const panelEditBodySchema = z.object({ edit: panelEditSchema });
 export type PanelEditBody = z.infer<typeof panelEditBodySchema>;

@@ -1,5 +1,4 @@
 import {
-  areaProblem,
   JOB_FORMAT,
   JOB_VERSION,
   MOST_PANELS,
@@ -17,23 +16,18 @@ import {
   type PanelView,
   type ProductSheet,
   type ShopView,
-  type Zone,
 } from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { Database, type Read, type Write } from '../database/database.ts';
 import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
-import type { PanelParams, ZoneParams } from '../http/params.ts';
+import type { PanelParams } from '../http/params.ts';
 import { ProblemError, notFound, stale } from '../http/problem.ts';
 import { parsedBy } from '../http/zod.pipe.ts';
 import { ShopsReader, ShopsWriter } from '../shops/shops.repository.ts';
-import { JobsReader, JobsWriter, type StoredJob, type Versioned } from './jobs.repository.ts';
-import type { JobAdd, JobPatch, JobsQuery, PanelWrite, ZoneWrite } from './jobs.schemas.ts';
-
-const isSameVersions = (a: Readonly<Record<string, number>>, b: Readonly<Record<string, number>>): boolean =>
-  Object.keys(a).length === Object.keys(b).length &&
-  Object.entries(a).every(([id, version]) => b[id] === version);
+import { JobsReader, JobsWriter, type StoredJob } from './jobs.repository.ts';
+import type { JobAdd, JobPatch, JobsQuery } from './jobs.schemas.ts';
 
 /** A panel as it is planned: what surrounds it, and the shop's own sheets. */
 export interface PlannedPanel {
@@ -54,28 +48,32 @@ async function shopOf(tx: Read, id: string): Promise<ShopView> {
   return shop;
 }
 
-/** A panel in one snapshot, with the job's shop and target. */
-export async function panelView(tx: Read, key: PanelParams): Promise<PanelView> {
-  const job = await jobOf(tx, key.job);
+async function viewIn(tx: Read, key: PanelParams): Promise<{ view: PanelView; shopId: string }> {
   const jobs = new JobsReader(tx);
-  const panel = await jobs.panel(key);
+  const found = await jobs.panelInJob(key);
+  if (!found) throw notFound(`Job "${key.job}"`);
+  const { job, shop, panel } = found;
   if (!panel) throw notFound(`Panel "${key.panel}"`);
   const zones = await jobs.zones(key);
-  const { shop } = await shopOf(tx, job.shopId);
-  return {
-    job: { id: job.value.job.id, title: job.value.job.title, version: job.version },
+  const { id, title, target } = job.value.job;
+  const view = {
+    job: { id, title, version: job.version },
     shop,
-    target: job.value.job.target,
+    target,
     panel: { ...panel.value, zones: zones.map(({ value }) => value) } as Panel,
     version: panel.version,
     zoneVersions: Object.fromEntries(zones.map(({ value, version }) => [value.id, version])),
   };
+  return { view, shopId: job.shopId };
 }
+
+/** A panel in one snapshot, with the job's shop and target. */
+export const panelView = async (tx: Read, key: PanelParams): Promise<PanelView> =>
+  (await viewIn(tx, key)).view;
 
 /** The same with the sheets that it is planned with. */
 export async function plannedPanel(tx: Read, key: PanelParams): Promise<PlannedPanel> {
-  const view = await panelView(tx, key);
-  const { shopId } = await jobOf(tx, key.job);
+  const { view, shopId } = await viewIn(tx, key);
   return { view, sheets: await new ShopsReader(tx).sheets(shopId) };
 }
 
@@ -243,47 +241,6 @@ export class JobsService {
       const removed = { ...now.value, panels: await jobs.panels(id) };
       await jobs.deleteJob(id);
       return { removed, shopId: now.shopId };
-    });
-  }
-
-  /** Changes one zone, where the panel stays whole with it. */
-  writeZone(asked: WriteRequest, key: ZoneParams, { version, zone }: ZoneWrite): Promise<Versioned<Zone>> {
-    if (zone.id !== key.zone)
-      throw new ProblemError(400, 'The zone was not saved.', [
-        { path: 'zone.id', message: `must stay "${key.zone}"` },
-      ]);
-    return this.writes.run(asked, async (tx) => {
-      const jobs = new JobsWriter(tx);
-      const panel = await jobs.panel(key);
-      const zones = await jobs.zones(key);
-      const now = zones.find(({ value }) => value.id === key.zone);
-      if (!panel || !now) throw notFound(`Zone "${key.zone}" of panel "${key.panel}"`);
-      const after = zones.map(({ value }) => (value.id === zone.id ? zone : value));
-      const problem = areaProblem(panel.value.areaM2, after);
-      if (problem)
-        throw new ProblemError(422, 'The zone was not saved.', [
-          { path: 'zone.areaM2', message: `The zones ${problem}` },
-        ]);
-      if (!(await jobs.updateZone(key, zone, version))) throw stale(zone, now);
-      return { value: zone, version: version + 1 };
-    });
-  }
-
-  /** Puts a panel with all its zones in the place of the one that was seen; nothing where anything changed since. */
-  writePanel(
-    asked: WriteRequest,
-    key: PanelParams,
-    { version, zoneVersions, panel }: PanelWrite,
-  ): Promise<PanelView> {
-    if (panel.id !== key.panel)
-      throw new ProblemError(400, 'The panel was not saved.', [
-        { path: 'panel.id', message: `must stay "${key.panel}"` },
-      ]);
-    return this.writes.run(asked, async (tx) => {
-      const now = await panelView(tx, key);
-      const isSeen = now.version === version && isSameVersions(now.zoneVersions, zoneVersions);
-      if (!isSeen) throw stale(panel, now);
-      return new JobsWriter(tx).replacePanel(key.job, panel, now);
     });
   }
 

@@ -2,6 +2,7 @@ import { PLAN_FORMAT, storedPlanOf, type DecidingTest, type StoredPlan } from '@
 import { randomUUID } from 'node:crypto';
 import { Op } from 'sequelize';
 import type { Read, Write } from '../database/database.ts';
+import { jsonOf } from '../database/sql.ts';
 import type { PlanFields } from '../database/tables.ts';
 import type { PanelParams, PlanParams } from '../http/params.ts';
 
@@ -20,15 +21,19 @@ export interface KeptPlan {
 /** Plans of a panel that are kept besides those that somebody chose from. */
 const MOST_KEPT = 20;
 
-const keptOf = ({ id, version, chosen, createdAt, body, tests }: PlanFields): KeptPlan => ({
+type Row = Pick<PlanFields, 'id' | 'version' | 'chosen' | 'body' | 'tests'> & { readonly createdAt: string };
+
+const keptOf = ({ id, version, chosen, createdAt, body, tests }: Row): KeptPlan => ({
   id,
   version,
   chosen,
-  createdAt,
-  plan: storedPlanOf(body),
-  // A row that was just made does not say so yet.
-  tests: (tests as readonly DecidingTest[] | null | undefined) ?? null,
+  createdAt: new Date(createdAt),
+  plan: storedPlanOf(jsonOf(body)),
+  tests: jsonOf(tests),
 });
+
+const PLANS_OF_PANEL = `SELECT id, version, chosen, "createdAt", body, tests FROM plans
+  WHERE "jobId" = $1 AND "panelId" = $2`;
 
 const NEWEST_FIRST: [string, string][] = [
   ['createdAt', 'DESC'],
@@ -41,17 +46,14 @@ export class PlansReader {
   constructor(protected readonly tx: Read) {}
 
   async latest({ job, panel }: PanelParams): Promise<KeptPlan | null> {
-    const { tables, transaction } = this.tx;
-    const where = { jobId: job, panelId: panel };
-    const row = await tables.plans.findOne({ where, order: NEWEST_FIRST, transaction });
-    return row && keptOf(row);
+    const newest = `${PLANS_OF_PANEL} ORDER BY "createdAt" DESC, id LIMIT 1`;
+    const [row] = await this.tx.sql.rows<Row>(newest, job, panel);
+    return row ? keptOf(row) : null;
   }
 
   async byId({ job, panel, plan }: PlanParams): Promise<KeptPlan | null> {
-    const { tables, transaction } = this.tx;
-    const where = { id: plan, jobId: job, panelId: panel };
-    const row = await tables.plans.findOne({ where, transaction });
-    return row && keptOf(row);
+    const [row] = await this.tx.sql.rows<Row>(`${PLANS_OF_PANEL} AND id = $3`, job, panel, plan);
+    return row ? keptOf(row) : null;
   }
 }
 
@@ -62,44 +64,42 @@ export class PlansWriter extends PlansReader {
 
   /** Keeps a plan; of a panel's older ones, the newest and those that somebody chose from. */
   async insert(key: PanelParams, plan: StoredPlan): Promise<KeptPlan> {
-    const { tables, transaction, note } = this.tx;
+    const { tables, note } = this.tx;
     const { job, panel } = key;
     const id = randomUUID();
     const { chosen } = plan;
     const fields = { id, jobId: job, panelId: panel, chosen, formatVersion: PLAN_FORMAT, body: plan };
-    const row = await tables.plans.create(fields, { transaction });
+    const { createdAt } = await tables.plans.create(fields);
     await this.prune(key);
     note({ subject: subjectOf(key), kind: 'plan.made', body: { id, chosen } });
-    return keptOf(row);
+    return { id, version: 1, chosen, createdAt, plan, tests: null };
   }
 
   private async prune({ job, panel }: PanelParams): Promise<void> {
-    const { tables, transaction } = this.tx;
+    const { tables } = this.tx;
     const old = await tables.plans.findAll({
       where: { jobId: job, panelId: panel, version: 1 },
       attributes: ['id'],
       order: NEWEST_FIRST,
       offset: MOST_KEPT,
       limit: 1000,
-      transaction,
     });
-    if (old.length > 0)
-      await tables.plans.destroy({ where: { id: { [Op.in]: old.map(({ id }) => id) } }, transaction });
+    if (old.length > 0) await tables.plans.destroy({ where: { id: { [Op.in]: old.map(({ id }) => id) } } });
   }
 
   /** Notes the tests that would decide, once they are worked out; nothing where the plan is gone. */
   async keepTests(key: PlanParams, tests: readonly DecidingTest[]): Promise<void> {
-    const { tables, transaction, note } = this.tx;
+    const { tables, note } = this.tx;
     const where = { id: key.plan, jobId: key.job, panelId: key.panel };
-    const [nRows] = await tables.plans.update({ tests: [...tests] }, { where, transaction });
+    const [nRows] = await tables.plans.update({ tests: [...tests] }, { where });
     if (nRows === 1) note({ subject: subjectOf(key), kind: 'plan.tested', body: { id: key.plan } });
   }
 
   /** Writes where the version is still `from`; false when it is not. */
   async choose(key: PlanParams, chosen: string, from: number): Promise<boolean> {
-    const { tables, transaction, note } = this.tx;
+    const { tables, note } = this.tx;
     const where = { id: key.plan, jobId: key.job, panelId: key.panel, version: from };
-    const [nRows] = await tables.plans.update({ chosen, version: from + 1 }, { where, transaction });
+    const [nRows] = await tables.plans.update({ chosen, version: from + 1 }, { where });
     if (nRows === 1) note({ subject: subjectOf(key), kind: 'plan.chosen', body: { id: key.plan, chosen } });
     return nRows === 1;
   }

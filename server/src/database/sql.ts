@@ -1,0 +1,37 @@
+import type sqlite3 from 'sqlite3';
+
+/** A value that stands for `$1`, `$2`, ... in a statement. */
+type SqlValue = string | number | null;
+
+/**
+ * Statements as they are, for what every request asks for: a model of Sequelize takes ten times as long, much of it to
+ * ask for the table's columns again. Everything else goes through the models.
+ */
+export interface Sql {
+  /** Rows of a SELECT; JSON columns are read with `jsonOf`. */
+  readonly rows: <Row extends object>(statement: string, ...values: SqlValue[]) => Promise<Row[]>;
+  readonly write: (statement: string, ...values: SqlValue[]) => Promise<void>;
+}
+
+/** SQLite takes `$1` for a name. */
+const named = (values: readonly SqlValue[]): Record<string, SqlValue> =>
+  Object.fromEntries(values.map((value, i) => [`$${i + 1}`, value]));
+
+export const sqlOf = (driver: sqlite3.Database): Sql => ({
+  rows: <Row extends object>(statement: string, ...values: SqlValue[]) =>
+    new Promise<Row[]>((resolve, reject) =>
+      driver.all<Row>(statement, named(values), (error, rows) => (error ? reject(error) : resolve(rows))),
+    ),
+  write: (statement, ...values) =>
+    new Promise((resolve, reject) =>
+      driver.run(statement, named(values), (error) => (error ? reject(error) : resolve())),
+    ),
+});
+
+/** A JSON column: SQLite gives its text, PostgreSQL its value. */
+export const jsonOf = <T>(column: unknown): T =>
+  (typeof column === 'string' ? JSON.parse(column) : column) as T;
+
+/** A moment as the models write it, so that rows of both sort alike. */
+export const momentText = (moment: Date): string =>
+  moment.toISOString().replace('T', ' ').replace('Z', ' +00:00');
