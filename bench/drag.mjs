@@ -1,15 +1,7 @@
 /** Dragging a block over a practice panel in Chromium: frames drawn a second, and the longest task on the main thread. */
 /* global document, CanvasRenderingContext2D, PointerEvent, requestAnimationFrame -- dragInPage runs in the page */
-import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { chromium as launcher } from '@playwright/test';
-import { chromium } from '../scripts/chromium.mjs';
 import { report } from './lib.mjs';
-
-const PORT = '4689';
-const address = `http://127.0.0.1:${PORT}`;
+import { inBrowser, withServer } from './running.mjs';
 
 /** Moves the pointer once a frame for four seconds, in the page; counts what is drawn and what blocks it. */
 async function dragInPage() {
@@ -41,26 +33,17 @@ async function dragInPage() {
 }
 
 export async function benchDrag(root) {
-  const data = mkdtempSync(join(tmpdir(), 'ledge-drag-'));
-  const env = { ...process.env, PORT, LEDGE_DATA: data, LEDGE_WEB: join(root, 'web/dist') };
-  const server = spawn(process.execPath, [join(root, 'server/bundle/main.mjs')], { stdio: 'ignore', env });
-  const browser = await launcher.launch({ executablePath: chromium(), args: ['--no-sandbox'] });
-  try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    for (let i = 0; i < 50 && !(await fetch(`${address}/api/health`).catch(() => null))?.ok; i++)
-      await page.waitForTimeout(200);
-    await page.goto(`${address}/practice?panel=high-and-low`);
-    await page.getByRole('combobox', { name: 'Block' }).click();
-    await page.getByTitle('Rigid board, 400 mm').click();
-    await page.getByRole('application').hover();
-    await page.mouse.down();
-    await page.waitForTimeout(1000);
-    const { perS, longestMs } = await page.evaluate(dragInPage);
-    report('frames a second while dragging the 400 mm board', perS, '/s', 60);
-    report('longest main-thread task meanwhile', longestMs, 'ms', 50);
-  } finally {
-    await browser.close();
-    server.kill();
-    rmSync(data, { recursive: true, force: true });
-  }
+  await withServer(root, ({ address }) =>
+    inBrowser(async (page) => {
+      await page.goto(`${address}/practice?panel=high-and-low`);
+      await page.getByRole('combobox', { name: 'Block' }).click();
+      await page.getByTitle('Rigid board, 400 mm').click();
+      await page.getByRole('application').hover();
+      await page.mouse.down();
+      await page.waitForTimeout(1000);
+      const { perS, longestMs } = await page.evaluate(dragInPage);
+      report('frames a second while dragging the 400 mm board', perS, '/s', 60);
+      report('longest main-thread task meanwhile', longestMs, 'ms', 50);
+    }),
+  );
 }

@@ -91,6 +91,23 @@ describe('an edit of a panel', () => {
   });
 });
 
+test('a job that grows stays as large as what can be taken in again', async () => {
+  const { panel } = await seen();
+  const text = 'x'.repeat(3_000_000);
+  const note = (name: string) => ({ edit: { changes: [{ path: [name], to: text }] } });
+  for (const name of ['note1', 'note2']) await server.http.patch(DOOR).send(note(name)).expect(200);
+  const { body } = await server.http.patch(DOOR).send(note('note3')).expect(422);
+  expect(body.title).toMatch(/larger than a job file may be/);
+  const added = { ...panel, id: 'hood', note: text };
+  await server.http.post('/api/jobs/bus-6/panels').send({ panel: added }).expect(422);
+  const { body: file } = await server.http.get('/api/jobs/bus-6/file').expect(200);
+  expect(file.panels).toHaveLength(6);
+  await server.http
+    .post('/api/jobs')
+    .send({ ...file, job: { ...file.job, id: 'again' } })
+    .expect(201);
+});
+
 describe('panels of a job', () => {
   test('one is added, not twice; removed, and put back as it was', async () => {
     const { panel } = await seen();

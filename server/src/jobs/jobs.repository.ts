@@ -146,6 +146,16 @@ export class JobsReader {
     return panels.map(({ id, body }) => ({ ...jsonOf<PanelFacts>(body), zones: byPanel.get(id)! }) as Panel);
   }
 
+  /** How much text the panels of a job are, bytes. */
+  async bytesOfPanels(jobId: string): Promise<number> {
+    const [row] = await this.tx.sql.rows<{ bytes: number | null }>(
+      `SELECT (SELECT SUM(OCTET_LENGTH(CAST(body AS TEXT))) FROM panels WHERE "jobId" = $1)
+        + (SELECT SUM(OCTET_LENGTH(CAST(body AS TEXT))) FROM zones WHERE "jobId" = $1) AS bytes`,
+      jobId,
+    );
+    return Number(row?.bytes ?? 0);
+  }
+
   nPanels(jobId: string): Promise<number> {
     const { tables } = this.tx;
     return tables.panels.count({ where: { jobId } });

@@ -1,6 +1,7 @@
 import {
   JOB_FORMAT,
   JOB_VERSION,
+  MOST_JOB_BYTES,
   MOST_PANELS,
   panelSchema,
   readJob,
@@ -75,6 +76,18 @@ export const panelView = async (tx: Read, key: PanelParams): Promise<PanelView> 
 export async function plannedPanel(tx: Read, key: PanelParams): Promise<PlannedPanel> {
   const { view, shopId } = await viewIn(tx, key);
   return { view, sheets: await new ShopsReader(tx).sheets(shopId) };
+}
+
+/** What surrounds the panels in a job file is small; so much of it is left to them. */
+const MOST_PANEL_BYTES = 0.9 * MOST_JOB_BYTES;
+
+/** @throws {ProblemError} where the job could not be saved as a file and taken in again */
+async function mustFitFile(jobs: JobsReader, id: string): Promise<void> {
+  if ((await jobs.bytesOfPanels(id)) <= MOST_PANEL_BYTES) return;
+  throw new ProblemError(
+    422,
+    'The job would be larger than a job file may be (8 MB). Nothing was saved: make another job for some of its panels.',
+  );
 }
 
 /** Jobs, panels and zones: whole or not at all, never over somebody else's change. */
@@ -250,7 +263,10 @@ export class JobsService {
       const now = await panelView(tx, key);
       const edited = withEdit(now.panel, edit);
       if (!edited) throw stale(edit, now);
-      return new JobsWriter(tx).replacePanel(key.job, parsedBy(panelSchema, edited, 'panel'), now);
+      const jobs = new JobsWriter(tx);
+      const saved = await jobs.replacePanel(key.job, parsedBy(panelSchema, edited, 'panel'), now);
+      if (sizeOf(edited) > sizeOf(now.panel)) await mustFitFile(jobs, key.job);
+      return saved;
     });
   }
 
@@ -270,6 +286,7 @@ export class JobsService {
           `A job may hold at most ${MOST_PANELS} panels: make another job for this one.`,
         );
       await jobs.insertPanel(job, panel);
+      await mustFitFile(jobs, job);
       return panelView(tx, key);
     });
   }
@@ -284,6 +301,8 @@ export class JobsService {
     });
   }
 }
+
+const sizeOf = (panel: Panel): number => JSON.stringify(panel).length;
 
 const withoutName = ({ name: _name, ...shop }: JobFile['shop']): JobFile['shop'] => shop;
 

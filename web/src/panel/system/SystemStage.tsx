@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { PanelPlan, PlanInput, Schools } from '@blue-ledge/core';
 import { plannedView } from '../../api/opened-plan.ts';
 import { isOpened, useChooseSystem, useMakePlan, usePlan, type PlanAsk } from '../../api/queries.ts';
+import { AfterPaint } from '../../shared/AfterPaint.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { useFormat } from '../../state/units.ts';
 import { useUnsentAt } from '../../outbox/use-outbox.ts';
@@ -59,19 +60,21 @@ export function SystemStage() {
       <Stops stopped={view.stopped} panelKey={context.key} view={context.view} />
       <Warnings warnings={view.warnings} />
       <DecidingTests tests={plan.tests ?? []} />
-      <PlanBoard
-        plan={plan}
-        view={plannedView(context.view, plan)}
-        isChoosing={choose.isPending}
-        onChoose={choosing}
-        onReplan={(acts) => make.mutate({ ...again, done: acts })}
-        onStart={(at) => {
-          start(at);
-          make.mutate({ ...again, startMin: at });
-        }}
-        onSchools={() => setOpen('schools')}
-        onWhyNot={() => setOpen('why-not')}
-      />
+      <AfterPaint>
+        <PlanBoard
+          plan={plan}
+          view={plannedView(context.view, plan)}
+          isChoosing={choose.isPending}
+          onChoose={choosing}
+          onReplan={(acts) => make.mutate({ ...again, done: acts })}
+          onStart={(at) => {
+            start(at);
+            make.mutate({ ...again, startMin: at });
+          }}
+          onSchools={() => setOpen('schools')}
+          onWhyNot={() => setOpen('why-not')}
+        />
+      </AfterPaint>
       {open === 'schools' && (
         <SchoolsDrawer
           view={context.view}
