@@ -1,7 +1,9 @@
 import type { Page } from '@playwright/test';
-import { DOOR, expect, expectSaved, test } from './fixtures.ts';
+import { DOOR, expect, expectAccessible, expectSaved, test } from './fixtures.ts';
 
 const area = (page: Page) => page.getByRole('spinbutton', { name: 'Area' });
+/** Rows of the list of changes that this browser made. */
+const changes = (page: Page) => page.getByRole('tooltip').getByRole('listitem');
 
 test('every change can be undone, also after a reload', async ({ page }) => {
   await page.goto(`${DOOR}/survey?zone=B`);
@@ -98,12 +100,39 @@ test('work goes on while the server is away, and arrives when it is back', async
     .getByRole('region', { name: 'Zone C' })
     .getByRole('spinbutton', { name: 'Thickness of filler' })
     .fill('1000');
+  await page.getByRole('button', { name: 'Changes' }).click();
+  await expect(changes(page)).toHaveText([/Sliding door shell, zone B: area/, /^waits.*zone C: layers/]);
   await shop.start();
   await expectSaved(page);
   await page.reload();
   await expect(page.getByRole('spinbutton', { name: 'Thickness of filler' })).toHaveValue('1000');
   await page.getByRole('button', { name: /stripped patch/ }).click();
   await expect(area(page)).toHaveValue('0.3');
+});
+
+test('a change of a panel that is gone is listed with its reason, and can be given up', async ({
+  page,
+  shop,
+}) => {
+  await page.goto(`${DOOR}/survey?zone=B`);
+  await expect(area(page)).toHaveValue('0.35');
+  // The screen is not told in time.
+  await page.route('**/api/**', (route) =>
+    route.request().method() === 'GET' ? route.abort() : route.continue(),
+  );
+  await shop.send('DELETE', '/api/jobs/bus-6/panels/door', { version: 1 });
+  const answered = page.waitForResponse((answer) => answer.request().method() === 'PATCH');
+  await area(page).fill('0.3');
+  await answered;
+  await page.unroute('**/api/**');
+  await page.goto('/jobs');
+  await expect(page.getByRole('status').filter({ hasText: '1 not saved' })).toBeVisible();
+  await page.getByRole('button', { name: 'Changes' }).click();
+  await expect(changes(page)).toHaveText(/^not saved.*zone B: area.*Panel "door" is not here/);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Give this change up' }).click();
+  await expectSaved(page);
+  await expect(page.getByText('None yet. Each is sent as soon as it is made.')).toBeVisible();
 });
 
 test('a tab closed while the server is away saves its work when it is opened again', async ({

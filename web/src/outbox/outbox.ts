@@ -143,3 +143,10 @@ export function settle({ key }: PanelEntry, choice: 'mine' | 'theirs'): void {
     return { put: [{ ...head, key: newer, edit: again, state: 'waiting' }], gone: [key] };
   });
 }
+
+/** Gives up a write that was refused. */
+export function giveUp(key: string): void {
+  void decide((row) => ({
+    gone: row.some((entry) => entry.key === key && entry.state === 'refused') ? [key] : [],
+  }));
+}

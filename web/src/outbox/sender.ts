@@ -4,6 +4,7 @@ import { jobPath, panelPath, panelQueryKey, shopPath, shopsQueryKey } from '../a
 import { askAgainWhenAnswered, queryClient } from '../api/query-client.ts';
 import { connection } from '../state/connection.ts';
 import { isAt, type Entry, type PanelEntry } from './entry.ts';
+import { FIELD_WORDS } from './entry-words.ts';
 import { decide, follow, load, useOutbox } from './row.ts';
 
 /** Sends what waits, one after the other, from one tab at a time, and again when the server is back. */
@@ -103,20 +104,19 @@ async function sendFields({
   for (const name of ['panel', 'plan', 'jobs']) void queryClient.invalidateQueries({ queryKey: [name] });
 }
 
-/** Fields of a zone in the words of the screen; the server names them by their place in the data. */
-const FIELD_WORDS: Readonly<Record<string, string>> = {
-  areaM2: 'Area',
-  zones: 'Zones',
-  name: 'Name',
-  um: 'Thickness',
-  kind: 'Kind',
-  grit: 'Grit',
-  depthMm: 'Depth',
+/** Fields of a layer or a finding; those of a zone have their words already. The server names them by their place. */
+const INNER_WORDS: Readonly<Record<string, string>> = {
+  um: 'thickness',
+  kind: 'kind',
+  grit: 'grit',
+  depthMm: 'depth',
 };
 
+/** "Area: must be more than 0 m²" */
 const lineOf = ({ path, message }: Problem): string => {
   const field = path.split('.').at(-1) ?? '';
-  return `${FIELD_WORDS[field] ?? path}: ${message}`;
+  const word = INNER_WORDS[field] ?? FIELD_WORDS[field] ?? path;
+  return `${word.charAt(0).toUpperCase()}${word.slice(1)}: ${message}`;
 };
 
 const isUndoOf = (entry: Entry, key: string): boolean => entry.kind === 'panel' && entry.undoes === key;

@@ -1,10 +1,8 @@
 import { dewMarginKelvin, type UnitSystem } from '@blue-ledge/core';
 import { useParams } from 'react-router';
 import { useJob } from '../api/queries.ts';
-import { useConnection } from '../state/connection.ts';
-import { useOutbox } from '../outbox/row.ts';
-import { useUnsent } from '../outbox/use-outbox.ts';
 import { useFormat, useUnits } from '../state/units.ts';
+import { SaveState } from './SaveState.tsx';
 
 /** The top strip: the shop's climate, whether all is saved, and the units. */
 export function Strip() {
@@ -34,34 +32,6 @@ function Climate({ job }: { readonly job: string }) {
       <dt>above dew point</dt>
       <dd>{quantity('Kelvin', margin)}</dd>
     </dl>
-  );
-}
-
-function SaveState() {
-  const isLost = useConnection((state) => state.isLost);
-  const { nWaiting, nRefused } = useUnsent();
-  const isUnkept = useOutbox((state) => state.isUnkept);
-  if (isUnkept)
-    return (
-      <p className="save-state save-state-lost" role="status">
-        <b>This browser keeps nothing.</b> Changes are sent, but a reload before that loses them.
-      </p>
-    );
-  if (isLost)
-    return (
-      <p className="save-state save-state-lost" role="status">
-        <b>The server does not answer.</b> {nWaiting > 0 ? 'Your changes are kept here; ' : ''}trying again
-        every 2 s.
-      </p>
-    );
-  return (
-    <p className="save-state" role="status">
-      {nRefused > 0
-        ? `${nRefused} not saved, see where it was changed`
-        : nWaiting > 0
-          ? `Saving ${nWaiting}…`
-          : 'All saved'}
-    </p>
   );
 }
 
