@@ -112,9 +112,7 @@ function Refused({ entry }: { readonly entry: Entry }) {
       {isConflict
         ? 'Somebody changed it in the meantime: open it and choose.'
         : (entry.lines ?? []).map((line) => <span key={line}>{line}</span>)}
-      <Button onClick={() => giveUp(entry.key)}>
-        Give this change up
-      </Button>
+      <Button onClick={() => giveUp(entry.key)}>Give this change up</Button>
     </span>
   );
 }
