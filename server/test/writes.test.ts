@@ -2,6 +2,8 @@ import { editOf, type Panel } from '@blue-ledge/core';
 import { get } from 'node:http';
 import { brokenAt } from '../src/database/events.ts';
 import { Database } from '../src/database/database.ts';
+import { IdempotentWrites } from '../src/database/idempotent-writes.ts';
+import { GivenUp } from '../src/http/problem.ts';
 import type { EventFields } from '../src/database/tables.ts';
 import { DOOR, TestServer, areaEdit, demoJob } from './server.ts';
 
@@ -47,6 +49,18 @@ describe('a key stands for one request', () => {
     await write('B', 0.35, 9).expect(400);
     await write('B', 0.35, 0.3).expect(200);
   });
+});
+
+test('what the first to ask gave up is done for the one who still waits under the same key', async () => {
+  const writes = server.app.get(IdempotentWrites);
+  const asked = { actor: 'test', clientKey: 'asked-twice', request: 'plan' };
+  let giveUp!: (error: Error) => void;
+  const first = writes.around(asked, () => new Promise<object>((_, reject) => (giveUp = reject)));
+  const second = writes.around(asked, () => Promise.resolve({ done: true }));
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  giveUp(new GivenUp());
+  await expect(first).rejects.toThrow('given up');
+  expect(await second).toEqual({ done: true });
 });
 
 describe('events', () => {

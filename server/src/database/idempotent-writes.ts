@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { Op } from 'sequelize';
-import { ProblemError } from '../http/problem.ts';
+import { GivenUp, ProblemError } from '../http/problem.ts';
 import { Database, type Read, type Write } from './database.ts';
 import { jsonOf, momentText } from './sql.ts';
 
@@ -77,15 +77,19 @@ export class IdempotentWrites {
   }
 
   /** Requests of one key that come at the same time are one. */
-  private async once<T extends object>(
-    { clientKey, request }: WriteRequest,
-    work: () => Promise<T>,
-  ): Promise<T> {
+  private async once<T extends object>(asked: WriteRequest, work: () => Promise<T>): Promise<T> {
+    const { clientKey, request } = asked;
     if (clientKey === undefined) return work();
     const running = this.inFlight.get(clientKey);
     if (running) {
       if (running.request !== request) throw otherRequest();
-      return running.answer as Promise<T>;
+      try {
+        return (await running.answer) as T;
+      } catch (error) {
+        // Who asked first went away; this one still waits, and it is done for them.
+        if (error instanceof GivenUp) return this.once(asked, work);
+        throw error;
+      }
     }
     const answer = work();
     this.inFlight.set(clientKey, { request, answer });

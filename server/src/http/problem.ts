@@ -13,6 +13,13 @@ export class ProblemError extends Error {
   }
 }
 
+/** Work that was ended because who asked for it went away. */
+export class GivenUp extends ProblemError {
+  constructor() {
+    super(422, 'The plan was given up: nobody waited for it.');
+  }
+}
+
 export const notFound = (what: string): ProblemError =>
   new ProblemError(404, `${what} is not here; it may have been removed.`);
 

@@ -1,7 +1,7 @@
 import type { ActInput, DecidingTest, Judgement, PlanTask, StoredPlan } from '@blue-ledge/core';
 import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import { Piscina } from 'piscina';
-import { ProblemError } from '../http/problem.ts';
+import { GivenUp, ProblemError } from '../http/problem.ts';
 import work, { type PlanWork } from './plan-worker.ts';
 
 /** File of the compiled worker; null plans in this thread, for tests. */
@@ -84,7 +84,7 @@ export class PlannerService implements OnApplicationShutdown {
         }),
       ]);
     } catch (error) {
-      if (gone?.aborted) throw new ProblemError(422, 'The plan was given up: nobody waited for it.');
+      if (gone?.aborted) throw new GivenUp();
       if ((error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
         throw new ProblemError(422, TOO_LARGE);
       throw error;
