@@ -18,8 +18,12 @@ const BY_HAZARD: Record<ProductSheet['hazards'][number], string> = {
 const SANDING_DUST = 'Sanding dust: extraction and P3 mask.';
 const GLASS_DUST = 'Fiberglass dust: extraction, P3 mask, sleeves and collar closed.';
 const OLD_FINISH = 'Old finish may hold chromate or lead: test before dry sanding.';
-const WASTE =
-  'Rags in a closed metal bin; leftover two-pack cures under supervision before disposal by local waste rules.';
+const RAGS = 'Rags with solvent or paint: in a closed metal bin.';
+const LEFTOVERS =
+  'Leftover two-pack cures under supervision before disposal; all of it goes by local waste rules.';
+const ACID = 'Acid conditioner: gloves and eye protection; off the skin at once with water.';
+const METALWORK =
+  'Metalwork: gloves, eyes and ears covered. No welding while solvent, foam or fresh paint is near.';
 const STATIC = 'Plastic loads static: earth the cans, no ignition source, wipe slowly in one direction.';
 const PART_HEAT = 'Heat on plastic: fumes and burns; keep the part supported and at 65 °C (149 °F) at most.';
 const STRIPPER = 'Paint stripper: gloves, goggles, moving air; off the skin at once with water.';
@@ -28,9 +32,14 @@ const RESIN = 'Resin and peroxide: gloves and eye protection; resin heats up as 
 const HEAT = 'Lamp or oven: panel temperature, not air temperature; nothing with solvent nearby.';
 
 const BY_OP: Partial<Record<OpName, readonly string[]>> = {
-  degrease: [BY_HAZARD.solvent],
-  'antistatic-wipe': [BY_HAZARD.solvent, STATIC],
+  degrease: [BY_HAZARD.solvent, RAGS],
+  'antistatic-wipe': [BY_HAZARD.solvent, STATIC, RAGS],
+  // The rub that tells a soluble finish is done with thinner.
+  test: [BY_HAZARD.solvent, RAGS],
   temper: [PART_HEAT],
+  'warm-out': [PART_HEAT],
+  condition: [ACID],
+  'metal-repair': [METALWORK],
   'strip-chemical': [STRIPPER, OLD_FINISH],
   'strip-blast': [BLASTING, OLD_FINISH],
   'laminate-repair': [RESIN, GLASS_DUST],
@@ -49,6 +58,6 @@ export function cautionsOf(act: Act, zones: readonly ZoneState[], sheet: Product
   cautions.push(...(BY_OP[act.op] ?? []));
   if (act.op === 'cure' && act.method === 'bake') cautions.push(HEAT);
   for (const hazard of sheet?.hazards ?? []) cautions.push(BY_HAZARD[hazard]);
-  if (sheet) cautions.push(WASTE);
+  if (sheet) cautions.push(RAGS, LEFTOVERS);
   return cautions.length > 0 ? [...cautions, GOVERNS] : [];
 }
