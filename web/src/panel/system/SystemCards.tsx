@@ -1,7 +1,8 @@
 import { CheckOutlined, CloseSquareOutlined, MinusOutlined } from '@ant-design/icons';
-import { allowedIf, type Reason, type System } from '@blue-ledge/core';
+import { allowedIf, type Reason, type Source, type System } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { useRef } from 'react';
+import { SourceMark } from '../../shared/SourceMark.tsx';
 import { SectionThumb } from '../../shared/section/SectionThumb.tsx';
 import type { SectionInput } from '../../shared/section/section-layout.ts';
 import { useFormat } from '../../state/units.ts';
@@ -86,11 +87,11 @@ function Card({ system, input, isChosen, isShown, isChoosing, onShow, onChoose }
   const { minutes, quantity } = useFormat();
   const { totals, level } = system;
   const isReady = system.verdict === 'ready';
-  const figures: readonly (readonly [string, string])[] = isReady
+  const figures: readonly (readonly [figure: string, words: string, source?: Source])[] = isReady
     ? [
         [minutes(totals.handsOnMin), 'hands-on'],
         [minutes(totals.elapsedMin), 'until ready'],
-        [String(totals.materialCost), 'material'],
+        [String(totals.materialCost), 'material', 'model'],
         [level ? quantity('Um', level.ledgeUm) : '-', 'ledge left'],
       ]
     : [];
@@ -103,9 +104,11 @@ function Card({ system, input, isChosen, isShown, isChoosing, onShow, onChoose }
         </span>
         {isReady && (
           <span className="card-figures">
-            {figures.map(([figure, words]) => (
+            {figures.map(([figure, words, source]) => (
               <span key={words}>
-                <b>{figure}</b>
+                <b>
+                  {figure} {source && <SourceMark source={source} />}
+                </b>
                 {words}
               </span>
             ))}
