@@ -42,7 +42,7 @@ const SCUFF_FIXED_MIN = 3;
 const SCUFF_MIN_PER_M = 0.8;
 const DENIB_MIN = 3;
 const ABRASIVE_PER_M2_STEP = 1.4;
-/** Keying a surface that has no scratch yet takes off about this much of a coat, µm (calibrated). */
+/** Keying a surface that has no scratch yet takes off about this much of a coat, µm (estimate). */
 const KEY_DEPTH_UM = 3;
 /** Skin of glaze that levelling leaves over the pinholes, µm (calibrated: closed, not built up). */
 const GLAZE_LEFT_UM = 20;

@@ -83,3 +83,8 @@ test('what lies on top is the zone’s substrate', () => {
   expect(withLayers(zone!, [{ kind: 'steel' }]).substrate).toBe('steel');
   expect(withLayers(zone!, [{ kind: 'steel' }, { kind: 'epoxy', um: 40 }]).substrate).toBe('old-finish');
 });
+
+test('a shop figure that is calibrated says against what', () => {
+  const reasons = Object.values(SHOP_RULES).map(({ reason }) => reason);
+  expect(reasons.filter((reason) => /calibrated(?!: )/.test(reason))).toEqual([]);
+});
