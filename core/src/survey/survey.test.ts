@@ -85,6 +85,6 @@ test('what lies on top is the zone’s substrate', () => {
 });
 
 test('a shop figure that is calibrated says against what', () => {
-  const reasons = Object.values(SHOP_RULES).map(({ reason }) => reason);
-  expect(reasons.filter((reason) => /calibrated(?!: )/.test(reason))).toEqual([]);
+  const words = Object.values(SHOP_RULES).map(({ about }) => about);
+  expect(words.filter((about) => /calibrated(?!: )/.test(about))).toEqual([]);
 });
