@@ -201,6 +201,7 @@ export type {
   PanelState,
   PanelView,
   PlanView,
+  PlaceInLine,
   PlansView,
   ProblemDetails,
   ShopView,

@@ -78,6 +78,14 @@ export interface PlansView {
   readonly failed: readonly { readonly panel: string; readonly title: string }[];
 }
 
+/** Where a request for plans stands that was not answered yet. */
+export interface PlaceInLine {
+  /** Plans that are made before the first of one's own. */
+  readonly nBefore: number;
+  /** Plans of one's own that are not made yet. */
+  readonly nOwn: number;
+}
+
 /** Something that happened, as open screens are told of it. */
 export interface EventView {
   readonly seq: number;

@@ -5,6 +5,7 @@ import { z } from 'zod';
 export const jobParams = z.object({ job: idSchema });
 export const panelParams = z.object({ job: idSchema, panel: idSchema });
 export const shopParams = z.object({ shop: idSchema });
+export const placeParams = z.object({ key: z.string().min(8).max(100) });
 export const planParams = panelParams.extend({ plan: z.uuid('is not the id of a plan') });
 
 export type PanelParams = z.infer<typeof panelParams>;

@@ -1,7 +1,8 @@
-import type { ActInput, DecidingTest, Judgement, PlanTask, StoredPlan } from '@blue-ledge/core';
+import type { ActInput, DecidingTest, Judgement, PlaceInLine, PlanTask, StoredPlan } from '@blue-ledge/core';
 import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import { Piscina } from 'piscina';
 import { GivenUp, ProblemError } from '../http/problem.ts';
+import { PlanLine } from './plan-line.ts';
 import work, { type PlanWork } from './plan-worker.ts';
 
 /** File of the compiled worker; null plans in this thread, for tests. */
@@ -24,12 +25,21 @@ const TOO_LONG = `This panel takes more than ${MOST_MS / 1000} s to plan. Split 
 @Injectable()
 export class PlannerService implements OnApplicationShutdown {
   private pool: Piscina | null = null;
+  private readonly line = new PlanLine();
   private lastTests: Promise<unknown> = Promise.resolve();
 
   constructor(@Inject(PLAN_WORKER) private readonly workerFile: string | null) {}
 
-  plan(task: PlanTask, gone?: AbortSignal): Promise<StoredPlan> {
-    return this.run({ kind: 'plan', task }, gone) as Promise<StoredPlan>;
+  /** @param key of the request, by which its place in line is asked for */
+  plan(
+    task: PlanTask,
+    { gone, key }: { readonly gone?: AbortSignal; readonly key?: string | undefined } = {},
+  ) {
+    return this.line.during(key, () => this.run({ kind: 'plan', task }, gone)) as Promise<StoredPlan>;
+  }
+
+  placeOf(key: string): PlaceInLine {
+    return this.line.placeOf(key);
   }
 
   /** One after the other: whoever asks for a plan does not wait behind the tests of others. */

@@ -2,7 +2,14 @@ import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/commo
 import type { z } from 'zod';
 import type { WriteRequest } from '../database/idempotent-writes.ts';
 import { Gone } from '../http/gone.ts';
-import { jobParams, panelParams, planParams, type PanelParams, type PlanParams } from '../http/params.ts';
+import {
+  jobParams,
+  panelParams,
+  placeParams,
+  planParams,
+  type PanelParams,
+  type PlanParams,
+} from '../http/params.ts';
 import { Asked } from '../http/write-request.ts';
 import { ZodPipe } from '../http/zod.pipe.ts';
 import {
@@ -67,5 +74,16 @@ export class JobPlansController {
     @Gone() gone: AbortSignal,
   ) {
     return this.plans.makeAll(asked, job, gone);
+  }
+}
+
+/** How far a request for plans is, by the key that it was sent under. */
+@Controller('api/plans/places')
+export class PlanPlacesController {
+  constructor(private readonly plans: PlansService) {}
+
+  @Get(':key')
+  placeOf(@Param(new ZodPipe(placeParams)) { key }: z.infer<typeof placeParams>) {
+    return this.plans.placeOf(key);
   }
 }

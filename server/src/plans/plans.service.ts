@@ -2,6 +2,7 @@ import {
   changesSince,
   say,
   type Judgement,
+  type PlaceInLine,
   type PlanTask,
   type PlanView,
   type PlansView,
@@ -61,7 +62,7 @@ export class PlansService {
   make(asked: WriteRequest, key: PanelParams, ask: PlanAsk, gone: AbortSignal): Promise<PlanView> {
     return this.writes.around<PlanView>(asked, async (keep) => {
       const task = taskOf(await this.jobs.planned(key), ask);
-      const plan = await this.planner.plan(task, gone);
+      const plan = await this.planner.plan(task, { gone, key: asked.clientKey });
       const made = await this.database.write(asked.actor, async (tx) => {
         const view = await this.keep(tx, key, plan);
         await keep(tx, view);
@@ -76,7 +77,7 @@ export class PlansService {
   makeAll(asked: WriteRequest, job: string, gone: AbortSignal): Promise<PlansView> {
     return this.writes.around<PlansView>(asked, async (keep) => {
       const panels = await this.jobs.panelIds(job);
-      const made = await Promise.all(panels.map((panel) => this.makeOne(asked.actor, { job, panel }, gone)));
+      const made = await Promise.all(panels.map((panel) => this.makeOne(asked, { job, panel }, gone)));
       const answer = {
         plans: made.flatMap((each) => ('id' in each ? [each] : [])),
         failed: made.flatMap((each) => ('id' in each ? [] : [each])),
@@ -86,13 +87,19 @@ export class PlansService {
     });
   }
 
+  /** How far a request for plans is that has not been answered yet. */
+  placeOf(clientKey: string): PlaceInLine {
+    return this.planner.placeOf(clientKey);
+  }
+
   private async makeOne(
-    actor: string,
+    { actor, clientKey }: WriteRequest,
     key: PanelParams,
     gone: AbortSignal,
   ): Promise<PlansView['plans'][number] | PlansView['failed'][number]> {
     try {
-      const plan = await this.planner.plan(taskOf(await this.jobs.planned(key)), gone);
+      const task = taskOf(await this.jobs.planned(key));
+      const plan = await this.planner.plan(task, { gone, key: clientKey });
       const { id, chosen } = await this.database.write(actor, (tx) => this.keep(tx, key, plan));
       this.testLater(actor, { ...key, plan: id }, plan);
       return { panel: key.panel, id, chosen };

@@ -16,6 +16,7 @@ import type {
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { PanelKey } from '../outbox/entry.ts';
 import { ask, newKey } from './http.ts';
+import { useInLine } from './in-line.ts';
 import { planOnScreen, type PlanOnScreen, type PlanTooOld } from './opened-plan.ts';
 
 /** Hooks on what the server owns. */
@@ -171,18 +172,18 @@ export interface PlanAsk {
 /** Plans the panel as it is surveyed now. */
 export function useMakePlan(key: PanelKey) {
   const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: PlanAsk) =>
-      ask<PlanView>(`${panelPath(key)}/plans`, { method: 'POST', body, key: newKey() }),
-    onSuccess: (plan) => client.setQueryData(planQueryKey(key), plan),
+  return useInLine({
+    ask: (body: PlanAsk, clientKey) =>
+      ask<PlanView>(`${panelPath(key)}/plans`, { method: 'POST', body, key: clientKey }),
+    onSuccess: (plan) => void client.setQueryData(planQueryKey(key), plan),
   });
 }
 
 /** Plans every panel of a job. */
 export function useMakePlans(job: string) {
   const client = useQueryClient();
-  return useMutation({
-    mutationFn: () => ask<PlansView>(`${jobPath(job)}/plans`, { method: 'POST', key: newKey() }),
+  return useInLine({
+    ask: (_: void, clientKey) => ask<PlansView>(`${jobPath(job)}/plans`, { method: 'POST', key: clientKey }),
     onSuccess: async () => {
       await client.invalidateQueries({ queryKey: ['plan', job] });
       await client.invalidateQueries({ queryKey: jobQueryKey(job) });

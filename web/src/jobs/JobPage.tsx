@@ -3,6 +3,7 @@ import { LAYER_KINDS, type JobView, type LayerKind, type PanelState, type PlansV
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { placeText } from '../api/in-line.ts';
 import { useAddPanel, useJob, useMakePlans, useRemovePanel } from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
 import { Swatch } from '../shared/materials/Swatch.tsx';
@@ -39,7 +40,7 @@ export function JobPage() {
             Add a panel
           </Button>
           <Button loading={plan.isPending} disabled={data.panels.length === 0} onClick={() => plan.mutate()}>
-            Plan all panels
+            {placeText(plan.place) ?? 'Plan all panels'}
           </Button>
           <Button
             icon={<DownloadOutlined />}

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PanelPlan, PlanInput, Schools } from '@blue-ledge/core';
 import { plannedView } from '../../api/opened-plan.ts';
+import { placeText } from '../../api/in-line.ts';
 import { isOpened, useChooseSystem, useMakePlan, usePlan, type PlanAsk } from '../../api/queries.ts';
 import { AfterPaint } from '../../shared/AfterPaint.tsx';
 import { Problem } from '../../shared/Problem.tsx';
@@ -41,7 +42,7 @@ export function SystemStage() {
   };
   const ask = (
     <AskButton
-      label={plan ? 'Plan again' : 'Ask for systems'}
+      label={placeText(make.place) ?? (plan ? 'Plan again' : 'Ask for systems')}
       isBusy={make.isPending}
       onClick={() => make.mutate(again)}
       context={context}
