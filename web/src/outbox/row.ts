@@ -15,41 +15,51 @@ interface Outbox {
 export const useOutbox = create<Outbox>()(() => ({ entries: [], isUnkept: false }));
 
 const CHANNEL = 'ledge-outbox';
+/** The row is another one; anything else that is said is a panel as the server has it. */
+const CHANGED = 'changed';
 // Outside of a page there is no other tab.
 const channel = typeof document === 'undefined' ? null : new BroadcastChannel(CHANNEL);
 
 /** The row as the browser keeps it, and what was decided here since, in its order. */
 let kept: readonly Entry[] = [];
 let decided: readonly Decision[] = [];
-let turn: Promise<void> = Promise.resolve();
+let turn: Promise<unknown> = Promise.resolve();
 
 /** One after the other: nothing that is read is older than what was decided before it. */
-const inTurn = (work: () => Promise<void>): Promise<void> => (turn = turn.then(work));
+function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  const mine = turn.then(work);
+  turn = mine;
+  return mine;
+}
 
 const after = (row: readonly Entry[], decision: Decision): readonly Entry[] => withChange(row, decision(row));
 
 const show = (): void => useOutbox.setState({ entries: decided.reduce(after, kept) });
 
-/**
- * Changes the row: shown at once, resolved once it is kept.
- * @param saved the panel as the server has it now, for other tabs to show before they follow the change
- */
-export function decide(decision: Decision, saved?: PanelView): Promise<void> {
+/** Changes the row: shown at once, resolved with the row as it is kept then; what is decided later is not in it. */
+export function decide(decision: Decision): Promise<readonly Entry[]> {
   decided = [...decided, decision];
   show();
   return inTurn(async () => {
     try {
       const { row, change } = await changeEntries(decision);
       kept = row;
-      if (isChange(change)) channel?.postMessage(saved ?? null);
+      if (isChange(change)) channel?.postMessage(CHANGED);
     } catch {
       kept = after(kept, decision);
       useOutbox.setState({ isUnkept: true });
     }
     decided = decided.slice(1);
     show();
+    return kept;
   });
 }
+
+/**
+ * Tells other tabs how the server has a panel now. Told before the row says that an edit is sent, so that no tab shows the
+ * panel without it in between, or builds the next edit on that.
+ */
+export const tell = (saved: PanelView): void => channel?.postMessage(saved);
 
 /** Takes up what the browser keeps. */
 export const load = (): Promise<void> =>
@@ -65,8 +75,8 @@ export const load = (): Promise<void> =>
 /** Follows what other tabs do. */
 export function follow(onSaved: (saved: PanelView) => void): void {
   if (!channel) return;
-  channel.onmessage = ({ data }: MessageEvent<PanelView | null>) => {
-    if (data) onSaved(data);
-    void load();
+  channel.onmessage = ({ data }: MessageEvent<PanelView | typeof CHANGED>) => {
+    if (data === CHANGED) void load();
+    else onSaved(data);
   };
 }

@@ -5,7 +5,7 @@ import { askAgainWhenAnswered, queryClient } from '../api/query-client.ts';
 import { connection } from '../state/connection.ts';
 import { isAt, type Entry, type PanelEntry } from './entry.ts';
 import { FIELD_WORDS } from './entry-words.ts';
-import { decide, follow, load, useOutbox } from './row.ts';
+import { decide, follow, load, tell } from './row.ts';
 
 /** Sends what waits, one after the other, from one tab at a time, and again when the server is back. */
 
@@ -41,20 +41,17 @@ const isUnsent = ({ state }: Entry): boolean => state === 'waiting' || state ===
 
 /** Marks the next one as being sent, and keeps that: a tab that is closed then sends the very same request again. */
 async function claimNext(): Promise<Entry | undefined> {
-  await decide((row) => {
+  const kept = await decide((row) => {
     const next = row.find(isUnsent);
     return next?.state === 'waiting' ? { put: [{ ...next, state: 'sending' }] } : {};
   });
-  return useOutbox.getState().entries.find(isUnsent);
+  return kept.find(isUnsent);
 }
 
 async function send(entry: Entry): Promise<void> {
   try {
-    if (entry.kind === 'panel') await markSent(entry.key, await sendEdit(entry));
-    else {
-      await sendFields(entry);
-      await markSent(entry.key);
-    }
+    await (entry.kind === 'panel' ? sendEdit(entry) : sendFields(entry));
+    await markSent(entry.key);
   } catch (error) {
     if (!(error instanceof RequestRefused)) throw error;
     await refuse(entry, error);
@@ -65,7 +62,7 @@ async function send(entry: Entry): Promise<void> {
 const MOST_UNDO = 30;
 
 /** An edit that holds stays for a while, to be taken back. */
-const markSent = (key: string, saved?: PanelView): Promise<void> =>
+const markSent = (key: string): Promise<unknown> =>
   decide((row) => {
     const entry = row.find((each) => each.key === key);
     if (entry?.kind !== 'panel') return { gone: [key] };
@@ -75,7 +72,7 @@ const markSent = (key: string, saved?: PanelView): Promise<void> =>
       put: [{ ...entry, state: 'sent' }],
       gone: entry.undoes === undefined ? gone : [...gone, entry.undoes],
     };
-  }, saved);
+  });
 
 /** Shows what the server has, where the panel is on screen and not known newer. */
 function showSaved(saved: PanelView): void {
@@ -86,12 +83,12 @@ function showSaved(saved: PanelView): void {
   askAgainWhenAnswered(queryKey);
 }
 
-async function sendEdit({ at, edit, key }: PanelEntry): Promise<PanelView> {
+async function sendEdit({ at, edit, key }: PanelEntry): Promise<void> {
   const saved = await ask<PanelView>(panelPath(at), { method: 'PATCH', body: { edit }, key });
   showSaved(saved);
+  tell(saved);
   void queryClient.invalidateQueries({ queryKey: ['plan', at.job, at.panel] });
   void queryClient.invalidateQueries({ queryKey: ['job', at.job] });
-  return saved;
 }
 
 async function sendFields({
@@ -123,6 +120,10 @@ const isUndoOf = (entry: Entry, key: string): boolean => entry.kind === 'panel' 
 
 async function refuse({ key }: Entry, { details, lines: said }: RequestRefused): Promise<void> {
   const theirs = details.theirs as PanelView | undefined;
+  if (theirs) {
+    showSaved(theirs);
+    tell(theirs);
+  }
   const lines = details.problems?.length ? details.problems.map(lineOf) : said;
   await decide((row) => {
     const entry = row.find((each) => each.key === key);
@@ -132,7 +133,7 @@ async function refuse({ key }: Entry, { details, lines: said }: RequestRefused):
       return { gone: row.filter((each) => each === entry || isUndoOf(each, key)).map((each) => each.key) };
     const refused = { ...entry, state: 'refused' as const, lines };
     return { put: [refused.kind === 'panel' && theirs ? { ...refused, theirs } : refused] };
-  }, theirs);
+  });
 }
 
 /** Takes up what was left from before, follows other tabs, and sends again when the server is back. */
