@@ -45,6 +45,25 @@ describe('a key stands for one request', () => {
     expect((await zone('C')).areaM2).toBe(0.25);
   });
 
+  test('sent again after a further change it is not done again, and gets the panel as it is now', async () => {
+    await write('B', 0.35, 0.3).expect(200);
+    await server.http.patch(DOOR).send(areaEdit('B', 0.3, 0.2)).expect(200);
+    const { body } = await write('B', 0.35, 0.3).expect(200);
+    expect(body).toMatchObject({ version: 3, panel: { zones: [{}, { areaM2: 0.2 }, {}] } });
+  });
+
+  test('of an edit and of a plan little is kept, and a plan that is asked for again is the same one', async () => {
+    const plan = () => server.http.post(`${DOOR}/plans`).set('idempotency-key', 'one-plan-only').expect(201);
+    await write('B', 0.35, 0.3).expect(200);
+    const first = await plan();
+    const again = await plan();
+    expect(again.body).toEqual({ ...first.body, tests: again.body.tests });
+    const kept = await server.app
+      .get(Database)
+      .read(({ sql }) => sql.rows<{ bytes: number }>('SELECT LENGTH(answer) AS bytes FROM writes'));
+    expect(kept.map(({ bytes }) => bytes < 100)).toEqual([true, true]);
+  });
+
   test('what failed under it may be tried again', async () => {
     await write('B', 0.35, 9).expect(400);
     await write('B', 0.35, 0.3).expect(200);

@@ -13,6 +13,18 @@ export interface WriteRequest {
   readonly request: string;
 }
 
+/** What is kept of an answer, and how the same request is answered again from it. */
+export interface Again<T extends object, K extends object> {
+  readonly keptOf: (answer: T) => K;
+  readonly again: (tx: Read, kept: K) => Promise<T>;
+}
+
+/** Small answers are kept as they are. */
+const WHOLE: Again<object, object> = {
+  keptOf: (answer) => answer,
+  again: (_, kept) => Promise.resolve(kept),
+};
+
 /** Keys are kept for as long as a client could reasonably send a write again. */
 const KEPT_MS = 30 * 24 * 60 * 60 * 1000;
 const EVERY_MS = 60 * 60 * 1000;
@@ -49,13 +61,17 @@ export class IdempotentWrites {
   constructor(private readonly database: Database) {}
 
   /** Runs `work` in a write transaction, unless this client key was answered before. */
-  run<T extends object>(asked: WriteRequest, work: (tx: Write) => Promise<T>): Promise<T> {
+  run<T extends object, K extends object = T>(
+    asked: WriteRequest,
+    work: (tx: Write) => Promise<T>,
+    { keptOf, again }: Again<T, K> = WHOLE as unknown as Again<T, K>,
+  ): Promise<T> {
     return this.once(asked, () =>
       this.database.write(asked.actor, async (tx) => {
-        const known = await answerTo<T>(tx, asked);
-        if (known) return known;
+        const known = await answerTo<K>(tx, asked);
+        if (known) return again(tx, known);
         const answer = await work(tx);
-        await this.keep(tx, asked, answer);
+        await this.keep(tx, asked, keptOf(answer));
         return answer;
       }),
     );
@@ -66,13 +82,17 @@ export class IdempotentWrites {
    * comes again meanwhile waits for the first one's answer.
    * @throws {ProblemError} 422 where the key was used for another request
    */
-  around<T extends object>(
+  around<T extends object, K extends object = T>(
     asked: WriteRequest,
     work: (keep: (tx: Write, answer: T) => Promise<void>) => Promise<T>,
+    { keptOf, again }: Again<T, K> = WHOLE as unknown as Again<T, K>,
   ): Promise<T> {
     return this.once(asked, async () => {
-      const known = await this.database.read((tx) => answerTo<T>(tx, asked));
-      return known ?? work((tx, answer) => this.keep(tx, asked, answer));
+      const answered = await this.database.read(async (tx) => {
+        const known = await answerTo<K>(tx, asked);
+        return known && again(tx, known);
+      });
+      return answered ?? work((tx, answer) => this.keep(tx, asked, keptOf(answer)));
     });
   }
 

@@ -259,7 +259,7 @@ export class JobsService {
 
   /** Makes an edit on the panel as it is now; nothing where something that it changes is no longer as it was. */
   editPanel(asked: WriteRequest, key: PanelParams, edit: PanelEdit): Promise<PanelView> {
-    return this.writes.run(asked, async (tx) => {
+    const work = async (tx: Write): Promise<PanelView> => {
       const now = await panelView(tx, key);
       const edited = withEdit(now.panel, edit);
       if (!edited) throw stale(edit, now);
@@ -267,6 +267,11 @@ export class JobsService {
       const saved = await jobs.replacePanel(key.job, parsedBy(panelSchema, edited, 'panel'), now);
       if (sizeOf(edited) > sizeOf(now.panel)) await mustFitFile(jobs, key.job);
       return saved;
+    };
+    // Edits are many: of each only that it was made is kept.
+    return this.writes.run<PanelView, object>(asked, work, {
+      keptOf: () => ({}),
+      again: (tx) => panelView(tx, key),
     });
   }
 

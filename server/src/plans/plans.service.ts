@@ -9,7 +9,7 @@ import {
   type StoredPlan,
 } from '@blue-ledge/core';
 import { Injectable, Logger } from '@nestjs/common';
-import { Database, type Write } from '../database/database.ts';
+import { Database, type Read, type Write } from '../database/database.ts';
 import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import type { PanelParams, PlanParams } from '../http/params.ts';
 import { ProblemError, notFound, stale } from '../http/problem.ts';
@@ -38,6 +38,13 @@ const viewOf = ({ createdAt, ...kept }: KeptPlan, planned: PlannedPanel): PlanVi
   changed: kept.plan ? changesSince(kept.plan, inputsNow(planned)) : ['programme'],
 });
 
+/** A plan as it stands against what is there now. */
+async function keptPlan(tx: Read, key: PlanParams): Promise<PlanView> {
+  const kept = await new PlansReader(tx).byId(key);
+  if (!kept) throw notFound('This plan');
+  return viewOf(kept, await plannedPanel(tx, key));
+}
+
 const notChosen = (message: string): ProblemError =>
   new ProblemError(422, 'The system was not chosen.', [{ path: 'systemId', message }]);
 
@@ -60,7 +67,7 @@ export class PlansService {
    * @param gone ends the work where the client went away
    */
   make(asked: WriteRequest, key: PanelParams, ask: PlanAsk, gone: AbortSignal): Promise<PlanView> {
-    return this.writes.around<PlanView>(asked, async (keep) => {
+    const work = async (keep: (tx: Write, answer: PlanView) => Promise<void>): Promise<PlanView> => {
       const task = taskOf(await this.jobs.planned(key), ask);
       const plan = await this.planner.plan(task, { gone, key: asked.clientKey });
       const made = await this.database.write(asked.actor, async (tx) => {
@@ -70,6 +77,10 @@ export class PlansService {
       });
       this.testLater(asked.actor, { ...key, plan: made.id }, plan);
       return made;
+    };
+    return this.writes.around<PlanView, { readonly id: string }>(asked, work, {
+      keptOf: ({ id }) => ({ id }),
+      again: (tx, { id }) => keptPlan(tx, { ...key, plan: id }),
     });
   }
 
