@@ -29,6 +29,35 @@ test('absurd figures get a sentence at the field, and nothing is sent', async ({
   await expect(page.getByRole('alert')).toHaveCount(0);
 });
 
+test('numbers mean what was typed: decimal commas, and a sentence where there are two readings', async ({
+  page,
+}) => {
+  await page.goto(`${DOOR}/survey?zone=C`);
+  const thickness = page.getByRole('spinbutton', { name: 'Thickness of filler' });
+  await thickness.fill('812,5');
+  await thickness.blur();
+  await expect(thickness).toHaveValue('812.5');
+  await expectSaved(page);
+  await thickness.fill('1,250');
+  await thickness.blur();
+  await expect(page.getByRole('alert')).toHaveText(
+    '"1,250" can be 1.25 or 1250: write it without the comma.',
+  );
+  await expect(thickness).toHaveValue('1,250');
+  await thickness.press('Escape');
+  await expect(thickness).toHaveValue('812.5');
+  await thickness.press('ArrowUp');
+  await expect(thickness).toHaveValue('813.5');
+  await expectSaved(page);
+  // Taken back while the field has the keyboard, the field shows what was before.
+  await page.getByRole('region', { name: 'Zone C' }).getByRole('button', { name: 'Undo' }).click();
+  await expect(thickness).toHaveValue('812.5');
+  await thickness.focus();
+  await thickness.press('Tab');
+  await expectSaved(page);
+  await expect(thickness).toHaveValue('812.5');
+});
+
 test('a zone larger than what is left of the panel is not saved, said so, kept, and can be undone', async ({
   page,
 }) => {
@@ -83,8 +112,14 @@ test('US units show and take mils and square feet, and store the same', async ({
   await expect(thickness).toHaveValue('35.433');
   await thickness.fill('40');
   await expectSaved(page);
+  const readings = page.getByRole('textbox', { name: 'Gauge readings in mil' });
+  await readings.fill('39,8 40.2 40.0');
+  await readings.press('Enter');
+  await expect(page.getByText('Mean 40 mil, from 39.8 mil to 40.2 mil.')).toBeVisible();
+  await expectSaved(page);
   await page.getByRole('button', { name: 'Metric units' }).click();
   await expect(thickness).toHaveValue('1016');
+  await expect(page.getByRole('textbox', { name: 'Gauge readings in µm' })).toHaveValue('1011 1021 1016');
 });
 
 test('work goes on while the server is away, and arrives when it is back', async ({ page, shop }) => {

@@ -129,7 +129,7 @@ export { spansOf } from './blocking/underside.ts';
 
 export { readingsOfTable, type ReadTable } from './formats/readings-table.ts';
 
-export { readNumber, readNumbers } from './units/numbers.ts';
+export { meaningsOf, numberProblem, numbersProblem, readNumber, readNumbers } from './units/numbers.ts';
 export { canonical, isSameJson } from './units/canonical.ts';
 export {
   editOf,

@@ -104,8 +104,11 @@ test.each([
 });
 
 test('typed readings are numbers, however they are set apart; anything else is refused', () => {
-  expect(readReadings('95; 102,5 110, 98')).toEqual([95, 102.5, 110, 98]);
-  expect(readReadings('95 about 100')).toBeNull();
-  expect(readReadings('1e9')).toBeNull();
-  expect(readReadings('')).toBeNull();
+  expect(readReadings('95; 102,5 110, 98', 'metric')).toEqual({ um: [95, 102.5, 110, 98] });
+  expect(readReadings('4; 3,5', 'us')).toEqual({ um: [101.6, 88.9].map((um) => expect.closeTo(um, 6)) });
+  const problemOf = (text: string) => (readReadings(text, 'us') as { problem: string }).problem;
+  expect(problemOf('95 about 100')).toMatch(/"about" is no number/);
+  expect(problemOf('3,500')).toMatch(/can be 3.5 or 3500/);
+  expect(problemOf('1e9')).toMatch(/from 0 to 787.4 mil/);
+  expect(problemOf('')).toMatch(/from 0 to/);
 });

@@ -1,4 +1,5 @@
-import { readNumbers } from '../units/numbers.ts';
+import { numbersProblem, readNumbers } from '../units/numbers.ts';
+import { formatQuantity, toStored, type UnitSystem } from '../units/quantities.ts';
 import { familyOf, isBody, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
 import { findingOf, type Finding } from './finding.ts';
 import type { Panel } from './panel.ts';
@@ -297,8 +298,15 @@ export const withoutTest = (zone: Zone, kind: TestKind): Zone => ({
   tests: (zone.tests ?? []).filter((test) => test.kind !== kind),
 });
 
-/** Reads typed gauge readings, µm: numbers apart by spaces, semicolons or commas; null where something is no number. */
-export function readReadings(text: string): number[] | null {
-  const numbers = readNumbers(text);
-  return numbers?.every((um) => um >= 0 && um <= 20_000) ? numbers : null;
+const MOST_READING_UM = 20_000;
+
+/** Gauge readings as they were typed in the units in force, in µm; or why the text is no list of readings. */
+export function readReadings(
+  text: string,
+  system: UnitSystem,
+): { readonly um: readonly number[] } | { readonly problem: string } {
+  const um = readNumbers(text)?.map((shown) => toStored('Um', shown, system));
+  if (um?.every((each) => each >= 0 && each <= MOST_READING_UM)) return { um };
+  const range = `A reading is from 0 to ${formatQuantity('Um', MOST_READING_UM, system)}.`;
+  return { problem: `${(um ? null : numbersProblem(text)) ?? range} Readings are numbers apart by spaces.` };
 }

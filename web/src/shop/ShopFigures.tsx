@@ -9,8 +9,9 @@ import {
   type Shop,
   type UnitSystem,
 } from '@blue-ledge/core';
-import { Button, Input, InputNumber } from 'antd';
-import { useState } from 'react';
+import { Button, Input } from 'antd';
+import { useId, useState } from 'react';
+import { NumberInput } from '../shared/NumberInput.tsx';
 import { useFormat } from '../state/units.ts';
 import { unitOf } from './unit-of.ts';
 
@@ -127,47 +128,31 @@ function FigureRow({ name, own, onChange }: FigureRowProps) {
   const { preset, from, to, about } = SHOP_RULES[name];
   const { system } = useFormat();
   const reading = readingOf(name, system);
-  /** What is typed and not passed on yet, as shown. */
-  const [typed, setTyped] = useState<number | null | undefined>(undefined);
-  const shown = typed === undefined ? reading.shown(own ?? preset) : typed;
-  const stored = shown === null ? null : reading.stored(shown);
-  const isOutside = stored !== null && (stored < from || stored > to);
-  const keep = (): void => {
-    if (typed === undefined || isOutside) return;
-    setTyped(undefined);
-    if (stored === null) return;
-    const next = stored === preset ? undefined : stored;
-    if (next !== own) onChange(next);
-  };
+  const id = useId();
   const range = `${reading.text(from)} to ${reading.text(to)}, default ${reading.text(preset)}`;
   return (
     <li>
-      <span>
+      <label htmlFor={id}>
         {about}
         <span className="note"> {range}</span>
-        {isOutside && (
-          <p className="field-problem" role="alert">
-            Must be from {reading.text(from)} to {reading.text(to)}.
-          </p>
-        )}
+      </label>
+      <span>
+        <NumberInput
+          key={system}
+          id={id}
+          name="The figure"
+          value={reading.shown(own ?? preset)}
+          from={reading.shown(from)}
+          to={reading.shown(to)}
+          unit={reading.unit}
+          whenLeft
+          onChange={(shown) => {
+            const stored = reading.stored(shown);
+            onChange(stored === preset ? undefined : stored);
+          }}
+        />
       </span>
-      <InputNumber
-        key={system}
-        aria-label={about}
-        value={shown}
-        status={isOutside ? 'error' : ''}
-        suffix={reading.unit}
-        onChange={setTyped}
-        onBlur={keep}
-        onPressEnter={keep}
-      />
-      <Button
-        disabled={own === undefined && typed === undefined}
-        onClick={() => {
-          setTyped(undefined);
-          onChange(undefined);
-        }}
-      >
+      <Button disabled={own === undefined} onClick={() => onChange(undefined)}>
         Default
       </Button>
     </li>

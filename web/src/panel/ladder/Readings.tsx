@@ -1,4 +1,4 @@
-import { readReadings, readingFigures, type Zone, type ZoneBuild } from '@blue-ledge/core';
+import { QUANTITIES, readReadings, readingFigures, type Zone, type ZoneBuild } from '@blue-ledge/core';
 import { UploadOutlined } from '@ant-design/icons';
 import { Button, Input, Segmented, Upload } from 'antd';
 import { useState } from 'react';
@@ -16,7 +16,8 @@ const MOST_PROBLEMS = 4;
 /** Gauge readings of the zone by stage: typed, or from a table; doubtful ones are marked and can be taken out. */
 export function Readings({ zone, build }: { readonly zone: Zone; readonly build: ZoneBuild }) {
   const { key, view } = usePanelContext();
-  const { quantity } = useFormat();
+  const { quantity, system } = useFormat();
+  const { symbol } = QUANTITIES.Um[system];
   const write = useZoneWriter(key);
   const [stage, setStage] = useState<Stage>('build');
   const [typed, setTyped] = useState('');
@@ -28,11 +29,10 @@ export function Readings({ zone, build }: { readonly zone: Zone; readonly build:
   const put = (readings: readonly Reading[]): void => write({ ...zone, readings: [...readings] }, 'readings');
 
   const add = (): void => {
-    const read = readReadings(typed.trim());
-    setIsWrong(!read);
-    if (!read)
-      return setSaid(['Readings are numbers from 0 to 20 000 µm, apart by spaces: take out what is none.']);
-    put([...all, ...read.map((um) => ({ after: stage, um }))]);
+    const read = readReadings(typed, system);
+    setIsWrong('problem' in read);
+    if ('problem' in read) return setSaid([read.problem]);
+    put([...all, ...read.um.map((um) => ({ after: stage, um }))]);
     setTyped('');
     setSaid([]);
   };
@@ -76,13 +76,13 @@ export function Readings({ zone, build }: { readonly zone: Zone; readonly build:
         onChange={setStage}
       />
       <p className="note">
-        All film on the zone, in µm as gauges show it. {quantity('Um', build.underUm)} under the build are
-        taken off (model).
+        All film on the zone, in {symbol} as the gauge shows it. {quantity('Um', build.underUm)} under the
+        build are taken off (model).
       </p>
       <div className="reading-add">
         <Input
-          aria-label="Readings in µm"
-          placeholder="for example 205 198 211"
+          aria-label={`Readings in ${symbol}`}
+          placeholder={system === 'metric' ? 'for example 205 198 211' : 'for example 8.1 7.8 8.3'}
           value={typed}
           status={isWrong ? 'error' : ''}
           onChange={({ target }) => setTyped(target.value)}
@@ -134,7 +134,7 @@ export function Readings({ zone, build }: { readonly zone: Zone; readonly build:
                   {isDoubtful && ' doubtful'}
                   <button
                     type="button"
-                    aria-label={`Take out ${um} µm`}
+                    aria-label={`Take out ${quantity('Um', um)}`}
                     onClick={() => put(all.filter((reading) => reading !== here[i]))}
                   >
                     ×

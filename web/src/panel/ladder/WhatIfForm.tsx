@@ -1,5 +1,6 @@
 import { GRADES, TOOLS, type SandingRun, type Ladder, type WhatIf } from '@blue-ledge/core';
-import { Button, InputNumber, Select } from 'antd';
+import { Button, Select } from 'antd';
+import { NumberInput } from '../../shared/NumberInput.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { usePanelContext } from '../panel-context.ts';
 import { TOOL_WORDS } from '../../shared/tool-words.ts';
@@ -51,26 +52,26 @@ export function WhatIfForm({ run, own, whatIf, onChange }: WhatIfFormProps) {
       {over.kind === 'shows' ? (
         <label className="field">
           <span className="note">coats of sealer were</span>
-          <InputNumber
-            aria-label="Coats of sealer"
-            min={0}
-            max={4}
-            precision={0}
+          <NumberInput
+            name="Coats of sealer"
+            from={0}
+            to={4}
+            isWhole
             value={whatIf.sealerCoats ?? over.coats.sealerCoats}
-            onChange={(sealerCoats) => sealerCoats !== null && put({ sealerCoats })}
+            onChange={(sealerCoats) => put({ sealerCoats })}
           />
         </label>
       ) : (
         <>
           <label className="field">
             <span className="note">topcoated after</span>
-            <InputNumber
-              aria-label="Hours to topcoat"
-              min={0}
-              max={MOST_HOURS}
-              suffix="h"
+            <NumberInput
+              name="Hours to topcoat"
+              from={0}
+              to={MOST_HOURS}
+              unit="h"
               value={whatIf.hours ?? Math.round((over.plannedMin / 60) * 10) / 10}
-              onChange={(hours) => hours !== null && put({ hours })}
+              onChange={(hours) => put({ hours })}
             />
           </label>
           <NumberField

@@ -6,7 +6,8 @@ import {
   type FindingField,
   type FindingKind,
 } from '@blue-ledge/core';
-import { Button, InputNumber, Select } from 'antd';
+import { Button, Select } from 'antd';
+import { NumberInput } from '../../shared/NumberInput.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
 
 interface FindingRowsProps {
@@ -100,12 +101,13 @@ function Figure({ field, finding, onChange }: FigureProps) {
       return (
         <label className="field">
           {field.label}
-          <InputNumber
+          <NumberInput
+            name={field.label}
             value={value as number}
-            min={1}
-            max={1000}
-            precision={0}
-            onChange={(count) => count && onChange(count)}
+            from={1}
+            to={1000}
+            isWhole
+            onChange={onChange}
           />
         </label>
       );

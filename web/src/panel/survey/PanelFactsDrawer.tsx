@@ -10,7 +10,8 @@ import {
   type OutlineKind,
   type Panel,
 } from '@blue-ledge/core';
-import { Checkbox, Drawer, Input, InputNumber, Select } from 'antd';
+import { Checkbox, Drawer, Input, Select } from 'antd';
+import { NumberInput } from '../../shared/NumberInput.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { SizeFields } from '../../shared/SizeFields.tsx';
 import { OutlineCorners } from './OutlineCorners.tsx';
@@ -117,13 +118,14 @@ export function PanelFactsDrawer({ panel, isOpen, onClose, onChange }: PanelFact
       )}
       <div className="field">
         <label htmlFor="panel-count">Equal parts in one batch</label>
-        <InputNumber
+        <NumberInput
           id="panel-count"
-          min={1}
-          max={500}
-          precision={0}
+          name="Equal parts"
+          from={1}
+          to={500}
+          isWhole
           value={panel.count}
-          onChange={(count) => count !== null && put({ count })}
+          onChange={(count) => put({ count })}
         />
       </div>
       <Checkbox checked={panel.offVehicle} onChange={({ target }) => put({ offVehicle: target.checked })}>
@@ -134,14 +136,15 @@ export function PanelFactsDrawer({ panel, isOpen, onClose, onChange }: PanelFact
       </Checkbox>
       <div className="field">
         <label htmlFor="panel-lines">Body lines across it</label>
-        <InputNumber
+        <NumberInput
           id="panel-lines"
-          min={0}
-          max={50}
-          precision={0}
+          name="Body lines"
+          from={0}
+          to={50}
+          isWhole
           value={countOfLines(panel)}
           disabled={hasDrawnLines}
-          onChange={(bodyLines) => bodyLines !== null && put({ bodyLines })}
+          onChange={(bodyLines) => put({ bodyLines })}
         />
         {hasDrawnLines && <span className="note">Drawn on the map, and changed there.</span>}
       </div>

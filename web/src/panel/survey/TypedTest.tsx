@@ -1,4 +1,12 @@
-import { dewMarginOf, gaugeFigures, readReadings, type TestForm, type ZoneTest } from '@blue-ledge/core';
+import {
+  dewMarginOf,
+  QUANTITIES,
+  formatNumber,
+  gaugeFigures,
+  readReadings,
+  type TestForm,
+  type ZoneTest,
+} from '@blue-ledge/core';
 import { Input } from 'antd';
 import { useState } from 'react';
 import { NumberField } from '../../shared/NumberField.tsx';
@@ -38,31 +46,37 @@ function Mark({ done, onTest }: TypedProps) {
   );
 }
 
-/** Readings as they are read off the gauge, µm in any unit system: gauges of this kind show µm. */
+/** Readings as they are read off the gauge, in the units in force. */
 function Readings({ done, onTest }: TypedProps) {
-  const { quantity } = useFormat();
-  const [isWrong, setIsWrong] = useState(false);
+  const { quantity, system } = useFormat();
+  const [problem, setProblem] = useState<string | null>(null);
   const readings = done?.kind === 'gauge' ? done.readingsUm : [];
+  const shown = readings.map((um) => formatNumber('Um', um, system)).join(' ');
   const figures = readings.length > 0 ? gaugeFigures(readings) : null;
   return (
     <>
       <Input
-        aria-label="Gauge readings in µm"
-        placeholder="µm, for example 95 102 98 110 104"
-        status={isWrong ? 'error' : ''}
-        defaultValue={readings.join(' ')}
+        key={system}
+        aria-label={`Gauge readings in ${QUANTITIES.Um[system].symbol}`}
+        placeholder={
+          system === 'metric' ? 'µm, for example 95 102 98 110 104' : 'mil, for example 3.7 4 3.9 4.3'
+        }
+        status={problem ? 'error' : ''}
+        defaultValue={shown}
         onBlur={({ target }) => {
           const typed = target.value.trim();
-          const read = readReadings(typed);
-          setIsWrong(typed !== '' && read === null);
+          // Left as it is shown, it stays as it was read.
+          if (typed === shown) return setProblem(null);
+          const read = readReadings(typed, system);
+          setProblem(typed !== '' && 'problem' in read ? read.problem : null);
           if (typed === '') onTest(null);
-          else if (read) onTest({ kind: 'gauge', readingsUm: read });
+          else if ('um' in read) onTest({ kind: 'gauge', readingsUm: [...read.um] });
         }}
         onPressEnter={({ currentTarget }) => currentTarget.blur()}
       />
-      {isWrong && (
+      {problem && (
         <p className="field-problem" role="alert">
-          Readings are numbers from 0 to 20 000 µm, apart by spaces: take out what is none.
+          {problem}
         </p>
       )}
       {figures && (

@@ -1,5 +1,6 @@
 import { GRADES, stepTitle, type Grade, type Step } from '@blue-ledge/core';
-import { Checkbox, InputNumber, Select } from 'antd';
+import { Checkbox, Select } from 'antd';
+import { NumberInput } from '../../shared/NumberInput.tsx';
 
 /** What was really done of one step. */
 export interface DoneStep {
@@ -26,15 +27,15 @@ export function DoneRow({ step, done, onChange }: DoneRowProps) {
         {step.n}. {title}
       </Checkbox>
       {done.coats !== null && (
-        <InputNumber
-          aria-label={`Coats sprayed in step ${step.n}`}
-          min={1}
-          max={8}
-          precision={0}
-          suffix="coats"
+        <NumberInput
+          name={`Coats sprayed in step ${step.n}`}
+          from={1}
+          to={8}
+          isWhole
+          unit="coats"
           disabled={!done.isDone}
           value={done.coats}
-          onChange={(coats) => coats && onChange({ ...done, coats })}
+          onChange={(coats) => onChange({ ...done, coats })}
         />
       )}
       {done.lastGrade !== null && (

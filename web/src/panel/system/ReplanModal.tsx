@@ -1,6 +1,7 @@
 import { GRADES, type Grade, type ActInput, type Step } from '@blue-ledge/core';
-import { InputNumber, Modal } from 'antd';
+import { Modal } from 'antd';
 import { useState } from 'react';
+import { NumberInput } from '../../shared/NumberInput.tsx';
 import { DoneRow, type DoneStep } from './DoneRow.tsx';
 
 interface ReplanProps {
@@ -77,13 +78,14 @@ export function ReplanModal({ steps, n, acts: planAs, onPlan, onClose }: ReplanP
       </ol>
       <div className="field">
         <label htmlFor="replan-left">Left since then</label>
-        <InputNumber
+        <NumberInput
           id="replan-left"
-          min={0}
-          max={MOST_HOURS}
-          suffix="h"
+          name="Left since then"
+          from={0}
+          to={MOST_HOURS}
+          unit="h"
           value={leftHours}
-          onChange={(value) => setLeftHours(value ?? 0)}
+          onChange={setLeftHours}
         />
       </div>
     </Modal>

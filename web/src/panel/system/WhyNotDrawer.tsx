@@ -13,8 +13,9 @@ import {
   type ProductSheet,
   type Schools,
 } from '@blue-ledge/core';
-import { Button, Checkbox, Drawer, InputNumber, Select } from 'antd';
+import { Button, Checkbox, Drawer, Select } from 'antd';
 import { useState } from 'react';
+import { NumberInput } from '../../shared/NumberInput.tsx';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import { useJudge, useSheets } from '../../api/queries.ts';
 import { Problem } from '../../shared/Problem.tsx';
@@ -166,18 +167,18 @@ function OwnRow({ n, act, zones, sheets, isFirst, isLast, onChange, onMove, onRe
           />
         )}
         {hasCoats && (
-          <InputNumber
-            aria-label={`Coats of step ${n}`}
-            min={1}
-            max={8}
-            precision={0}
-            suffix="coats"
+          <NumberInput
+            name={`Coats of step ${n}`}
+            from={1}
+            to={8}
+            isWhole
+            unit="coats"
             value={
               typeof act.coats === 'object'
                 ? Math.max(...Object.values(act.coats))
                 : (act.coats ?? usualCoats)
             }
-            onChange={(coats) => coats && onChange({ ...act, coats })}
+            onChange={(coats) => onChange({ ...act, coats })}
           />
         )}
         {isSandOp(act.op) && (
