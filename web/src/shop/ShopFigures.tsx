@@ -45,8 +45,8 @@ export function ShopFigures({ rules, onChange }: ShopFiguresProps) {
   return (
     <>
       <p className="note">
-        A figure that the shop sets stands over the default; a product sheet stands over both. Figures called
-        calibrated are fitted to shop practice.
+        A figure that the shop sets stands over the default; a product sheet stands over both. A calibrated
+        one is fitted to what it names; an estimate to nothing yet: measure your own.
       </p>
       <Input.Search
         aria-label="Find a figure"
