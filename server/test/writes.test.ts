@@ -47,7 +47,10 @@ describe('a key stands for one request', () => {
 
   test('sent again after a further change it is not done again, and gets the panel as it is now', async () => {
     await write('B', 0.35, 0.3).expect(200);
-    await server.http.patch(DOOR).send(areaEdit('B', 0.3, 0.2)).expect(200);
+    await server.http
+      .patch(DOOR)
+      .send(areaEdit('B', 0.3, 0.2))
+      .expect(200);
     const { body } = await write('B', 0.35, 0.3).expect(200);
     expect(body).toMatchObject({ version: 3, panel: { zones: [{}, { areaM2: 0.2 }, {}] } });
   });
