@@ -4,6 +4,7 @@ import {
   MOST_JOB_BYTES,
   problemText,
   readGrade,
+  numberProblem,
   readNumber,
   readJobText,
   type Grade,
@@ -67,7 +68,9 @@ export const numberFor =
   (text: string): number => {
     const value = readNumber(text);
     if (value === null)
-      throw new BadInput(`--${option} must be a number${unit ? ` in ${unit}` : ''}, got "${text}"`);
+      throw new BadInput(
+        `--${option} must be a number${unit ? ` in ${unit}` : ''}: ${numberProblem(text) ?? text}`,
+      );
     return value;
   };
 

@@ -180,7 +180,7 @@ describe('bad input: exit 2, one clear message, nothing on stdout', () => {
     [
       'words for numbers',
       () => ['dew', '--celsius', 'warm', '--humidity', '60'],
-      /--celsius must be a number in °C, got "warm"/,
+      /--celsius must be a number in °C: "warm" is no number/,
     ],
     ['a bare grade', () => ['telegraph', '--grit', '400'], /--grit "400" is in no table.*CAMI 400/],
     ['an unknown command', () => ['polish'], /unknown command/],

@@ -71,16 +71,23 @@ test('rows that are no thickness or no zone are left out and named', () => {
   const { readings, problems } = read('zone;µm\nC;95\nC;wet\nC;1e9\nZ;80\nC;-4', ';');
   expect(readings).toEqual([{ zoneId: 'C', um: 95 }]);
   expect(problems).toEqual([
-    'Row 3: "wet" is no thickness from 0 to 20 000 µm.',
-    'Row 4: "1e9" is no thickness from 0 to 20 000 µm.',
+    'Row 3: "wet" is no thickness from 0 to 20000 µm.',
+    'Row 4: "1e9" is no thickness from 0 to 20000 µm.',
     'Row 5: "Z" is no zone of this panel.',
-    'Row 6: "-4" is no thickness from 0 to 20 000 µm.',
+    'Row 6: "-4" is no thickness from 0 to 20000 µm.',
   ]);
+});
+
+test('a figure with two readings is named with both, and one without a unit is in the units in force', () => {
+  const { readings, problems } = readingsOfTable([['4,2'], ['3,500'], ['100 µm']], ZONES, 'us');
+  expect(readings.map(({ um }) => um)).toEqual([expect.closeTo(106.68, 6), 100]);
+  expect(problems).toEqual(['Row 2: "3,500" can be 3.5 or 3500: write it without the comma.']);
+  expect(readingsOfTable([['film µm'], ['95']], ZONES, 'us').readings[0]!.um).toBe(95);
 });
 
 test.each(['', 'hello\nworld', ';;;\n;;'])('nothing usable in %j is said so', (text) => {
   expect(read(text, ';')).toEqual({
     readings: [],
-    problems: ['No column of readings: give one number in µm a row, such as 92.5.'],
+    problems: ['No column of readings: give one number a row, such as 92.5 µm.'],
   });
 });

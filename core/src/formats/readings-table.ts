@@ -1,4 +1,5 @@
-import { readNumber } from '../units/numbers.ts';
+import { meaningsOf, numberProblem, readNumber } from '../units/numbers.ts';
+import { formatQuantity, type UnitSystem } from '../units/quantities.ts';
 /**
  * Gauge readings from a table that some gauge or spreadsheet wrote: one reading a row, with or without a head, with or
  * without a column that names the zone. Decimal points and decimal commas are both read, and readings in mil.
@@ -23,20 +24,31 @@ interface NamedZone {
 }
 
 const MOST_UM = 20_000;
+const EXAMPLES: Readonly<Record<UnitSystem, string>> = { metric: '92.5 µm', us: '3.6 mil' };
 const UM_PER_MIL = 25.4;
 const VALUE_HEAD = /µm|\bum\b|micron|mil|reading|thick|film|value/i;
 const ZONE_HEAD = /zone|area|spot|place/i;
 
-/** A cell as µm; null where it holds no number. */
-function umOf(cell: string, isMil: boolean): number | null {
+/** The figure of a cell and its unit, empty where it has none. */
+function partsOf(cell: string): { readonly figure: string; readonly unit: string } {
   const [, figure = '', unit = ''] = /^(.*?)\s*(µm|um|mils?)?$/i.exec(cell.replace(/\s+/g, ' ').trim()) ?? [];
+  return { figure, unit };
+}
+
+/** A cell as µm; null where it holds no number, or one that can be read in two ways. */
+function umOf(cell: string, isMil: boolean): number | null {
+  const { figure, unit } = partsOf(cell);
   const value = readNumber(figure);
   if (value === null) return null;
   const perUnit = /^mil/i.test(unit) || (unit === '' && isMil) ? UM_PER_MIL : 1;
   return value * perUnit;
 }
 
-const isNumber = (cell: string): boolean => umOf(cell, false) !== null;
+const isNumber = (cell: string): boolean => meaningsOf(partsOf(cell).figure).length > 0;
+
+/** Whether figures without a unit are mils: by the head of their column, else by the units in force. */
+const isInMil = (head: string, system: UnitSystem): boolean =>
+  /\bmils?\b/i.test(head) || (system === 'us' && !/µm|\bum\b|micron/i.test(head));
 
 /** A comma-separated table of one column of decimal commas looks like two columns; running numbers do not. */
 function joinDecimals(rows: readonly Row[]): readonly Row[] {
@@ -65,8 +77,15 @@ function zoneColumn(head: Row | null, rows: readonly Row[], known: (text: string
   return Array.from({ length: width }, (_, at) => at).findIndex((at) => column(rows, at).some(known));
 }
 
-/** Readings of a table's rows; rows that cannot be read are named with what is wrong with them. */
-export function readingsOfTable(table: readonly Row[], zones: readonly NamedZone[]): ReadTable {
+/**
+ * Readings of a table's rows; rows that cannot be read are named with what is wrong with them.
+ * @param system in which figures are that say no unit
+ */
+export function readingsOfTable(
+  table: readonly Row[],
+  zones: readonly NamedZone[],
+  system: UnitSystem = 'metric',
+): ReadTable {
   const filled = joinDecimals(table.filter((row) => row.some((cell) => cell.trim() !== '')));
   const hasHead = filled.length > 0 && !filled[0]!.some(isNumber);
   const head = hasHead ? filled[0]! : null;
@@ -77,9 +96,12 @@ export function readingsOfTable(table: readonly Row[], zones: readonly NamedZone
       ?.id;
   const values = valueColumn(head, rows, width);
   if (values < 0)
-    return { readings: [], problems: ['No column of readings: give one number in µm a row, such as 92.5.'] };
+    return {
+      readings: [],
+      problems: [`No column of readings: give one number a row, such as ${EXAMPLES[system]}.`],
+    };
   const zoneAt = zoneColumn(head, rows, (text) => zoneIdOf(text) !== undefined);
-  const isMil = /\bmils?\b/i.test(head?.[values] ?? '');
+  const isMil = isInMil(head?.[values] ?? '', system);
   const readings: TableReading[] = [];
   const problems: string[] = [];
   rows.forEach((row, i) => {
@@ -88,8 +110,11 @@ export function readingsOfTable(table: readonly Row[], zones: readonly NamedZone
     const um = umOf(cell, isMil);
     const named = zoneAt >= 0 ? (row[zoneAt] ?? '') : '';
     const zoneId = named === '' ? null : zoneIdOf(named);
-    if (um === null || um < 0 || um > MOST_UM)
-      problems.push(`Row ${line}: "${cell.slice(0, 40)}" is no thickness from 0 to 20 000 µm.`);
+    if (um === null && isNumber(cell)) problems.push(`Row ${line}: ${numberProblem(partsOf(cell).figure)}`);
+    else if (um === null || um < 0 || um > MOST_UM)
+      problems.push(
+        `Row ${line}: "${cell.slice(0, 40)}" is no thickness from 0 to ${formatQuantity('Um', MOST_UM, system)}.`,
+      );
     else if (zoneId === undefined)
       problems.push(`Row ${line}: "${named.slice(0, 40)}" is no zone of this panel.`);
     else readings.push({ zoneId, um });

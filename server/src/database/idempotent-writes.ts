@@ -49,7 +49,7 @@ async function answerTo<T>({ sql }: Read, { clientKey, request }: WriteRequest):
   return jsonOf<T>(known.answer);
 }
 
-/** Writes that a client may send again: the same key gets the first answer and does nothing a second time. */
+/** Writes that a client may send again: the same key is answered again, and nothing is done a second time. */
 @Injectable()
 export class IdempotentWrites {
   private readonly inFlight = new Map<

@@ -60,7 +60,7 @@ export function NumberInput({
   const isSame = (a: number | null, b: number | null): boolean =>
     a === b || (a !== null && b !== null && Math.abs(a - b) <= 0.5 * 10 ** -digits);
   // What was typed came through, or something else took its place meanwhile.
-  if (typed !== null && typed.over !== value)
+  if (typed !== null && !Object.is(typed.over, value))
     setTyped(isSame(readNumber(typed.text), value) ? { ...typed, over: value } : null);
   const text = typed?.text ?? written(value);
 

@@ -41,7 +41,7 @@ export function Readings({ zone, build }: { readonly zone: Zone; readonly build:
     setIsWrong(false);
     if (file.size > MOST_BYTES)
       return setSaid([`${file.name} is larger than 1 MB: a table of readings is not.`]);
-    const { readings, problems } = readCsv(await file.text(), view.panel.zones);
+    const { readings, problems } = readCsv(await file.text(), view.panel.zones, system);
     const mine = readings.filter(({ zoneId }) => zoneId === null || zoneId === zone.id);
     if (mine.length > 0) put([...all, ...mine.map(({ um }) => ({ after: stage, um }))]);
     const others = new Map<string, Reading[]>();

@@ -8,9 +8,10 @@ test.each([
   ['tabs', 'zone\tum\nC\t92.5', [92.5]],
   ['one column', '92\n88\n101', [92, 88, 101]],
 ])('%s', (_, text, wanted) => {
-  const { readings, problems } = readCsv(text, ZONES);
+  const { readings, problems } = readCsv(text, ZONES, 'metric');
   expect(problems).toEqual([]);
   expect(readings.map(({ um }) => um)).toEqual(wanted);
 });
 
-test('nothing usable is said so', () => expect(readCsv('just\nwords', ZONES).problems).toHaveLength(1));
+test('nothing usable is said so', () =>
+  expect(readCsv('just\nwords', ZONES, 'metric').problems).toHaveLength(1));
