@@ -101,7 +101,7 @@ test('gauge readings take the place of predictions: typed, from a table, doubtfu
     .locator('input[type=file]')
     .setInputFiles({ name: 'gauge.csv', mimeType: 'text/csv', buffer: table });
   await expect(page.getByText('2 readings taken from gauge.csv, 1 of other zones.')).toBeVisible();
-  await expect(page.getByText('Row 4: "1e9" is no thickness from 0 to 20 000 µm.')).toBeVisible();
+  await expect(page.getByText('Row 4: "1e9" is no thickness from 0 to 20000 µm.')).toBeVisible();
   await expect(page.getByText('Row 5: "Z" is no zone of this panel.')).toBeVisible();
   const nothing = Buffer.from('no figures\nin here\n');
   await page
