@@ -24,10 +24,11 @@ interface NumberInputProps {
   readonly whenLeft?: boolean;
 }
 
-/** What stands in the field while it is typed in, and the value that it was typed over. */
+/** What stands in the field while it is typed in, the value that it stands over, and the one before any of it. */
 interface Typed {
   readonly text: string;
   readonly over: number | null;
+  readonly before: number | null;
 }
 
 const STEPS: Readonly<Record<string, number>> = { ArrowUp: 1, ArrowDown: -1 };
@@ -58,12 +59,7 @@ export function NumberInput({
   const pending = useRef<number | null>(null);
   const problemId = useId();
   const isSame = (a: number | null, b: number | null): boolean =>
-    a === b || (a !== null && b !== null && Math.abs(a - b) <= 0.5 * 10 ** -digits);
-  // What was typed came through, or something else took its place meanwhile.
-  if (typed !== null && !Object.is(typed.over, value))
-    setTyped(isSame(readNumber(typed.text), value) ? { ...typed, over: value } : null);
-  const text = typed?.text ?? written(value);
-
+    a === b || (a !== null && b !== null && Math.abs(a - b) < 0.6 * 10 ** -digits);
   const problemOf = (of: string): string | null => {
     const range = `${name} must be from ${say(from)} to ${say(to)}${unit && ` ${unit}`}.`;
     if (of.trim() === '') return onClear ? null : range;
@@ -72,6 +68,12 @@ export function NumberInput({
     if (isWhole && !Number.isInteger(number)) return `${name} must be a whole number.`;
     return number < from || number > to ? range : null;
   };
+  // What was typed came through, or was taken back for being wrong, or something else took its place meanwhile.
+  if (typed !== null && !Object.is(typed.over, value)) {
+    const isTakenBack = problemOf(typed.text) !== null && typed.before === value;
+    setTyped(isTakenBack || isSame(readNumber(typed.text), value) ? { ...typed, over: value } : null);
+  }
+  const text = typed?.text ?? written(value);
   const problem = typed === null ? null : problemOf(typed.text);
 
   const passOn = (): void => {
@@ -79,12 +81,15 @@ export function NumberInput({
     pending.current = null;
   };
   const take = (next: string): void => {
-    setTyped({ text: next, over: value });
+    const before = typed === null ? value : typed.before;
+    setTyped({ text: next, over: value, before });
     const number = readNumber(next);
     pending.current = null;
     if (next.trim() === '' && onClear && value !== null) onClear();
+    // The start of it may have counted already: "1,25" on the way to "1,250".
+    if (problemOf(next) !== null && before !== null && before !== value) onChange(before);
     if (number === null || problemOf(next) !== null) return;
-    if (!isSame(number, value)) pending.current = number;
+    if (number !== value) pending.current = number;
     if (!whenLeft) passOn();
   };
   const leave = (): void => {
