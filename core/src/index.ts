@@ -158,6 +158,8 @@ export { planJob } from './planner/plan-job.ts';
 export { planPanel } from './planner/plan-panel.ts';
 export { makePlan } from './planner/make-plan.ts';
 export { openPlan, type OpenedPlan } from './planner/view-plan.ts';
+export { standingsOf, stepsOnlyIn, type Standing } from './planner/compare-systems.ts';
+export { choiceAfter, isFallen, type Choice, type ChoiceBefore } from './planner/carry-choice.ts';
 export { PLAN_FORMAT, storedPlanOf, type StoredPlan } from './planner/stored-plan.ts';
 export { changesSince, type InputsNow, type PlanInput } from './planner/plan-changes.ts';
 export type { PlanTask } from './planner/bench-of-task.ts';

@@ -1,4 +1,5 @@
 import type { JobsPage } from '@blue-ledge/core';
+import { Database } from '../src/database/database.ts';
 import { TestServer, demoJob } from './server.ts';
 
 /** Jobs without a file: made, found, copied, put away, removed and put back. */
@@ -75,10 +76,25 @@ test('a copy has the panels, not the plans', async () => {
 test('it is removed, not twice and not over a change, and put back as it was', async () => {
   const before = (await server.http.get('/api/jobs/bus-6')).body;
   await server.http.delete('/api/jobs/bus-6').send({ version: 9 }).expect(409);
-  const { body } = await server.http.delete('/api/jobs/bus-6').send({ version: 1 }).expect(200);
+  await server.http.post('/api/jobs/bus-6/put-back').expect(404);
+  await server.http.delete('/api/jobs/bus-6').send({ version: 1 }).expect(200);
   await server.http.delete('/api/jobs/bus-6').send({ version: 1 }).expect(404);
-  await server.http.post(`/api/jobs?shop=${body.shopId}`).send(body.removed).expect(201);
+  expect((await page()).jobs).toEqual([]);
+  await server.http.post('/api/jobs/bus-6/put-back').expect(201);
   expect((await server.http.get('/api/jobs/bus-6')).body).toEqual(before);
+});
+
+test('a removed job makes room for one of its name, and is forgotten after a month', async () => {
+  await server.http.delete('/api/jobs/bus-6').send({ version: 1 }).expect(200);
+  await server.http.post('/api/jobs').send(demoJob()).expect(201);
+  await server.http.post('/api/jobs/bus-6/put-back').expect(404);
+  await server.http.delete('/api/jobs/bus-6').send({ version: 1 }).expect(200);
+  const longAgo = new Date(Date.now() - 31 * 24 * 3600 * 1000);
+  await server.app.get(Database).write('test', async ({ tables }) => {
+    await tables.jobs.update({ removedAt: longAgo }, { where: { id: 'bus-6' } });
+  });
+  server = await server.restart();
+  await server.http.post('/api/jobs/bus-6/put-back').expect(404);
 });
 
 test('a job holds two hundred panels and no more', async () => {

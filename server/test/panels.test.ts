@@ -1,4 +1,12 @@
-import { editOf, openPlan, type Panel, type PanelView, type Zone } from '@blue-ledge/core';
+import {
+  editOf,
+  openPlan,
+  type Panel,
+  type PanelView,
+  type PlanView,
+  type PlansView,
+  type Zone,
+} from '@blue-ledge/core';
 import { DOOR, TestServer, demoJob } from './server.ts';
 
 let server: TestServer;
@@ -14,6 +22,9 @@ const withZone = (panel: Panel, id: string, fields: object): Panel => ({
   ...panel,
   zones: panel.zones.map((zone) => (zone.id === id ? { ...zone, ...fields } : zone)),
 });
+
+const readyIds = ({ plan }: Pick<PlanView, 'plan'>): string[] =>
+  plan!.systems.filter(({ verdict }) => verdict.kind === 'ready').map(({ id }) => id);
 
 describe('an edit of a panel', () => {
   test('changes facts and zones together; only what changed gets a new version', async () => {
@@ -109,21 +120,103 @@ test('a job that grows stays as large as what can be taken in again', async () =
 });
 
 describe('panels of a job', () => {
-  test('one is added, not twice; removed, and put back as it was', async () => {
+  test('one is added, not twice; removed, and put back in its place with its plan and what was chosen', async () => {
     const { panel } = await seen();
     const lid = { ...panel, id: 'hood', name: 'Hood lid' };
     await server.http.post('/api/jobs/bus-6/panels').send({ panel: lid }).expect(201);
     await server.http.post('/api/jobs/bus-6/panels').send({ panel: lid }).expect(409);
-    await server.http.post(`/api/jobs/bus-6/panels/hood/plans`).expect(201);
-    const { body } = await server.http.delete('/api/jobs/bus-6/panels/hood').send({ version: 1 }).expect(200);
-    await server.http.get('/api/jobs/bus-6/panels/hood').expect(404);
-    await server.http.post('/api/jobs/bus-6/panels').send({ panel: body.removed }).expect(201);
+    const { body: made } = await server.http.post(`${DOOR}/plans`).expect(201);
+    const second = readyIds(made)[1];
+    await server.http
+      .put(`${DOOR}/plans/${made.id}/choice`)
+      .send({ systemId: second, version: 1 })
+      .expect(200);
+    await server.http.delete(DOOR).send({ version: 1 }).expect(200);
+    await server.http.get(DOOR).expect(404);
+    await server.http.post(`${DOOR}/put-back`).expect(201);
+    await server.http.post(`${DOOR}/put-back`).expect(404);
     const names = (await server.http.get('/api/jobs/bus-6')).body.panels.map(({ id }: Panel) => id);
     expect(names).toEqual(['door', 'hatch', 'nose', 'trim', 'corner', 'lid', 'hood']);
+    expect((await server.http.get(`${DOOR}/plans/latest`)).body.plan).toMatchObject({ chosen: second });
+  });
+  test('a removed one makes room for another of its id, and does not come back over it', async () => {
+    const { panel } = await seen();
+    await server.http.delete(DOOR).send({ version: 1 }).expect(200);
+    await server.http
+      .post('/api/jobs/bus-6/panels')
+      .send({ panel: { ...panel, name: 'Other door' } })
+      .expect(201);
+    await server.http.post(`${DOOR}/put-back`).expect(404);
+    expect((await seen()).panel.name).toBe('Other door');
+    expect((await server.http.get(`${DOOR}/plans/latest`)).body).toEqual({ plan: null });
   });
   test('a stale version removes nothing', async () => {
     await server.http.delete(DOOR).send({ version: 7 }).expect(409);
     await seen();
+  });
+});
+
+describe('what a person chose', () => {
+  const make = async (ask: object = {}) =>
+    (await server.http.post(`${DOOR}/plans`).send(ask).expect(201)).body as PlanView;
+  const choose = ({ id, version }: PlanView, systemId: string) =>
+    server.http.put(`${DOOR}/plans/${id}/choice`).send({ systemId, version }).expect(200);
+  const planAll = async (ask: object = {}) =>
+    (await server.http.post('/api/jobs/bus-6/plans').send(ask).expect(201)).body as PlansView;
+  const latest = async () => (await server.http.get(`${DOOR}/plans/latest`)).body.plan as PlanView;
+
+  test('is kept when the panel is planned again, by itself or with all others', async () => {
+    const made = await make();
+    expect(made).toMatchObject({ wanted: null, follows: null });
+    const second = readyIds(made)[1]!;
+    await choose(made, second);
+    expect(await make()).toMatchObject({ chosen: second, wanted: second, follows: { plan: made.id } });
+    const { plans } = await planAll();
+    expect(plans[0]).toMatchObject({ panel: 'door', chosen: second, isFallen: false });
+  });
+
+  test('falls where it is not ready any more, is told, and comes back with what made it fall', async () => {
+    const made = await make();
+    const second = readyIds(made).find((id) => !id.includes('seal'))!;
+    await choose(made, second);
+    const soft = { path: ['zones', 'A', 'tests'], to: [{ kind: 'solvent-rub', outcome: 'softens' }] };
+    await server.http
+      .patch(DOOR)
+      .send({ edit: { changes: [soft] } })
+      .expect(200);
+    const { plans } = await planAll();
+    expect(plans[0]).toMatchObject({ panel: 'door', isFallen: true });
+    const fallen = await latest();
+    expect(fallen).toMatchObject({ wanted: second, follows: { plan: made.id, chosen: second } });
+    expect(fallen.chosen).not.toBe(second);
+    // The plan that it fell from can be looked at beside the new one.
+    expect((await server.http.get(`${DOOR}/plans/${made.id}`)).body).toMatchObject({ chosen: second });
+    const back = { path: soft.path, from: soft.to };
+    await server.http
+      .patch(DOOR)
+      .send({ edit: { changes: [back] } })
+      .expect(200);
+    expect(await make()).toMatchObject({ chosen: second, wanted: second });
+  });
+
+  test('goes on as what is left of it once some of it is done, and whole again from the start', async () => {
+    const made = await make();
+    const second = readyIds(made)[1]!;
+    await choose(made, second);
+    const opened = openPlan(made.plan!);
+    const { steps } = opened.view.systems.find(({ id }) => id === second)!;
+    const nDone = steps.findIndex(({ op }) => op === 'prime-epoxy') + 1;
+    const done = opened.actsOf(second).slice(0, nDone);
+    const rest = await make({ done });
+    expect(rest.chosen).toBe(second.replace('prime-epoxy.', '').replace('inspect.', ''));
+    expect(rest.follows).toMatchObject({ chosen: second, expected: rest.chosen });
+    // Work has begun: it keeps its plan unless it is asked for.
+    const left = await planAll();
+    expect(left.started).toEqual(['door']);
+    expect((await latest()).id).toBe(rest.id);
+    expect((await planAll({ alsoStarted: true })).plans[0]).toMatchObject({ chosen: rest.chosen });
+    expect((await latest()).plan!.inputs.done).toEqual(done);
+    expect((await make({ done: [] })).chosen).toBe(second);
   });
 });
 

@@ -1,3 +1,4 @@
+import type { ChoiceBefore } from '../planner/carry-choice.ts';
 import type { PlanInput } from '../planner/plan-changes.ts';
 import type { DecidingTest } from '../planner/plan.ts';
 import type { StoredPlan } from '../planner/stored-plan.ts';
@@ -64,6 +65,10 @@ export interface PlanView {
   readonly version: number;
   readonly chosen: string | null;
   readonly createdAt: string;
+  /** The system that a person wants, by its id in this plan, ready or not; null where nobody chose. */
+  readonly wanted: string | null;
+  /** What was chosen before it was made; null for a first plan. */
+  readonly follows: ChoiceBefore | null;
   /** Empty where it still holds. */
   readonly changed: readonly PlanInput[];
   /** Null for a plan that another release kept in a shape that this one does not read. */
@@ -72,9 +77,17 @@ export interface PlanView {
   readonly tests: readonly DecidingTest[] | null;
 }
 
-/** What became of planning all panels of a job: plans, and the panels of which nothing could be kept. */
+/** What became of planning all panels of a job: plans, panels of which nothing could be kept, and those left alone. */
 export interface PlansView {
-  readonly plans: readonly { readonly panel: string; readonly id: string; readonly chosen: string | null }[];
+  readonly plans: readonly {
+    readonly panel: string;
+    readonly id: string;
+    readonly chosen: string | null;
+    /** What a person had chosen is not ready any more. */
+    readonly isFallen: boolean;
+  }[];
+  /** Panels whose work has begun: they keep the plan they are worked by. */
+  readonly started: readonly string[];
   readonly failed: readonly { readonly panel: string; readonly title: string }[];
 }
 

@@ -7,6 +7,7 @@ import type { Performed } from './prepare.ts';
 import { replay } from './replay.ts';
 import { familyOfPath, searchSystems, type RefusedPath, type SearchPath } from './search-systems.ts';
 import {
+  KEY_ONLY,
   PLANNER_VERSION,
   PLAN_FORMAT,
   type PlannedAct,
@@ -26,7 +27,7 @@ function actsOf({ steps, choiceSteps }: SearchPath): PlannedAct[] {
 }
 
 const readySystem = (path: SearchPath): StoredSystem => ({
-  id: familyOfPath(path.choices.filter((act) => act.op !== 'hand-over')) || 'key-only',
+  id: familyOfPath(path.choices.filter((act) => act.op !== 'hand-over')) || KEY_ONLY,
   acts: actsOf(path),
   verdict: { kind: 'ready' },
 });

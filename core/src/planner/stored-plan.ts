@@ -17,6 +17,9 @@ export const PLAN_FORMAT = 2;
 /** Raised when rules, models or defaults change what a plan says: an older plan is offered to be made again. */
 export const PLANNER_VERSION = 2;
 
+/** Id of the system that lays nothing. */
+export const KEY_ONLY = 'key-only';
+
 const codes = Object.keys(SENTENCES) as [SentenceCode, ...SentenceCode[]];
 
 const reasonSchema = z.object({

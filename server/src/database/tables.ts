@@ -28,12 +28,16 @@ export interface JobFields extends Timed, Versioned {
   readonly title: string;
   readonly body: object;
   readonly archivedAt: Date | null;
+  /** It was removed and may be put back. */
+  readonly removedAt: Date | null;
 }
 export interface PanelFields extends Timed, Versioned {
   readonly jobId: string;
   readonly id: string;
   readonly place: number;
   readonly body: object;
+  /** It was removed and may be put back. */
+  readonly removedAt: Date | null;
 }
 export interface ZoneFields extends Timed, Versioned {
   readonly jobId: string;
@@ -48,6 +52,10 @@ export interface PlanFields extends Timed, Versioned {
   readonly panelId: string;
   readonly formatVersion: number;
   readonly chosen: string | null;
+  /** The system that a person wants, by its id in this plan; null where nobody chose. */
+  readonly wanted: string | null;
+  /** The plan that it was made after; null for a first one. */
+  readonly follows: object | null;
   /** Tests that would decide; null until they are computed. */
   readonly tests: object | null;
   readonly body: object;
@@ -88,6 +96,7 @@ const key = () => ({ ...text(), primaryKey: true });
 const whole = () => ({ type: DataTypes.INTEGER, allowNull: false });
 const version = () => ({ ...whole(), defaultValue: 1 });
 const json = () => ({ type: DataTypes.JSON, allowNull: false });
+const moment = () => ({ type: DataTypes.DATE, allowNull: true });
 const timed = () => ({ createdAt: DataTypes.DATE, updatedAt: DataTypes.DATE });
 
 /** Tells Sequelize the tables of one connection; nothing of it is shared with another. */
@@ -110,10 +119,11 @@ export function defineTables(sequelize: Sequelize): Tables {
       title: text(),
       body: json(),
       version: version(),
-      archivedAt: { type: DataTypes.DATE, allowNull: true },
+      archivedAt: moment(),
+      removedAt: moment(),
       ...timed(),
     }),
-    panels: define('panels', { ...inJob(), ...timed() }),
+    panels: define('panels', { ...inJob(), removedAt: moment(), ...timed() }),
     zones: define('zones', { ...inJob(), panelId: key(), ...timed() }),
     plans: define('plans', {
       id: key(),
@@ -121,6 +131,8 @@ export function defineTables(sequelize: Sequelize): Tables {
       panelId: text(),
       formatVersion: whole(),
       chosen: { type: DataTypes.TEXT, allowNull: true },
+      wanted: { type: DataTypes.TEXT, allowNull: true },
+      follows: { type: DataTypes.JSON, allowNull: true },
       tests: { type: DataTypes.JSON, allowNull: true },
       body: json(),
       version: version(),

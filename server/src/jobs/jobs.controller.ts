@@ -86,6 +86,11 @@ export class JobsController {
     return this.jobs.remove(asked, job, version);
   }
 
+  @Post(':job/put-back')
+  putBack(@Param(new ZodPipe(jobParams)) { job }: JobParams, @Asked() asked: WriteRequest) {
+    return this.jobs.putBack(asked, job);
+  }
+
   @Get(':job/panels/:panel')
   panel(@Param(new ZodPipe(panelParams)) params: PanelParams) {
     return this.jobs.panel(params);
@@ -116,5 +121,10 @@ export class JobsController {
     @Asked() asked: WriteRequest,
   ) {
     return this.jobs.removePanel(asked, params, version);
+  }
+
+  @Post(':job/panels/:panel/put-back')
+  putPanelBack(@Param(new ZodPipe(panelParams)) params: PanelParams, @Asked() asked: WriteRequest) {
+    return this.jobs.putPanelBack(asked, params);
   }
 }

@@ -16,7 +16,7 @@ import { jsonOf, momentText } from '../database/sql.ts';
 import type { JobFields, PanelFields, PlanFields, Tables, ZoneFields } from '../database/tables.ts';
 import type { JobsQuery } from './jobs.schemas.ts';
 
-/** The only file that reads and writes jobs, panels and zones. */
+/** The only file that reads and writes jobs, panels and zones. What was removed is left out of every answer. */
 
 export interface Versioned<T> {
   readonly version: number;
@@ -60,8 +60,8 @@ type PanelInJobRow = Pick<JobFields, 'shopId' | 'archivedAt'> & {
 const PANEL_IN_JOB = `SELECT jobs.version AS "jobVersion", jobs.body AS "jobBody", jobs."shopId", jobs."archivedAt",
     shops.body AS shop, panels.version, panels.body
   FROM jobs JOIN shops ON shops.id = jobs."shopId"
-    LEFT JOIN panels ON panels."jobId" = jobs.id AND panels.id = $2
-  WHERE jobs.id = $1`;
+    LEFT JOIN panels ON panels."jobId" = jobs.id AND panels.id = $2 AND panels."removedAt" IS NULL
+  WHERE jobs.id = $1 AND jobs."removedAt" IS NULL`;
 
 /** Jobs in one snapshot. */
 export class JobsReader {
@@ -73,6 +73,7 @@ export class JobsReader {
     const archivedAt = archived ? { [Op.ne]: null } : null;
     const found: WhereOptions<JobFields> = {
       archivedAt,
+      removedAt: null,
       ...(text ? { [Op.or]: [hasText(tables, 'title', text), hasText(tables, 'id', text)] } : {}),
     } as WhereOptions<JobFields>;
     const order: Order = [
@@ -82,7 +83,7 @@ export class JobsReader {
     const nJobs = await tables.jobs.count({ where: found });
     const rows = await tables.jobs.findAll({ where: found, order, offset, limit });
     const ids = rows.map(({ id }) => id);
-    const panels = await tables.panels.findAll({ where: { jobId: ids }, order: BY_PLACE });
+    const panels = await tables.panels.findAll({ where: { jobId: ids, removedAt: null }, order: BY_PLACE });
     const states = await this.panelStates(ids);
     return {
       nJobs,
@@ -122,7 +123,7 @@ export class JobsReader {
 
   async job(id: string): Promise<StoredJob | null> {
     const [row] = await this.tx.sql.rows<JobRow>(
-      'SELECT version, "shopId", body, "archivedAt" FROM jobs WHERE id = $1',
+      'SELECT version, "shopId", body, "archivedAt" FROM jobs WHERE id = $1 AND "removedAt" IS NULL',
       id,
     );
     if (!row) return null;
@@ -130,11 +131,19 @@ export class JobsReader {
     return { version, value: jsonOf(body), shopId, isArchived: archivedAt !== null };
   }
 
+  async panelIds(jobId: string): Promise<string[]> {
+    const rows = await this.tx.sql.rows<Pick<PanelFields, 'id'>>(
+      'SELECT id FROM panels WHERE "jobId" = $1 AND "removedAt" IS NULL ORDER BY place',
+      jobId,
+    );
+    return rows.map(({ id }) => id);
+  }
+
   /** All panels of a job with their zones, in two queries. */
   async panels(jobId: string): Promise<Panel[]> {
     const { rows } = this.tx.sql;
     const panels = await rows<Pick<PanelFields, 'id' | 'body'>>(
-      'SELECT id, body FROM panels WHERE "jobId" = $1 ORDER BY place',
+      'SELECT id, body FROM panels WHERE "jobId" = $1 AND "removedAt" IS NULL ORDER BY place',
       jobId,
     );
     const zones = await rows<Pick<ZoneFields, 'panelId' | 'body'>>(
@@ -149,8 +158,10 @@ export class JobsReader {
   /** How much text the panels of a job are, bytes. */
   async bytesOfPanels(jobId: string): Promise<number> {
     const [row] = await this.tx.sql.rows<{ bytes: number | null }>(
-      `SELECT (SELECT SUM(OCTET_LENGTH(CAST(body AS TEXT))) FROM panels WHERE "jobId" = $1)
-        + (SELECT SUM(OCTET_LENGTH(CAST(body AS TEXT))) FROM zones WHERE "jobId" = $1) AS bytes`,
+      `SELECT SUM(OCTET_LENGTH(CAST(panels.body AS TEXT)) + (
+          SELECT SUM(OCTET_LENGTH(CAST(zones.body AS TEXT))) FROM zones
+            WHERE zones."jobId" = panels."jobId" AND zones."panelId" = panels.id)) AS bytes
+        FROM panels WHERE "jobId" = $1 AND "removedAt" IS NULL`,
       jobId,
     );
     return Number(row?.bytes ?? 0);
@@ -158,12 +169,12 @@ export class JobsReader {
 
   nPanels(jobId: string): Promise<number> {
     const { tables } = this.tx;
-    return tables.panels.count({ where: { jobId } });
+    return tables.panels.count({ where: { jobId, removedAt: null } });
   }
 
   async panel({ job, panel }: PanelKey): Promise<Versioned<PanelFacts> | null> {
     const [row] = await this.tx.sql.rows<BodyRow>(
-      'SELECT version, body FROM panels WHERE "jobId" = $1 AND id = $2',
+      'SELECT version, body FROM panels WHERE "jobId" = $1 AND id = $2 AND "removedAt" IS NULL',
       job,
       panel,
     );
@@ -212,6 +223,8 @@ export class JobsWriter extends JobsReader {
   async insert(body: JobBody, shopId: string, panels: readonly Panel[]): Promise<void> {
     const { tables, note } = this.tx;
     const { id, title } = body.job;
+    // One of its name that was removed makes room.
+    await tables.jobs.destroy({ where: { id, removedAt: { [Op.ne]: null } } });
     await tables.jobs.create({ id, shopId, title, body });
     note({ subject: `jobs/${id}`, kind: 'job.made' });
     for (const panel of panels) await this.insertPanel(id, panel);
@@ -221,6 +234,7 @@ export class JobsWriter extends JobsReader {
   async insertPanel(jobId: string, panel: Panel): Promise<void> {
     const { tables, note } = this.tx;
     const { zones, ...facts } = panel;
+    await tables.panels.destroy({ where: { jobId, id: panel.id, removedAt: { [Op.ne]: null } } });
     const last = await tables.panels.findOne({ where: { jobId }, order: [['place', 'DESC']] });
     const place = (last?.place ?? -1) + 1;
     await tables.panels.create({ jobId, id: panel.id, place, body: facts });
@@ -252,14 +266,19 @@ export class JobsWriter extends JobsReader {
     return { ...seen, panel, version, zoneVersions };
   }
 
-  /** Removes a panel with its zones and plans. */
-  async deletePanel(key: PanelKey): Promise<void> {
+  async removePanel(key: PanelKey): Promise<void> {
     const { tables, note } = this.tx;
-    const where = { jobId: key.job, panelId: key.panel };
-    await tables.plans.destroy({ where });
-    await tables.zones.destroy({ where });
-    await tables.panels.destroy({ where: { jobId: key.job, id: key.panel } });
+    await tables.panels.update({ removedAt: new Date() }, { where: { jobId: key.job, id: key.panel } });
     note({ subject: subjectOf(key), kind: 'panel.removed' });
+  }
+
+  /** False where no such panel was removed. */
+  async putPanelBack(key: PanelKey): Promise<boolean> {
+    const { tables, note } = this.tx;
+    const where = { jobId: key.job, id: key.panel, removedAt: { [Op.ne]: null } };
+    const [nRows] = await tables.panels.update({ removedAt: null }, { where });
+    if (nRows === 1) note({ subject: subjectOf(key), kind: 'panel.put-back' });
+    return nRows === 1;
   }
 
   /** Writes where the version is still `from`; false when it is not. */
@@ -279,12 +298,26 @@ export class JobsWriter extends JobsReader {
     note({ subject: `jobs/${id}`, kind: isArchived ? 'job.archived' : 'job.taken-back' });
   }
 
-  async deleteJob(id: string): Promise<void> {
+  async removeJob(id: string): Promise<void> {
     const { tables, note } = this.tx;
-    const where = { jobId: id };
-    for (const table of [tables.plans, tables.zones, tables.panels])
-      await (table as typeof tables.panels).destroy({ where });
-    await tables.jobs.destroy({ where: { id } });
+    await tables.jobs.update({ removedAt: new Date() }, { where: { id } });
     note({ subject: `jobs/${id}`, kind: 'job.removed' });
+  }
+
+  /** False where no such job was removed. */
+  async putJobBack(id: string): Promise<boolean> {
+    const { tables, note } = this.tx;
+    const where = { id, removedAt: { [Op.ne]: null } };
+    const [nRows] = await tables.jobs.update({ removedAt: null }, { where });
+    if (nRows === 1) note({ subject: `jobs/${id}`, kind: 'job.put-back' });
+    return nRows === 1;
+  }
+
+  /** Takes away for good what was removed before a moment. */
+  async forgetRemoved(before: Date): Promise<void> {
+    const { tables } = this.tx;
+    const where = { removedAt: { [Op.lt]: before } };
+    await tables.panels.destroy({ where });
+    await tables.jobs.destroy({ where });
   }
 }

@@ -68,6 +68,12 @@ async function viewIn(tx: Read, key: PanelParams): Promise<{ view: PanelView; sh
   return { view, shopId: job.shopId };
 }
 
+/** Ids of a job's panels, in their order. */
+export async function panelIds(tx: Read, job: string): Promise<string[]> {
+  await jobOf(tx, job);
+  return new JobsReader(tx).panelIds(job);
+}
+
 /** A panel in one snapshot, with the job's shop and target. */
 export const panelView = async (tx: Read, key: PanelParams): Promise<PanelView> =>
   (await viewIn(tx, key)).view;
@@ -114,14 +120,6 @@ export class JobsService {
       }));
       const { version, value, isArchived } = job;
       return { version, job: value.job, isArchived, shop: await shopOf(tx, job.shopId), panels };
-    });
-  }
-
-  /** Ids of a job's panels, in their order. */
-  panelIds(id: string): Promise<string[]> {
-    return this.database.read(async (tx) => {
-      await jobOf(tx, id);
-      return (await new JobsReader(tx).panels(id)).map((panel) => panel.id);
     });
   }
 
@@ -245,15 +243,21 @@ export class JobsService {
     });
   }
 
-  /** Takes a job away and gives it back as a file, so that it can be taken in again. */
-  remove(asked: WriteRequest, id: string, version: number): Promise<{ removed: object; shopId: string }> {
+  /** Takes a job away with all that is in it; it can be put back for a while. */
+  remove(asked: WriteRequest, id: string, version: number): Promise<{ id: string }> {
     return this.writes.run(asked, async (tx) => {
       const now = await jobOf(tx, id);
       if (now.version !== version) throw stale(null, now);
-      const jobs = new JobsWriter(tx);
-      const removed = { ...now.value, panels: await jobs.panels(id) };
-      await jobs.deleteJob(id);
-      return { removed, shopId: now.shopId };
+      await new JobsWriter(tx).removeJob(id);
+      return { id };
+    });
+  }
+
+  /** Puts a removed job back as it was, plans and choices included. */
+  putBack(asked: WriteRequest, id: string): Promise<{ id: string }> {
+    return this.writes.run(asked, async (tx) => {
+      if (!(await new JobsWriter(tx).putJobBack(id))) throw notFound(`A removed job "${id}"`);
+      return { id };
     });
   }
 
@@ -285,26 +289,40 @@ export class JobsService {
         throw new ProblemError(409, 'The panel was not added.', [
           { path: 'panel.id', message: `"${panel.id}" is here already; give the panel another id` },
         ]);
-      if ((await jobs.nPanels(job)) >= MOST_PANELS)
-        throw new ProblemError(
-          422,
-          `A job may hold at most ${MOST_PANELS} panels: make another job for this one.`,
-        );
       await jobs.insertPanel(job, panel);
+      await mustHoldPanels(jobs, job);
       await mustFitFile(jobs, job);
       return panelView(tx, key);
     });
   }
 
-  /** Takes a panel out of the job and gives it back, so that it can be put in again. */
+  /** Takes a panel out of the job with its plans; it can be put back for a while. */
   removePanel(asked: WriteRequest, key: PanelParams, version: number): Promise<{ removed: Panel }> {
     return this.writes.run(asked, async (tx) => {
       const now = await panelView(tx, key);
       if (now.version !== version) throw stale(null, now);
-      await new JobsWriter(tx).deletePanel(key);
+      await new JobsWriter(tx).removePanel(key);
       return { removed: now.panel };
     });
   }
+
+  /** Puts a removed panel back in its place, with its plans and what was chosen. */
+  putPanelBack(asked: WriteRequest, key: PanelParams): Promise<PanelView> {
+    return this.writes.run(asked, async (tx) => {
+      await jobOf(tx, key.job);
+      const jobs = new JobsWriter(tx);
+      if (!(await jobs.putPanelBack(key))) throw notFound(`A removed panel "${key.panel}"`);
+      await mustHoldPanels(jobs, key.job);
+      await mustFitFile(jobs, key.job);
+      return panelView(tx, key);
+    });
+  }
+}
+
+/** @throws {ProblemError} where the job has more panels than it may */
+async function mustHoldPanels(jobs: JobsReader, job: string): Promise<void> {
+  if ((await jobs.nPanels(job)) <= MOST_PANELS) return;
+  throw new ProblemError(422, `A job may hold at most ${MOST_PANELS} panels: make another job for this one.`);
 }
 
 const sizeOf = (panel: Panel): number => JSON.stringify(panel).length;

@@ -15,9 +15,11 @@ import { ZodPipe } from '../http/zod.pipe.ts';
 import {
   choiceSchema,
   judgeAskSchema,
+  planAllSchema,
   planAskSchema,
   type Choice,
   type JudgeAsk,
+  type PlanAll,
   type PlanAsk,
 } from './plans.schemas.ts';
 import { PlansService } from './plans.service.ts';
@@ -52,6 +54,12 @@ export class PlansController {
     return this.plans.latest(actor, params);
   }
 
+  /** One that was kept: what a choice fell from. */
+  @Get(':plan')
+  byId(@Param(new ZodPipe(planParams)) params: PlanParams) {
+    return this.plans.byId(params);
+  }
+
   @Put(':plan/choice')
   choose(
     @Param(new ZodPipe(planParams)) params: PlanParams,
@@ -70,10 +78,11 @@ export class JobPlansController {
   @Post()
   makeAll(
     @Param(new ZodPipe(jobParams)) { job }: z.infer<typeof jobParams>,
+    @Body(new ZodPipe(planAllSchema)) which: PlanAll,
     @Asked() asked: WriteRequest,
     @Gone() gone: AbortSignal,
   ) {
-    return this.plans.makeAll(asked, job, gone);
+    return this.plans.makeAll(asked, job, which, gone);
   }
 }
 

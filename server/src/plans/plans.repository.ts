@@ -1,4 +1,11 @@
-import { PLAN_FORMAT, storedPlanOf, type DecidingTest, type StoredPlan } from '@blue-ledge/core';
+import {
+  PLAN_FORMAT,
+  choiceAfter,
+  storedPlanOf,
+  type Choice,
+  type DecidingTest,
+  type StoredPlan,
+} from '@blue-ledge/core';
 import { randomUUID } from 'node:crypto';
 import { Op } from 'sequelize';
 import type { Read, Write } from '../database/database.ts';
@@ -8,10 +15,9 @@ import type { PanelParams, PlanParams } from '../http/params.ts';
 
 /** The only file that reads and writes plans; a plan's body never changes, only which system is chosen. */
 
-export interface KeptPlan {
+export interface KeptPlan extends Choice {
   readonly id: string;
   readonly version: number;
-  readonly chosen: string | null;
   readonly createdAt: Date;
   /** Null where another release kept it in a shape that this one does not read. */
   readonly plan: StoredPlan | null;
@@ -21,18 +27,22 @@ export interface KeptPlan {
 /** Plans of a panel that are kept besides those that somebody chose from. */
 const MOST_KEPT = 20;
 
-type Row = Pick<PlanFields, 'id' | 'version' | 'chosen' | 'body' | 'tests'> & { readonly createdAt: string };
+type Row = Pick<PlanFields, 'id' | 'version' | 'chosen' | 'wanted' | 'follows' | 'body' | 'tests'> & {
+  readonly createdAt: string;
+};
 
-const keptOf = ({ id, version, chosen, createdAt, body, tests }: Row): KeptPlan => ({
+const keptOf = ({ id, version, chosen, wanted, follows, createdAt, body, tests }: Row): KeptPlan => ({
   id,
   version,
   chosen,
+  wanted,
+  follows: jsonOf(follows),
   createdAt: new Date(createdAt),
   plan: storedPlanOf(jsonOf(body)),
   tests: jsonOf(tests),
 });
 
-const PLANS_OF_PANEL = `SELECT id, version, chosen, "createdAt", body, tests FROM plans
+const PLANS_OF_PANEL = `SELECT id, version, chosen, wanted, follows, "createdAt", body, tests FROM plans
   WHERE "jobId" = $1 AND "panelId" = $2`;
 
 const NEWEST_FIRST: [string, string][] = [
@@ -62,17 +72,21 @@ export class PlansWriter extends PlansReader {
     super(tx);
   }
 
-  /** Keeps a plan; of a panel's older ones, the newest and those that somebody chose from. */
+  /**
+   * Keeps a plan, with what was chosen in the one before it where that is ready still; of a panel's older ones, the
+   * newest and those that somebody chose from.
+   */
   async insert(key: PanelParams, plan: StoredPlan): Promise<KeptPlan> {
     const { tables, note } = this.tx;
     const { job, panel } = key;
     const id = randomUUID();
-    const { chosen } = plan;
-    const fields = { id, jobId: job, panelId: panel, chosen, formatVersion: PLAN_FORMAT, body: plan };
+    const choice = choiceAfter(await this.latest(key), plan);
+    const { chosen } = choice;
+    const fields = { id, jobId: job, panelId: panel, ...choice, formatVersion: PLAN_FORMAT, body: plan };
     const { createdAt } = await tables.plans.create(fields);
     await this.prune(key);
     note({ subject: subjectOf(key), kind: 'plan.made', body: { id, chosen } });
-    return { id, version: 1, chosen, createdAt, plan, tests: null };
+    return { id, version: 1, ...choice, createdAt, plan, tests: null };
   }
 
   private async prune({ job, panel }: PanelParams): Promise<void> {
@@ -99,7 +113,7 @@ export class PlansWriter extends PlansReader {
   async choose(key: PlanParams, chosen: string, from: number): Promise<boolean> {
     const { tables, note } = this.tx;
     const where = { id: key.plan, jobId: key.job, panelId: key.panel, version: from };
-    const [nRows] = await tables.plans.update({ chosen, version: from + 1 }, { where });
+    const [nRows] = await tables.plans.update({ chosen, wanted: chosen, version: from + 1 }, { where });
     if (nRows === 1) note({ subject: subjectOf(key), kind: 'plan.chosen', body: { id: key.plan, chosen } });
     return nRows === 1;
   }

@@ -25,6 +25,10 @@ export const planAskSchema = z
   .prefault({});
 export type PlanAsk = z.infer<typeof planAskSchema>;
 
+/** Whether panels that have been started are planned as well. */
+export const planAllSchema = z.object({ alsoStarted: z.boolean().default(false) }).prefault({});
+export type PlanAll = z.infer<typeof planAllSchema>;
+
 export const judgeAskSchema = z.object({
   own: actInputsSchema,
   /** Adds the work that the rules ask for in between. */

@@ -1,5 +1,6 @@
 import {
   changesSince,
+  isFallen,
   say,
   type Judgement,
   type PlaceInLine,
@@ -13,9 +14,9 @@ import { Database, type Read, type Write } from '../database/database.ts';
 import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import type { PanelParams, PlanParams } from '../http/params.ts';
 import { ProblemError, notFound, stale } from '../http/problem.ts';
-import { JobsService, plannedPanel, type PlannedPanel } from '../jobs/jobs.service.ts';
+import { JobsService, panelIds, plannedPanel, type PlannedPanel } from '../jobs/jobs.service.ts';
 import { PlannerService } from '../planning/planner.service.ts';
-import type { Choice, JudgeAsk, PlanAsk } from './plans.schemas.ts';
+import type { Choice, JudgeAsk, PlanAll, PlanAsk } from './plans.schemas.ts';
 import { PlansReader, PlansWriter, type KeptPlan } from './plans.repository.ts';
 
 const inputsNow = ({ view, sheets }: PlannedPanel) => ({
@@ -37,6 +38,16 @@ const viewOf = ({ createdAt, ...kept }: KeptPlan, planned: PlannedPanel): PlanVi
   createdAt: createdAt.toISOString(),
   changed: kept.plan ? changesSince(kept.plan, inputsNow(planned)) : ['programme'],
 });
+
+/** What a plan was asked for with: a later one is asked for in the same way. */
+function termsOf(kept: KeptPlan | null): PlanAsk {
+  const { schools, startMin, done } = kept?.plan?.inputs ?? {};
+  return {
+    ...(schools ? { schools } : {}),
+    ...(startMin === undefined ? {} : { startMin }),
+    ...(done ? { done } : {}),
+  };
+}
 
 /** A plan as it stands against what is there now. */
 async function keptPlan(tx: Read, key: PlanParams): Promise<PlanView> {
@@ -84,12 +95,23 @@ export class PlansService {
     });
   }
 
-  /** Plans every panel of a job, side by side; what can be planned is kept, whatever becomes of the others. */
-  makeAll(asked: WriteRequest, job: string, gone: AbortSignal): Promise<PlansView> {
+  /**
+   * Plans every panel of a job, side by side, each on the terms of its plan before; what can be planned is kept,
+   * whatever becomes of the others. Panels that have been started are left alone unless they are asked for.
+   */
+  makeAll(asked: WriteRequest, job: string, { alsoStarted }: PlanAll, gone: AbortSignal): Promise<PlansView> {
     return this.writes.around<PlansView>(asked, async (keep) => {
-      const panels = await this.jobs.panelIds(job);
-      const made = await Promise.all(panels.map((panel) => this.makeOne(asked, { job, panel }, gone)));
+      const terms = await this.termsOfPanels(job);
+      const isLeft = ({ done = [] }: PlanAsk): boolean => done.length > 0 && !alsoStarted;
+      const ids = [...terms.keys()];
+      const made = await Promise.all(
+        ids.flatMap((panel) => {
+          const ask = terms.get(panel)!;
+          return isLeft(ask) ? [] : [this.makeOne(asked, { job, panel }, ask, gone)];
+        }),
+      );
       const answer = {
+        started: ids.filter((panel) => isLeft(terms.get(panel)!)),
         plans: made.flatMap((each) => ('id' in each ? [each] : [])),
         failed: made.flatMap((each) => ('id' in each ? [] : [each])),
       };
@@ -103,17 +125,30 @@ export class PlansService {
     return this.planner.placeOf(clientKey);
   }
 
+  /** What each panel's newest plan was asked for with, by panel id in the order of the job. */
+  private termsOfPanels(job: string): Promise<Map<string, PlanAsk>> {
+    return this.database.read(async (tx) => {
+      const plans = new PlansReader(tx);
+      const ids = await panelIds(tx, job);
+      const terms = new Map<string, PlanAsk>();
+      for (const panel of ids) terms.set(panel, termsOf(await plans.latest({ job, panel })));
+      return terms;
+    });
+  }
+
   private async makeOne(
     { actor, clientKey }: WriteRequest,
     key: PanelParams,
+    ask: PlanAsk,
     gone: AbortSignal,
   ): Promise<PlansView['plans'][number] | PlansView['failed'][number]> {
     try {
-      const task = taskOf(await this.jobs.planned(key));
+      const task = taskOf(await this.jobs.planned(key), ask);
       const plan = await this.planner.plan(task, { gone, key: clientKey });
-      const { id, chosen } = await this.database.write(actor, (tx) => this.keep(tx, key, plan));
+      const kept = await this.database.write(actor, (tx) => this.keep(tx, key, plan));
+      const { id, chosen } = kept;
       this.testLater(actor, { ...key, plan: id }, plan);
-      return { panel: key.panel, id, chosen };
+      return { panel: key.panel, id, chosen, isFallen: isFallen(kept) };
     } catch (error) {
       if (error instanceof ProblemError) return { panel: key.panel, title: error.title };
       throw error;
@@ -146,6 +181,10 @@ export class PlansService {
   async judge(key: PanelParams, { own, fillsIn, schools }: JudgeAsk, gone: AbortSignal): Promise<Judgement> {
     const task = taskOf(await this.jobs.planned(key), { schools });
     return this.planner.judge(task, own, { fillsIn, gone });
+  }
+
+  byId(key: PlanParams): Promise<PlanView> {
+    return this.database.read((tx) => keptPlan(tx, key));
   }
 
   /** The newest plan of a panel, or nothing yet. */

@@ -58,7 +58,7 @@ export class ShopsService {
       if (nJobs > 0)
         throw new ProblemError(
           409,
-          `${nJobs === 1 ? 'A job is' : `${nJobs} jobs are`} planned for this shop, archived ones counted. Give ${nJobs === 1 ? 'it' : 'them'} another shop first.`,
+          `${nJobs === 1 ? 'A job is' : `${nJobs} jobs are`} planned for this shop, archived ones and those that were removed lately counted. Give ${nJobs === 1 ? 'it' : 'them'} another shop first.`,
         );
       await shops.remove(id);
       return { removed: now };

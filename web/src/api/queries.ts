@@ -1,6 +1,5 @@
 import type {
   ActInput,
-  JobFile,
   JobView,
   JobsPage,
   Judgement,
@@ -72,6 +71,15 @@ const fetchPlan = (key: PanelKey): Promise<PlanView | null> =>
 export const usePlan = (key: PanelKey) =>
   useQuery({ queryKey: planQueryKey(key), queryFn: () => fetchPlan(key), select: planOnScreen });
 
+/** A plan that was kept before the newest one; it never changes. */
+export const usePlanById = (key: PanelKey, id: string) =>
+  useQuery({
+    queryKey: [...planQueryKey(key), id],
+    queryFn: () => ask<PlanView>(`${panelPath(key)}/plans/${id}`),
+    select: planOnScreen,
+    staleTime: Infinity,
+  });
+
 /** A plan that can be shown. */
 export const isOpened = (plan: PlanOnScreen | PlanTooOld | null | undefined): plan is PlanOnScreen =>
   Boolean(plan?.plan);
@@ -124,23 +132,17 @@ export const useArchiveJob = () =>
     return { id };
   });
 
-/** A job that was taken away, as it can be put back. */
-export interface RemovedJob {
-  readonly id: string;
-  readonly title: string;
-  readonly file: object;
-  readonly shopId: string;
-}
-
+/** Takes a job away; it can be put back as it was. */
 export const useRemoveJob = () =>
-  useJobWrite(async ({ id, version }: SeenJob): Promise<RemovedJob> => {
-    const { removed, shopId } = await ask<{ removed: JobFile; shopId: string }>(jobPath(id), {
-      method: 'DELETE',
-      body: { version },
-      key: newKey(),
-    });
-    return { id, title: removed.job.title, file: removed, shopId };
+  useJobWrite(async ({ id, version, title }: SeenJob & { readonly title: string }) => {
+    await ask(jobPath(id), { method: 'DELETE', body: { version }, key: newKey() });
+    return { id, title };
   });
+
+export const usePutJobBack = () =>
+  useJobWrite((id: string) =>
+    ask<{ id: string }>(`${jobPath(id)}/put-back`, { method: 'POST', key: newKey() }),
+  );
 
 /** Makes a shop with the usual settings. */
 export function useNewShop() {
@@ -179,11 +181,17 @@ export function useMakePlan(key: PanelKey) {
   });
 }
 
+interface WhichPanels {
+  /** Those that have been started as well. */
+  readonly alsoStarted: boolean;
+}
+
 /** Plans every panel of a job. */
 export function useMakePlans(job: string) {
   const client = useQueryClient();
   return useInLine({
-    ask: (_: void, clientKey) => ask<PlansView>(`${jobPath(job)}/plans`, { method: 'POST', key: clientKey }),
+    ask: (which: WhichPanels, clientKey) =>
+      ask<PlansView>(`${jobPath(job)}/plans`, { method: 'POST', body: which, key: clientKey }),
     onSuccess: async () => {
       await client.invalidateQueries({ queryKey: ['plan', job] });
       await client.invalidateQueries({ queryKey: jobQueryKey(job) });
@@ -227,7 +235,7 @@ export function useAddPanel(job: string) {
   });
 }
 
-/** Takes a panel out of a job; what was taken out comes back, to be put in again. */
+/** Takes a panel out of a job; it can be put back as it was. */
 export function useRemovePanel(job: string) {
   const client = useQueryClient();
   return useMutation({
@@ -239,6 +247,16 @@ export function useRemovePanel(job: string) {
         key: newKey(),
       });
     },
+    onSuccess: () => client.invalidateQueries({ queryKey: jobQueryKey(job) }),
+  });
+}
+
+/** Puts a panel back in its place, with its plans and what was chosen. */
+export function usePutPanelBack(job: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (panel: string) =>
+      ask<PanelView>(`${panelPath({ job, panel })}/put-back`, { method: 'POST', key: newKey() }),
     onSuccess: () => client.invalidateQueries({ queryKey: jobQueryKey(job) }),
   });
 }
@@ -260,7 +278,9 @@ export function useChooseSystem(key: PanelKey, plan: PlanOnScreen | PlanTooOld |
         key: newKey(),
       }),
     onSuccess: (answer) =>
-      client.setQueryData<PlanView | null>(planQueryKey(key), (old) => (old ? { ...old, ...answer } : null)),
+      client.setQueryData<PlanView | null>(planQueryKey(key), (old) =>
+        old ? { ...old, ...answer, wanted: answer.chosen } : null,
+      ),
     onError: () => client.invalidateQueries({ queryKey: planQueryKey(key) }),
   });
 }

@@ -1,11 +1,12 @@
 import { DeleteOutlined, DownloadOutlined, PlusOutlined } from '@ant-design/icons';
 import { LAYER_KINDS, type JobView, type LayerKind, type PanelState, type PlansView } from '@blue-ledge/core';
 import { Button } from 'antd';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { placeText } from '../api/in-line.ts';
-import { useAddPanel, useJob, useMakePlans, useRemovePanel } from '../api/queries.ts';
+import { useJob, useMakePlans, usePutPanelBack, useRemovePanel } from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
+import { RemoveButton } from '../shared/RemoveButton.tsx';
 import { Swatch } from '../shared/materials/Swatch.tsx';
 import { withJobChanges } from '../outbox/field-change.ts';
 import { changeFields } from '../outbox/outbox.ts';
@@ -23,8 +24,8 @@ export function JobPage() {
   const { changes, refusal } = useFieldChanges(id);
   const [isAdding, setIsAdding] = useState(false);
   const plan = useMakePlans(id);
-  const add = useAddPanel(id);
   const remove = useRemovePanel(id);
+  const putBack = usePutPanelBack(id);
   if (!saved) return <Pending error={error} what="the job" />;
   const data = withJobChanges(saved, changes);
   return (
@@ -39,7 +40,11 @@ export function JobPage() {
           <Button icon={<PlusOutlined />} onClick={() => setIsAdding(true)}>
             Add a panel
           </Button>
-          <Button loading={plan.isPending} disabled={data.panels.length === 0} onClick={() => plan.mutate()}>
+          <Button
+            loading={plan.isPending}
+            disabled={data.panels.length === 0}
+            onClick={() => plan.mutate({ alsoStarted: false })}
+          >
             {placeText(plan.place) ?? 'Plan all panels'}
           </Button>
           <Button
@@ -54,14 +59,16 @@ export function JobPage() {
       </div>
       {refusal.length > 0 && <Problem error={new Error(refusal.join(' '))} />}
       {plan.error && <Problem error={plan.error} />}
-      {remove.error && <Problem error={remove.error} />}
-      {plan.data && <PlannedNote made={plan.data} />}
+      {(remove.error ?? putBack.error) && <Problem error={(remove.error ?? putBack.error)!} />}
+      {plan.data && (
+        <PlannedNote job={data} made={plan.data} onStarted={() => plan.mutate({ alsoStarted: true })} />
+      )}
       {remove.data && (
         <p className="plan-done" role="status">
           {remove.data.removed.name} was removed.{' '}
           <Button
-            onClick={() => add.mutate(remove.data!.removed, { onSuccess: () => remove.reset() })}
-            loading={add.isPending}
+            onClick={() => putBack.mutate(remove.data!.removed.id, { onSuccess: () => remove.reset() })}
+            loading={putBack.isPending}
           >
             Put it back
           </Button>
@@ -94,15 +101,45 @@ export function JobPage() {
   );
 }
 
-/** What planning all panels came to, in a line or two. */
-function PlannedNote({ made: { plans, failed } }: { readonly made: PlansView }) {
+interface PlannedNoteProps {
+  readonly job: JobView;
+  readonly made: PlansView;
+  /** Plans the panels that have been started as well. */
+  readonly onStarted: () => void;
+}
+
+/** What planning all panels came to: how many, whose choice fell, and which were left alone. */
+function PlannedNote({ job, made: { plans, started, failed }, onStarted }: PlannedNoteProps) {
+  const nameOf = (id: string): string => job.panels.find((panel) => panel.id === id)?.name ?? id;
   const without = plans.filter(({ chosen }) => chosen === null).length;
+  const fallen = plans.filter(({ isFallen }) => isFallen);
   return (
-    <p className="plan-done" role="status">
-      {plans.length} {plans.length === 1 ? 'panel' : 'panels'} planned.
-      {without > 0 && ` ${without} of them have no system yet: open them to see why.`}
-      {failed.map(({ panel, title }) => ` ${panel}: ${title}`)}
-    </p>
+    <div className="plan-done" role="status">
+      <p>
+        {plans.length} {plans.length === 1 ? 'panel' : 'panels'} planned; what was chosen is kept where it is
+        still ready.
+        {without > 0 && ` ${without} of them have no system yet: open them to see why.`}
+        {failed.map(({ panel, title }) => ` ${nameOf(panel)}: ${title}`)}
+      </p>
+      {fallen.length > 0 && (
+        <p>
+          <b>The system that was chosen is not ready any more on</b>{' '}
+          {fallen.map(({ panel }, i) => (
+            <Fragment key={panel}>
+              {i > 0 && ', '}
+              <Link to={`/jobs/${job.job.id}/panels/${panel}/system`}>{nameOf(panel)}</Link>
+            </Fragment>
+          ))}
+          . Open it to see what changed.
+        </p>
+      )}
+      {started.length > 0 && (
+        <p>
+          {started.map(nameOf).join(', ')}: work has begun, left as planned.{' '}
+          <Button onClick={onStarted}>Plan the rest of {started.length === 1 ? 'it' : 'them'} as well</Button>
+        </p>
+      )}
+    </div>
   );
 }
 
@@ -137,12 +174,11 @@ function PanelCard({ job, panel, onRemove }: PanelCardProps) {
           ))}
         </p>
       </Link>
-      <Button
-        type="text"
+      <RemoveButton
         className="panel-remove"
         icon={<DeleteOutlined />}
-        aria-label={`Remove ${panel.name}`}
-        onClick={onRemove}
+        label={`Remove ${panel.name}`}
+        onRemove={onRemove}
       />
     </li>
   );

@@ -3,15 +3,9 @@ import type { JobSummary, PanelState } from '@blue-ledge/core';
 import { Button, Checkbox, Input, Pagination } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import {
-  useArchiveJob,
-  useCopyJob,
-  useJobs,
-  useRemoveJob,
-  useTakeJob,
-  type RemovedJob,
-} from '../api/queries.ts';
+import { useArchiveJob, useCopyJob, useJobs, usePutJobBack, useRemoveJob } from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
+import { RemoveButton } from '../shared/RemoveButton.tsx';
 import { NewJob } from './NewJob.tsx';
 import { TakeJob } from './TakeJob.tsx';
 import './jobs.css';
@@ -106,18 +100,21 @@ export function JobsPage() {
   );
 }
 
+interface RemovedProps {
+  readonly removed: { readonly id: string; readonly title: string };
+  readonly onBack: () => void;
+}
+
 /** A job that was just taken away, and the way back. */
-function Removed({ removed, onBack }: { readonly removed: RemovedJob; readonly onBack: () => void }) {
-  const take = useTakeJob();
-  const putBack = (): void =>
-    take.mutate({ text: JSON.stringify(removed.file), shop: removed.shopId }, { onSuccess: onBack });
+function Removed({ removed: { id, title }, onBack }: RemovedProps) {
+  const putBack = usePutJobBack();
   return (
     <p className="plan-done" role="status">
-      {removed.title} was removed. Its plans are gone; panels and surveys can be put back.{' '}
-      <Button loading={take.isPending} onClick={putBack}>
+      {title} was removed.{' '}
+      <Button loading={putBack.isPending} onClick={() => putBack.mutate(id, { onSuccess: onBack })}>
         Put it back
       </Button>
-      {take.error && <span className="field-problem">{take.error.message}</span>}
+      {putBack.error && <span className="field-problem">{putBack.error.message}</span>}
     </p>
   );
 }
@@ -170,12 +167,11 @@ function JobCard({ job, onCopy, onArchive, onRemove }: JobCardProps) {
           title={isArchived ? 'Take out again' : 'Put away'}
           onClick={onArchive}
         />
-        <Button
-          type="text"
+        <RemoveButton
           icon={<DeleteOutlined />}
-          aria-label={`Remove ${title}`}
+          label={`Remove ${title}`}
           title="Remove"
-          onClick={onRemove}
+          onRemove={onRemove}
         />
       </span>
     </li>

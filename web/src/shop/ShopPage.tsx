@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Navigate, useNavigate, useParams } from 'react-router';
 import { useNewShop, useRemoveShop, useShops } from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
+import { RemoveButton } from '../shared/RemoveButton.tsx';
 import { TextField } from '../shared/TextField.tsx';
 import { withShopChanges, type ShopFields } from '../outbox/field-change.ts';
 import { changeFields } from '../outbox/outbox.ts';
@@ -79,10 +80,11 @@ function ShopPlace({ saved, shops }: ShopPlaceProps) {
           <Button icon={<PlusOutlined />} onClick={() => setIsMaking(true)}>
             New shop
           </Button>
-          <Button
+          <RemoveButton
+            type="default"
             icon={<DeleteOutlined />}
-            aria-label={`Remove ${name}`}
-            onClick={() => remove.mutate(saved, { onSuccess: () => void navigate('/shop') })}
+            label={`Remove ${name}`}
+            onRemove={() => remove.mutate(saved, { onSuccess: () => void navigate('/shop') })}
           />
         </div>
       </div>

@@ -1,7 +1,8 @@
-import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
+import { PlusOutlined } from '@ant-design/icons';
 import { MOST_BORDERS, type Panel, type PanelBorder } from '@blue-ledge/core';
 import { AutoComplete, Button, Select } from 'antd';
 import { useJob } from '../../api/queries.ts';
+import { RemoveButton } from '../../shared/RemoveButton.tsx';
 import { usePanelContext } from '../panel-context.ts';
 
 const WORDS: Record<PanelBorder['plan'], string> = {
@@ -51,11 +52,9 @@ export function BorderRows({ panel, onChange }: BorderRowsProps) {
               options={OPTIONS}
               onChange={(plan) => change(i, { plan })}
             />
-            <Button
-              type="text"
-              icon={<CloseOutlined />}
-              aria-label={`Remove neighbour ${border.name}`}
-              onClick={() => put(borders.filter((_, j) => j !== i))}
+            <RemoveButton
+              label={`Remove neighbour ${border.name}`}
+              onRemove={() => put(borders.filter((_, j) => j !== i))}
             />
           </li>
         ))}

@@ -1,4 +1,4 @@
-import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
+import { PlusOutlined } from '@ant-design/icons';
 import {
   FINDING_FORMS,
   FINDING_KINDS,
@@ -6,8 +6,9 @@ import {
   type FindingField,
   type FindingKind,
 } from '@blue-ledge/core';
-import { Button, Select } from 'antd';
+import { Select } from 'antd';
 import { NumberInput } from '../../shared/NumberInput.tsx';
+import { RemoveButton } from '../../shared/RemoveButton.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
 
 interface FindingRowsProps {
@@ -41,11 +42,9 @@ export function FindingRows({ findings, onChange }: FindingRowsProps) {
                 />
               ))}
             </span>
-            <Button
-              type="text"
-              icon={<CloseOutlined />}
-              aria-label={`Remove finding ${FINDING_FORMS[finding.kind].label}`}
-              onClick={() =>
+            <RemoveButton
+              label={`Remove finding ${FINDING_FORMS[finding.kind].label}`}
+              onRemove={() =>
                 onChange(
                   findings.filter((_, j) => j !== i),
                   'remove finding',

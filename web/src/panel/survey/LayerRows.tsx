@@ -1,4 +1,4 @@
-import { CloseOutlined, HolderOutlined, PlusOutlined } from '@ant-design/icons';
+import { HolderOutlined, PlusOutlined } from '@ant-design/icons';
 import {
   LAYER_KINDS,
   LAYER_KIND_NAMES,
@@ -22,8 +22,9 @@ import {
   useSortable,
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
-import { Button, Select } from 'antd';
+import { Select } from 'antd';
 import { NumberField } from '../../shared/NumberField.tsx';
+import { RemoveButton } from '../../shared/RemoveButton.tsx';
 import { Swatch } from '../../shared/materials/Swatch.tsx';
 
 interface LayerRowsProps {
@@ -167,12 +168,7 @@ function LayerRow({ name, place, layer, onChange, onRemove }: LayerRowProps) {
         />
       )}
       {place > 0 && (
-        <Button
-          type="text"
-          icon={<CloseOutlined />}
-          aria-label={`Remove layer ${label}`}
-          onClick={onRemove}
-        />
+        <RemoveButton label={`Remove layer ${label}`} onRemove={onRemove} />
       )}
     </li>
   );

@@ -1,6 +1,7 @@
-import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
+import { PlusOutlined } from '@ant-design/icons';
 import { withCorner, withFreeOutline, type Panel, type Polygon } from '@blue-ledge/core';
 import { Button } from 'antd';
+import { RemoveButton } from '../../shared/RemoveButton.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
 
 interface OutlineCornersProps {
@@ -40,12 +41,10 @@ export function OutlineCorners({ panel, onChange }: OutlineCornersProps) {
                 onChange={(mm) => move(i, axis as 0 | 1, mm)}
               />
             ))}
-            <Button
-              type="text"
-              icon={<CloseOutlined />}
-              aria-label={`Remove corner ${i + 1}`}
+            <RemoveButton
+              label={`Remove corner ${i + 1}`}
               disabled={outline.length <= LEAST_CORNERS}
-              onClick={() => put(outline.filter((_, j) => j !== i))}
+              onRemove={() => put(outline.filter((_, j) => j !== i))}
             />
           </li>
         ))}

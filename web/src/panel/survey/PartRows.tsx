@@ -1,5 +1,6 @@
-import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
+import { PlusOutlined } from '@ant-design/icons';
 import type { Panel } from '@blue-ledge/core';
+import { RemoveButton } from '../../shared/RemoveButton.tsx';
 import { Button, Input, Select } from 'antd';
 
 const PLANS = [
@@ -51,11 +52,9 @@ export function PartRows({ panel, onChange }: PartRowsProps) {
               maxLength={30}
               onBlur={({ target }) => change(i, { bag: target.value.trim() || undefined })}
             />
-            <Button
-              type="text"
-              icon={<CloseOutlined />}
-              aria-label={`Remove ${part.name}`}
-              onClick={() => put(parts.filter((_, j) => j !== i))}
+            <RemoveButton
+              label={`Remove ${part.name}`}
+              onRemove={() => put(parts.filter((_, j) => j !== i))}
             />
           </li>
         ))}

@@ -6,6 +6,7 @@ import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
 import { useCut } from '../../shared/panel-map/use-cut.ts';
 import { ZoneList } from '../../shared/panel-map/ZoneList.tsx';
 import { useSize } from '../../shared/use-size.ts';
+import { CompareModal } from './CompareModal.tsx';
 import { ReplanModal } from './ReplanModal.tsx';
 import { SectionPanel } from './SectionPanel.tsx';
 import { StepDetail } from './StepDetail.tsx';
@@ -44,7 +45,8 @@ export function PlanBoard({
 }: PlanBoardProps) {
   const [isReplanning, setIsReplanning] = useState(false);
   const [isMapOpen, setIsMapOpen] = useState(false);
-  const { chosen, opened } = stored;
+  const [isComparing, setIsComparing] = useState(false);
+  const { chosen, wanted, opened } = stored;
   const plan = opened.view;
   const { zones, areaM2 } = view.panel;
   const [cut, setCut] = useCut(view.panel);
@@ -75,12 +77,14 @@ export function PlanBoard({
         systems={plan.systems}
         inputs={inputs}
         chosen={chosen}
+        wanted={wanted}
         shown={system.id}
         isChoosing={isChoosing}
         onShow={selection.showSystem}
         onChoose={onChoose}
         onSchools={onSchools}
         onWhyNot={onWhyNot}
+        onCompare={() => setIsComparing(true)}
       />
       <section className="pane system-map" aria-labelledby="system-map-head">
         <h2 id="system-map-head">Panel map</h2>
@@ -137,6 +141,17 @@ export function PlanBoard({
           {...(system.verdict === 'ready' ? { onReplan: () => setIsReplanning(true) } : {})}
         />
       </section>
+      {isComparing && (
+        <CompareModal
+          systems={plan.systems}
+          chosen={chosen}
+          onClose={() => setIsComparing(false)}
+          onShow={(id) => {
+            setIsComparing(false);
+            selection.showSystem(id);
+          }}
+        />
+      )}
       {isReplanning && n > 0 && (
         <ReplanModal
           steps={system.steps}

@@ -1,7 +1,14 @@
 import { CheckOutlined, CloseSquareOutlined, MinusOutlined } from '@ant-design/icons';
-import { allowedIf, type Reason, type Source, type System } from '@blue-ledge/core';
+import {
+  allowedIf,
+  standingsOf,
+  type Reason,
+  type Source,
+  type Standing,
+  type System,
+} from '@blue-ledge/core';
 import { Button } from 'antd';
-import { useRef } from 'react';
+import { useMemo, useRef } from 'react';
 import { SourceMark } from '../../shared/SourceMark.tsx';
 import { SectionThumb } from '../../shared/section/SectionThumb.tsx';
 import type { SectionInput } from '../../shared/section/section-layout.ts';
@@ -11,12 +18,15 @@ interface SystemCardsProps {
   readonly systems: readonly System[];
   readonly inputs: ReadonlyMap<string, SectionInput>;
   readonly chosen: string | null;
+  /** What a person wants; the planner suggests where nobody chose. */
+  readonly wanted: string | null;
   readonly shown: string;
   readonly isChoosing: boolean;
   readonly onShow: (id: string) => void;
   readonly onChoose: (id: string) => void;
   readonly onSchools: () => void;
   readonly onWhyNot: () => void;
+  readonly onCompare: () => void;
 }
 
 /** Systems side by side: those that are ready first, then those that a technician would ask about and that are refused. */
@@ -24,15 +34,18 @@ export function SystemCards({
   systems,
   inputs,
   chosen,
+  wanted,
   shown,
   isChoosing,
   onShow,
   onChoose,
   onSchools,
   onWhyNot,
+  onCompare,
 }: SystemCardsProps) {
   const strip = useRef<HTMLUListElement>(null);
   const ready = systems.filter(({ verdict }) => verdict === 'ready');
+  const standings = useMemo(() => standingsOf(systems), [systems]);
   const refused = systems.filter(({ verdict }) => verdict === 'refused');
   const reveal = (system: System | undefined): void => {
     if (!system) return;
@@ -42,8 +55,13 @@ export function SystemCards({
   return (
     <section className="system-cards" aria-label="Systems to compare">
       <div className="card-groups">
-        <button type="button" onClick={() => reveal(ready[0])} disabled={ready.length === 0}>
-          <b>{ready.length}</b> ready
+        <button
+          type="button"
+          aria-label={`${ready.length} ready: compare them in a table`}
+          onClick={onCompare}
+          disabled={ready.length === 0}
+        >
+          <b>{ready.length}</b> ready…
         </button>
         <button type="button" onClick={() => reveal(refused[0])} disabled={refused.length === 0}>
           <b>{refused.length}</b> refused
@@ -61,7 +79,9 @@ export function SystemCards({
             key={system.id}
             system={system}
             input={inputs.get(system.id)!}
-            isChosen={system.id === chosen}
+            standing={standings.get(system.id) ?? []}
+            isChosen={system.id === chosen && system.id === wanted}
+            isSuggested={system.id === chosen && system.id !== wanted}
             isShown={system.id === shown}
             isChoosing={isChoosing}
             onShow={() => onShow(system.id)}
@@ -76,14 +96,28 @@ export function SystemCards({
 interface CardProps {
   readonly system: System;
   readonly input: SectionInput;
+  /** What stands out about it among those that are ready. */
+  readonly standing: readonly Standing[];
   readonly isChosen: boolean;
+  /** The planner would take it, and nobody chose. */
+  readonly isSuggested: boolean;
   readonly isShown: boolean;
   readonly isChoosing: boolean;
   readonly onShow: () => void;
   readonly onChoose: () => void;
 }
 
-function Card({ system, input, isChosen, isShown, isChoosing, onShow, onChoose }: CardProps) {
+function Card({
+  system,
+  input,
+  standing,
+  isChosen,
+  isSuggested,
+  isShown,
+  isChoosing,
+  onShow,
+  onChoose,
+}: CardProps) {
   const { minutes, quantity } = useFormat();
   const { totals, level } = system;
   const isReady = system.verdict === 'ready';
@@ -114,11 +148,12 @@ function Card({ system, input, isChosen, isShown, isChoosing, onShow, onChoose }
             ))}
           </span>
         )}
-        {!isReady && <Verdict system={system} isChosen={false} />}
+        {standing.length > 0 && <span className="card-standing">{standing.join(', ')}</span>}
+        {!isReady && <Verdict system={system} state="refused" />}
       </button>
       {isReady && (
-        <div className={`card-foot ${isChosen ? 'is-chosen' : ''}`}>
-          <Verdict system={system} isChosen={isChosen} />
+        <div className={`card-foot ${isChosen || isSuggested ? 'is-chosen' : ''}`}>
+          <Verdict system={system} state={isChosen ? 'chosen' : isSuggested ? 'suggested' : 'allowed'} />
           {isShown && !isChosen && (
             <Button type="primary" loading={isChoosing} onClick={onChoose}>
               Choose
@@ -130,8 +165,17 @@ function Card({ system, input, isChosen, isShown, isChoosing, onShow, onChoose }
   );
 }
 
-/** State in glyph and words: chosen, allowed with what speaks against it, or refused by its first rule. */
-function Verdict({ system, isChosen }: { readonly system: System; readonly isChosen: boolean }) {
+type CardState = 'chosen' | 'suggested' | 'allowed' | 'refused';
+
+const STATE_WORDS: Record<CardState, string> = {
+  chosen: 'Chosen.',
+  suggested: 'Suggested.',
+  allowed: 'Allowed.',
+  refused: 'Refused.',
+};
+
+/** State in glyph and words: chosen, suggested, allowed with what speaks against it, or refused by its first rule. */
+function Verdict({ system, state }: { readonly system: System; readonly state: CardState }) {
   const { said, system: units } = useFormat();
   const [broken] = system.refusedBy;
   const [remark] = system.remarks;
@@ -139,14 +183,14 @@ function Verdict({ system, isChosen }: { readonly system: System; readonly isCho
     const allowed = allowedIf(broken as Pick<Reason, 'code' | 'facts'>, units);
     return (
       <span className="card-verdict is-refused">
-        <CloseSquareOutlined /> <b>Refused by {broken.rule}.</b> {said(broken)}
-        {allowed && <i> Allowed {allowed}.</i>}
+        <CloseSquareOutlined /> <b>{STATE_WORDS.refused}</b> {said(broken)}
+        {allowed && <i> Allowed {allowed}.</i>} <span className="rule-id">{broken.rule}</span>
       </span>
     );
   }
   return (
     <span className="card-verdict">
-      {isChosen ? <CheckOutlined /> : <MinusOutlined />} <b>{isChosen ? 'Chosen.' : 'Allowed.'}</b>{' '}
+      {state === 'chosen' ? <CheckOutlined /> : <MinusOutlined />} <b>{STATE_WORDS[state]}</b>{' '}
       {remark ? said(remark) : 'By the shop’s own schools; breaks no rule.'}
     </span>
   );

@@ -11,6 +11,7 @@ import { useFormat } from '../../state/units.ts';
 import { useUnsentAt } from '../../outbox/use-outbox.ts';
 import { useWorkStart } from '../../state/work-start.ts';
 import { usePanelContext, type PanelContext } from '../panel-context.ts';
+import { ChoiceNotice } from './ChoiceNotice.tsx';
 import { DecidingTests } from './DecidingTests.tsx';
 import { PlanBoard } from './PlanBoard.tsx';
 import { PlanTerms } from './PlanTerms.tsx';
@@ -57,6 +58,7 @@ export function SystemStage() {
     <div className="system">
       {(make.error ?? choose.error) && <Problem error={(make.error ?? choose.error)!} />}
       <PlanState changed={plan.changed} ask={ask} />
+      <ChoiceNotice panelKey={context.key} plan={plan} />
       <PlanTerms plan={view} onPlan={(changed) => make.mutate({ ...again, ...changed })} />
       <Stops stopped={view.stopped} panelKey={context.key} view={context.view} />
       <Warnings warnings={view.warnings} />

@@ -1,4 +1,4 @@
-import { DownOutlined, CloseOutlined, PlusOutlined, UpOutlined } from '@ant-design/icons';
+import { DownOutlined, PlusOutlined, UpOutlined } from '@ant-design/icons';
 import {
   GRADES,
   OPS,
@@ -21,6 +21,7 @@ import { useJudge, useSheets } from '../../api/queries.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { nameOfPanel, type PanelKey } from '../../outbox/entry.ts';
 import { keepSequence, useOwnSequences } from '../../state/own-sequences.ts';
+import { RemoveButton } from '../../shared/RemoveButton.tsx';
 import { Verdicts } from './Verdicts.tsx';
 
 interface WhyNotProps {
@@ -209,7 +210,7 @@ function OwnRow({ n, act, zones, sheets, isFirst, isLast, onChange, onMove, onRe
           disabled={isLast}
           onClick={() => onMove(1)}
         />
-        <Button type="text" icon={<CloseOutlined />} aria-label={`Remove step ${n}`} onClick={onRemove} />
+        <RemoveButton label={`Remove step ${n}`} onRemove={onRemove} />
       </span>
     </li>
   );

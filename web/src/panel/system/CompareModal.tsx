@@ -1,0 +1,34 @@
+import { CheckOutlined } from '@ant-design/icons';
+import type { System } from '@blue-ledge/core';
+import { Button, Modal } from 'antd';
+import { SystemTable } from './SystemTable.tsx';
+
+interface CompareModalProps {
+  readonly systems: readonly System[];
+  readonly chosen: string | null;
+  readonly onShow: (id: string) => void;
+  readonly onClose: () => void;
+}
+
+/** All systems that get the panel ready, in one table; one of them is looked at from here. */
+export function CompareModal({ systems, chosen, onShow, onClose }: CompareModalProps) {
+  const ready = systems.filter(({ verdict }) => verdict === 'ready');
+  return (
+    <Modal
+      open
+      width="min(1180px, 94vw)"
+      title="Systems that are ready, best first"
+      footer={null}
+      onCancel={onClose}
+    >
+      <SystemTable
+        columns={ready.map((system) => ({ head: system.title, system }))}
+        foot={({ id }) => (
+          <Button {...(id === chosen ? { icon: <CheckOutlined /> } : {})} onClick={() => onShow(id)}>
+            Look at it
+          </Button>
+        )}
+      />
+    </Modal>
+  );
+}
