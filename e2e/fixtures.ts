@@ -1,5 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { test as base, expect, type Page } from '@playwright/test';
+import { onMondayMorning } from './shop-day.ts';
 import { ShopServer } from './shop-server.ts';
 
 interface Fixtures {
@@ -16,6 +17,10 @@ export const test = base.extend<Fixtures>({
     await shop.takeDemo();
     await use(shop);
     await shop.end();
+  },
+  context: async ({ context }, use) => {
+    await onMondayMorning(context);
+    await use(context);
   },
   baseURL: async ({ shop }, use) => use(shop.url),
   complaints: [

@@ -52,6 +52,20 @@ test('a ladder of one’s own is dragged, typed, compared with the best, and sur
   await finest.focus();
   await finest.press('Delete');
   await expect(page.getByRole('slider', { name: /of yours/ })).toHaveCount(3);
+  // It is put into the plan.
+  const inPlan = row('In the plan');
+  const minutesOfYours = await row('Yours').getByRole('cell').first().innerText();
+  await expect(inPlan.getByRole('cell').first()).not.toHaveText(minutesOfYours);
+  await page.getByRole('button', { name: 'Use yours' }).click();
+  await expect(inPlan.getByRole('cell').first()).toHaveText(minutesOfYours);
+  await page.goto(`${LID}/system`);
+  await expect(page.getByRole('listitem').filter({ hasText: 'Chosen.' })).toContainText('Yours:');
+  await expect(page.getByRole('button', { name: /Shape and finish the filler/ })).toContainText(
+    'P150 › P240',
+  );
+  await page.getByRole('button', { name: 'Take your own out' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Suggested.' })).toBeVisible();
+  await page.goto(`${LID}/ladder?run=${encodeURIComponent('A/low:filler')}`);
   await page.getByRole('button', { name: 'As planned' }).click();
   await expect(page.getByRole('slider', { name: /of yours/ })).toHaveCount(2);
 });

@@ -83,5 +83,5 @@ test('a zone that goes to the welder holds the panel, until it is planned apart'
   await expectSaved(page);
   await page.getByRole('button', { name: 'Plan again' }).click();
   await expect(page.getByText(/Nothing is chosen meanwhile/)).toHaveCount(0);
-  await expect(page.getByRole('listitem').filter({ hasText: 'Chosen.' })).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Suggested.' })).toBeVisible();
 });

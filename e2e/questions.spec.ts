@@ -9,7 +9,7 @@ test('a school for this plan only changes the system, is told, and is taken back
   await expectAccessible(page);
   await drawer.getByRole('button', { name: 'Plan with these' }).click();
   await expect(page.getByText('For this plan only: direct-to-metal build.')).toBeVisible();
-  const chosen = page.getByRole('listitem').filter({ hasText: 'Chosen.' });
+  const chosen = page.getByRole('listitem').filter({ hasText: 'Suggested.' });
   await expect(chosen).toContainText('direct-to-metal build');
   await page.getByRole('button', { name: 'As the shop works' }).click();
   await expect(chosen).toContainText('Filler kept on metal, epoxy, build');
@@ -20,7 +20,7 @@ test('why not: a sequence of one’s own is judged step by step, and survives a 
   await page.getByRole('button', { name: 'Why not…?' }).click();
   const drawer = page.getByRole('dialog', { name: 'Why not…?' });
   await drawer.getByRole('button', { name: /^Start from/ }).click();
-  await drawer.getByRole('button', { name: 'Judge it' }).click();
+  await drawer.getByRole('button', { name: 'Check it' }).click();
   const verdict = drawer.getByRole('region', { name: 'Verdict' });
   await expect(verdict).toContainText('Nothing is refused: this gets the panel ready for base.');
   await expect(
@@ -29,7 +29,7 @@ test('why not: a sequence of one’s own is judged step by step, and survives a 
 
   // Without the epoxy the build lies on bare metal.
   await drawer.getByRole('button', { name: 'Remove step 2' }).click();
-  await drawer.getByRole('button', { name: 'Judge it' }).click();
+  await drawer.getByRole('button', { name: 'Check it' }).click();
   const refused = verdict.getByRole('listitem').filter({ hasText: 'does not protect bare steel' }).first();
   await expect(refused).toContainText('M1');
   await expect(refused).toContainText(
@@ -39,6 +39,16 @@ test('why not: a sequence of one’s own is judged step by step, and survives a 
   await page.reload();
   await page.getByRole('button', { name: 'Why not…?' }).click();
   await expect(drawer.getByRole('combobox', { name: 'Product of step 2' })).toBeVisible();
+
+  // What is allowed takes the place of the chosen system; and is taken out again.
+  await drawer.getByRole('button', { name: /^Start from/ }).click();
+  await drawer.getByRole('button', { name: 'Check it' }).click();
+  await drawer.getByRole('button', { name: 'Use this' }).click();
+  const own = page.getByRole('listitem').filter({ hasText: /Yours:.*epoxy, build, sealer/ });
+  await expect(own).toContainText('Chosen.');
+  await page.getByRole('button', { name: 'Take your own out' }).click();
+  await expect(own).toHaveCount(0);
+  await expect(page.getByRole('listitem').filter({ hasText: 'Suggested.' })).toBeVisible();
 });
 
 test('a plan goes on from what was really done', async ({ page }) => {
@@ -73,7 +83,7 @@ test('a test that decides is named, entered, and then no longer asked for', asyn
   await page.getByRole('link', { name: 'System', exact: true }).click();
   await page.getByRole('button', { name: 'Plan again' }).click();
   await expect(deciding).toHaveCount(0);
-  await expect(page.getByRole('listitem').filter({ hasText: 'Chosen.' })).toContainText(/epoxy/i);
+  await expect(page.getByRole('listitem').filter({ hasText: 'Suggested.' })).toContainText(/epoxy/i);
 });
 
 test('cautions on paper, each with its steps', async ({ page }) => {
@@ -135,7 +145,7 @@ test('raw plastic is planned: tempered, wiped, promoted inside its window', asyn
   await expect(detail).toContainText('P4');
   await page.getByRole('button', { name: /Temper the part/ }).click();
   await expect(detail).toContainText('never over 65 °C');
-  await expect(page.getByRole('listitem').filter({ hasText: 'Refused by P5' })).toContainText(
+  await expect(page.getByRole('listitem').filter({ hasText: /Refused\..*P5/ })).toContainText(
     'Allowed with a product whose sheet names a flexible additive.',
   );
 });

@@ -1,7 +1,7 @@
 /** The public surface of core: what the server, the web and the command line may use. */
 
 // units
-export { clockTime, formatMinutes } from './units/duration.ts';
+export { clockTime, formatMinutes, type WorkStart } from './units/duration.ts';
 export { formatFact, quantityOf } from './units/facts.ts';
 export { QUANTITIES, formatNumber, formatQuantity, toShown, toStored } from './units/quantities.ts';
 export type { Quantity, UnitSystem } from './units/quantities.ts';
@@ -159,15 +159,17 @@ export { planPanel } from './planner/plan-panel.ts';
 export { makePlan } from './planner/make-plan.ts';
 export { openPlan, type OpenedPlan } from './planner/view-plan.ts';
 export { standingsOf, stepsOnlyIn, type Standing } from './planner/compare-systems.ts';
+export { withOwnLadder } from './planner/own-ladder.ts';
+export { isPast, nextStart, startAgain, type DatedStart } from './planner/work-start.ts';
 export { choiceAfter, isFallen, type Choice, type ChoiceBefore } from './planner/carry-choice.ts';
-export { PLAN_FORMAT, storedPlanOf, type StoredPlan } from './planner/stored-plan.ts';
+export { OWN, PLAN_FORMAT, storedPlanOf, type StoredPlan } from './planner/stored-plan.ts';
 export { changesSince, type InputsNow, type PlanInput } from './planner/plan-changes.ts';
 export type { PlanTask } from './planner/bench-of-task.ts';
 export { decidingTests, planWithTests } from './planner/deciding-tests.ts';
 export { judgeTask } from './planner/judge-task.ts';
 export type { JudgedStep, Judgement } from './planner/judge-sequence.ts';
 export { isSandOp, actInputsSchema } from './planner/act-input.ts';
-export type { ActInput } from './planner/act-input.ts';
+export { ownSequenceSchema, type ActInput, type OwnSequence } from './planner/act-input.ts';
 export { OPS } from './operations/act.ts';
 export type { OpName } from './operations/act.ts';
 export { SHEET_KIND_OF, isProductFor } from './operations/products.ts';
@@ -175,7 +177,7 @@ export { jobPlanSchema, panelPlanSchema } from './planner/plan.ts';
 export type { DecidingTest, JobPlan, Notice, PanelPlan, Said, Stack, Step, System } from './planner/plan.ts';
 export { GOVERNS } from './planner/cautions.ts';
 export { areaTitle, areaWords, areasOf, placeWords } from './planner/places.ts';
-export { OP_LABELS, stepFigure, stepMeans, stepTitle } from './planner/describe-step.ts';
+export { OP_LABELS, stepFigure, stepMeans, stepMix, stepTitle } from './planner/describe-step.ts';
 export { strataOf } from './planner/strata.ts';
 export { filmHeightUm } from './materials/layer-kinds.ts';
 export type { Strata, StrataLayer } from './planner/strata.ts';

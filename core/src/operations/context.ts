@@ -17,11 +17,9 @@ export interface Context {
   readonly shelf: ReadonlyMap<string, ProductSheet>;
   /** Minutes after midnight at which the panel's clock shows 0. */
   readonly startMin: number;
+  /** The day on which it does, ISO; days off are not known without. */
+  readonly startOn?: string | undefined;
 }
-
-/** When work starts where nobody says: as the shop's day begins. */
-export const usualStartMin = (context: Pick<Context, 'shop'>): number =>
-  ruleIn(context, 'dayBeginsHour').value * 60;
 
 /** A shop rule in force, with its source. */
 export const ruleIn = (context: Pick<Context, 'shop'>, name: ShopRuleName): Sourced<number> =>

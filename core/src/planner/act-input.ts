@@ -41,6 +41,14 @@ export const actInputSchema = z.object({
   toneL: z.number().min(0, 'must be 0 or more').max(100, 'must be at most 100').optional(),
   /** How a cure is done; as the shop does it where it is left out. */
   method: z.enum(['air', 'bake']).optional(),
+  /** Minutes that pass before it: the shop is closed. */
+  idleMin: z
+    .number()
+    .min(0)
+    .max(60 * 24 * 60, 'must be at most 60 days')
+    .optional(),
+  /** It begins before these minutes and goes on after them. */
+  isSplit: z.literal(true).optional(),
   /** Minutes that pass after it, over what the act itself takes. */
   thenMin: z
     .number()
@@ -50,6 +58,14 @@ export const actInputSchema = z.object({
 });
 export const actInputsSchema = z.array(actInputSchema).max(MOST_ACTS, `must be at most ${MOST_ACTS} steps`);
 export type ActInput = z.infer<typeof actInputSchema>;
+
+/** A sequence that a person put together, to be planned as a system beside the others. */
+export const ownSequenceSchema = z.object({
+  acts: actInputsSchema.min(1, 'needs at least one step'),
+  /** Adds the work that the rules ask for in between. */
+  fillsIn: z.boolean(),
+});
+export type OwnSequence = z.infer<typeof ownSequenceSchema>;
 
 /** Whether an operation wants grades. */
 export const isSandOp = (op: OpName): boolean => within(SAND_OPS, op);

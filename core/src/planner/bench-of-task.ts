@@ -1,6 +1,7 @@
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
-import { usualStartMin, type Context } from '../operations/context.ts';
+import type { Context } from '../operations/context.ts';
+import { dayBeginsMin } from '../operations/day.ts';
 import { findingWords } from '../survey/finding-words.ts';
 import type { Panel } from '../survey/panel.ts';
 import { surveyedZone } from '../survey/patches.ts';
@@ -12,7 +13,7 @@ import type { Shop, Target } from '../survey/shop.ts';
 import { withTestsTaken } from '../survey/test-guide.ts';
 import type { Zone } from '../survey/zone.ts';
 import { tell, type Stored } from '../wording/say.ts';
-import type { ActInput } from './act-input.ts';
+import type { ActInput, OwnSequence } from './act-input.ts';
 import type { Notice } from './plan.ts';
 import { stopOf, type Stop } from './stops.ts';
 
@@ -27,8 +28,12 @@ export interface PlanTask {
   readonly schools?: Schools | undefined;
   /** Minutes after midnight at which work starts; as the shop's day begins where it is left out. */
   readonly startMin?: number | undefined;
+  /** The day on which it starts, ISO; without it every day is a working day. */
+  readonly startOn?: string | undefined;
   /** What was already done, in order; the plan goes on from there. */
   readonly done?: readonly ActInput[] | undefined;
+  /** A system of the person's own: what comes after what is done, up to the hand-over. */
+  readonly own?: OwnSequence | undefined;
 }
 
 /** Shelf in force: generic sheets, with the shop's own in their place or beside them. */
@@ -52,7 +57,8 @@ export function benchOfTask(task: PlanTask): BenchOfTask {
     shop,
     target: task.target,
     shelf: shelfOf(task.sheets),
-    startMin: task.startMin ?? usualStartMin({ shop }),
+    startMin: task.startMin ?? dayBeginsMin({ shop }),
+    startOn: task.startOn,
   };
   const misplaced = shapeProblems(panel).map((problem): Stop => ({ ...problem, rule: 'survey' }));
   const stopped = panel.zones.flatMap(

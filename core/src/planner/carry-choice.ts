@@ -1,5 +1,6 @@
+import { isSameJson } from '../units/canonical.ts';
 import type { ActInput } from './act-input.ts';
-import { KEY_ONLY, type StoredPlan } from './stored-plan.ts';
+import { KEY_ONLY, OWN, type StoredPlan } from './stored-plan.ts';
 
 /** What a person chose, carried over into a plan that is made later: by the choices that make up a system's id. */
 
@@ -60,8 +61,17 @@ export interface PlanBefore extends Choice {
 export const isFallen = ({ chosen, wanted }: Pick<Choice, 'chosen' | 'wanted'>): boolean =>
   chosen !== null && wanted !== null && chosen !== wanted;
 
+/** A sequence that a person adds to a plan is what the person wants. */
+function isNewlyOwn(before: PlanBefore | null, { inputs: { own } }: StoredPlan): boolean {
+  return own !== undefined && !isSameJson(own, before?.plan?.inputs.own);
+}
+
 /** What is chosen in a plan that is made after another one, or first. */
 export function choiceAfter(before: PlanBefore | null, after: StoredPlan): Choice {
+  if (isNewlyOwn(before, after)) {
+    const isReady = after.chosen !== null && readyIds(after).includes(OWN);
+    return { chosen: isReady ? OWN : after.chosen, wanted: OWN, follows: null };
+  }
   const was = before?.wanted ?? before?.chosen ?? before?.follows?.expected;
   if (!before || was === undefined) return { chosen: after.chosen, wanted: null, follows: null };
   const expected = carriedId(was, before.plan?.inputs.done ?? [], after);

@@ -1,3 +1,5 @@
+import type { ProductSheet } from '../materials/sheet.ts';
+import { formatMinutes } from '../units/duration.ts';
 import { formatQuantity, type UnitSystem } from '../units/quantities.ts';
 import type { Source } from '../wording/reason.ts';
 import type { Step } from './plan.ts';
@@ -152,4 +154,19 @@ export function stepMeans(step: Step, system: UnitSystem): string {
     step.tool ? TOOL_WORDS[step.tool] : '',
   ];
   return parts.filter(Boolean).join(', ');
+}
+
+/** "Mix 4 build base : 1 hardener : 1 thinner; tip 1.6 to 1.8 mm; pot life 1 h": how a product is made ready; empty without. */
+export function stepMix(step: Step, sheet: ProductSheet | undefined): string {
+  if (!sheet) return '';
+  const { components, tipMm } = sheet;
+  const pot = step.clocks.find(({ kind }) => kind === 'pot-life');
+  const induction = step.clocks.find(({ kind }) => kind === 'induction');
+  const parts = [
+    components.length > 1 ? `Mix ${components.map(({ parts: n, name }) => `${n} ${name}`).join(' : ')}` : '',
+    induction ? `let it stand ${formatMinutes(induction.opensAtMin - step.startMin)}` : '',
+    tipMm ? `tip ${tipMm.from} to ${tipMm.to} mm` : '',
+    pot?.closesAtMin === undefined ? '' : `pot life ${formatMinutes(pot.closesAtMin - step.startMin)}`,
+  ];
+  return parts.filter(Boolean).join('; ');
 }

@@ -7,6 +7,7 @@ import type { Verdict } from '../rules/rule.ts';
 import { actOf, type ActInput } from './act-input.ts';
 import { refusalSchema, stepSchema } from './plan.ts';
 import { prepare, type Performed } from './prepare.ts';
+import { afterIdle } from './replay.ts';
 import { refusalOf, stepOf } from './steps.ts';
 
 /** The verdict on a sequence of a person's own, step by step. */
@@ -35,32 +36,32 @@ export interface JudgeOptions {
 
 const isRemark = ({ level }: Verdict): boolean => level === 'should' || level === 'school';
 
+/** An act of a sequence as it was done, or tried, and what speaks against it. */
+export interface Walked {
+  readonly performed: Performed;
+  readonly typed: number;
+  readonly verdict: JudgedStep['verdict'];
+  readonly refusals: readonly Verdict[];
+}
+
+interface Walk {
+  readonly walked: readonly Walked[];
+  readonly problems: Judgement['problems'];
+}
+
 /**
- * Judges acts one after the other, each in the state that the ones before it leave. A refused act is still carried out
- * where that is physically possible, as a person at the bench would, so that the rest can be judged as well.
+ * Does acts one after the other, each in the state that the ones before it leave, without a pause. A refused act is still
+ * carried out where that is physically possible, as a person at the bench would, so that the rest can be judged as well.
  */
-export function judgeSequence(
+export function walkSequence(
   start: PanelState,
   own: readonly ActInput[],
   context: Context,
   { fillsIn }: JudgeOptions,
-): Judgement {
-  const steps: JudgedStep[] = [];
+): Walk {
+  const walked: Walked[] = [];
   const problems: { path: string; message: string }[] = [];
   let panel = start;
-
-  const add = (
-    performed: Performed,
-    typed: number,
-    verdict: JudgedStep['verdict'],
-    broken: readonly Verdict[],
-  ) =>
-    steps.push({
-      verdict,
-      typed,
-      refusedBy: broken.map(refusalOf),
-      step: stepOf(performed, steps.length + 1, context),
-    });
 
   own.forEach((typedAct, typed) => {
     const read = actOf(typedAct, context, panel);
@@ -71,7 +72,7 @@ export function judgeSequence(
       prepared.steps.forEach((performed, i) => {
         const isLast = i === prepared.steps.length - 1;
         const kind = performed.remarks.some(isRemark) ? 'remarked' : 'allowed';
-        add(performed, typed, isLast ? kind : 'added', []);
+        walked.push({ performed, typed, verdict: isLast ? kind : 'added', refusals: [] });
       });
       panel = prepared.panel;
     } else {
@@ -80,13 +81,31 @@ export function judgeSequence(
       const refusals = prepared && !prepared.ok ? prepared.refusals : broken;
       const { panel: after, cost } = carryOut(panel, act, context);
       const remarks = verdicts.filter(({ level }) => level !== 'must');
-      const kind = refusals.length > 0 ? 'refused' : remarks.some(isRemark) ? 'remarked' : 'allowed';
+      const verdict = refusals.length > 0 ? 'refused' : remarks.some(isRemark) ? 'remarked' : 'allowed';
       const isPossible = !refusals.some(({ reason }) => reason.rule === 'op');
-      add({ act, before: panel, after: isPossible ? after : panel, cost, remarks }, typed, kind, refusals);
+      const performed = { act, before: panel, after: isPossible ? after : panel, cost, remarks };
+      walked.push({ performed, typed, verdict, refusals });
       if (isPossible) panel = after;
     }
-    panel = { ...panel, clockMin: panel.clockMin + (typedAct.thenMin ?? 0) };
+    panel = afterIdle(panel, typedAct.thenMin ?? 0);
   });
+  return { walked, problems };
+}
+
+/** The verdict on a sequence in words, step by step. */
+export function judgeSequence(
+  start: PanelState,
+  own: readonly ActInput[],
+  context: Context,
+  options: JudgeOptions,
+): Judgement {
+  const { walked, problems } = walkSequence(start, own, context, options);
+  const steps = walked.map(({ performed, typed, verdict, refusals }, i): JudgedStep => ({
+    verdict,
+    typed,
+    refusedBy: refusals.map(refusalOf),
+    step: stepOf(performed, i + 1, context),
+  }));
   const isRefused = steps.some(({ verdict }) => verdict === 'refused');
   const ends = steps.at(-1)?.step.op === 'hand-over';
   return { steps, isReady: problems.length === 0 && !isRefused && ends, problems };

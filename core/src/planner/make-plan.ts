@@ -1,13 +1,17 @@
 import { surveyState } from '../operations/survey-state.ts';
 import { roleOf } from '../survey/zone-facts.ts';
 import type { Verdict } from '../rules/rule.ts';
-import { inputOf } from './act-input.ts';
+import type { Context } from '../operations/context.ts';
+import type { PanelState } from '../operations/state.ts';
+import { inputOf, type OwnSequence } from './act-input.ts';
 import { benchOfTask, waitingStops, type PlanTask } from './bench-of-task.ts';
-import type { Performed } from './prepare.ts';
+import { intoHours } from './into-hours.ts';
+import { walkSequence } from './judge-sequence.ts';
 import { replay } from './replay.ts';
 import { familyOfPath, searchSystems, type RefusedPath, type SearchPath } from './search-systems.ts';
 import {
   KEY_ONLY,
+  OWN,
   PLANNER_VERSION,
   PLAN_FORMAT,
   type PlannedAct,
@@ -17,27 +21,35 @@ import {
 
 const bare = ({ level, zoneId, reason }: Verdict) => ({ level, zoneId, reason: { ...reason } });
 
-function actsOf({ steps, choiceSteps }: SearchPath): PlannedAct[] {
-  return steps.map(({ act, unmet }: Performed, i) => ({
+function actsOf(
+  { steps, choiceSteps }: Pick<SearchPath, 'steps' | 'choiceSteps'>,
+  start: PanelState,
+  context: Context,
+): PlannedAct[] {
+  return intoHours(start, steps, context).map(({ act, idleMin, isSplit, unmet, nth }) => ({
     ...inputOf(act),
+    ...(idleMin > 0 ? { idleMin } : {}),
+    ...(isSplit ? { isSplit } : {}),
     why: act.why.map((reason) => ({ ...reason })),
-    ...(choiceSteps.includes(i) ? { isChoice: true as const } : {}),
+    ...(nth !== null && choiceSteps.includes(nth) ? { isChoice: true as const } : {}),
     ...(unmet ? { unmet: unmet.map(bare) } : {}),
   }));
 }
 
-const readySystem = (path: SearchPath): StoredSystem => ({
+const isReady = ({ verdict }: StoredSystem): boolean => verdict.kind === 'ready';
+
+const readySystem = (path: SearchPath, start: PanelState, context: Context): StoredSystem => ({
   id: familyOfPath(path.choices.filter((act) => act.op !== 'hand-over')) || KEY_ONLY,
-  acts: actsOf(path),
+  acts: actsOf(path, start, context),
   verdict: { kind: 'ready' },
 });
 
-function refusedSystem(path: RefusedPath): StoredSystem {
+function refusedSystem(path: RefusedPath, start: PanelState, context: Context): StoredSystem {
   const { refused, choices, verdicts } = path;
   const before = familyOfPath(choices);
   return {
     id: `refused-${verdicts[0]!.reason.rule}-${before ? `${before}.` : ''}${refused.op}`,
-    acts: actsOf(path),
+    acts: actsOf(path, start, context),
     verdict: {
       kind: 'refused',
       act: { ...inputOf(refused), why: refused.why.map((reason) => ({ ...reason })) },
@@ -46,15 +58,36 @@ function refusedSystem(path: RefusedPath): StoredSystem {
   };
 }
 
-const inputsOf = ({ panel, shop, target, sheets = [], schools, startMin, done }: PlanTask) => ({
+const inputsOf = ({ panel, shop, target, sheets = [], schools, startMin, startOn, done, own }: PlanTask) => ({
   panel,
   shop,
   target,
   sheets: [...sheets],
   ...(schools ? { schools } : {}),
   ...(startMin === undefined ? {} : { startMin }),
+  ...(startOn === undefined ? {} : { startOn }),
   ...(done ? { done: [...done] } : {}),
+  ...(own ? { own } : {}),
 });
+
+/** The system that a person put together, as far as it is allowed; none where it cannot be read. */
+function ownSystem({ acts, fillsIn }: OwnSequence, start: PanelState, context: Context): StoredSystem[] {
+  const plain = acts.map(({ idleMin: _idleMin, isSplit: _isSplit, ...act }) => act);
+  const { walked, problems } = walkSequence(start, plain, context, { fillsIn });
+  if (problems.length > 0) return [];
+  const nth = walked.findIndex(({ verdict }) => verdict === 'refused');
+  const refused = walked[nth];
+  const done = refused ? walked.slice(0, nth) : walked;
+  const choiceSteps = done.flatMap(({ verdict }, i) => (verdict === 'added' ? [] : [i]));
+  const system = {
+    id: OWN,
+    acts: actsOf({ steps: done.map(({ performed }) => performed), choiceSteps }, start, context),
+  };
+  if (!refused)
+    return done.at(-1)?.performed.act.op === 'hand-over' ? [{ ...system, verdict: { kind: 'ready' } }] : [];
+  const act = { ...inputOf(refused.performed.act), why: [] };
+  return [{ ...system, verdict: { kind: 'refused', act, refusals: refused.refusals.map(bare) } }];
+}
 
 /**
  * Plans one panel: the best different systems that get every zone ready for base, and the systems that are refused with
@@ -72,12 +105,18 @@ export function makePlan(task: PlanTask): StoredPlan {
     return { ...plan, systems: [], chosen: null };
   const done = replay(surveyState(panel, context.shop.rules), task.done ?? [], context);
   const { ready, refused, looked, gaveUp } = searchSystems(done.panel, context);
-  const best = [...ready].sort((a, b) => a.cost - b.cost).map(readySystem);
+  const best = [...ready]
+    .sort((a, b) => a.cost - b.cost)
+    .map((path) => readySystem(path, done.panel, context));
+  const ownSystems = task.own ? ownSystem(task.own, done.panel, context) : [];
   return {
     ...plan,
-    systems: [...best, ...refused.map(refusedSystem)],
+    systems: [...ownSystems, ...best, ...refused.map((path) => refusedSystem(path, done.panel, context))],
     // Nobody starts on the rest of a panel that goes back to the welder.
-    chosen: waitingStops(stopped, task.panel).length > 0 ? null : (best[0]?.id ?? null),
+    chosen:
+      waitingStops(stopped, task.panel).length > 0
+        ? null
+        : ([...best, ...ownSystems.filter(isReady)][0]?.id ?? null),
     search: { looked, gaveUp },
   };
 }

@@ -130,6 +130,8 @@ export const panelPlanSchema = z.object({
   stopped: z.array(noticeSchema.extend({ zoneId: z.string(), rule: z.string() })),
   /** Minutes after midnight at which its work starts. */
   startMin: z.number(),
+  /** The day on which it starts, ISO, where somebody said. */
+  startOn: z.string().optional(),
   /** Stacks as found, by zone. */
   found: z.record(z.string(), stackSchema),
   /** Sides that were chosen for this plan only, by school. */

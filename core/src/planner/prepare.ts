@@ -29,6 +29,8 @@ export interface Performed {
   readonly before: PanelState;
   readonly after: PanelState;
   readonly cost: Cost;
+  /** It was begun so many minutes before `before` shows: the shop closed in the middle of it. */
+  readonly splitMin?: number;
   /** should and school verdicts that stay with the step. */
   readonly remarks: readonly Verdict[];
   /** Of these, what was asked for before it and could not be had: no state tells of it afterwards. */

@@ -21,13 +21,26 @@ export type ReplayAct = ActInput & Partial<Pick<PlannedAct, 'why' | 'unmet'>>;
 /** Acts that were replayed before, by the state they were done in: systems that begin alike share their first steps. */
 export type ReplayMemo = Map<PanelState, Map<string, Performed>>;
 
-function performedAgain(kept: ReplayAct, panel: PanelState, context: Context): Performed | string {
+/** The panel as it stands when nobody has touched it for so long. */
+export const afterIdle = (panel: PanelState, idleMin: number): PanelState =>
+  idleMin > 0 ? { ...panel, clockMin: panel.clockMin + idleMin } : panel;
+
+function performedAgain(kept: ReplayAct, stood: PanelState, context: Context): Performed | string {
+  const { idleMin = 0, isSplit } = kept;
+  const panel = afterIdle(stood, idleMin);
   const read = actOf(kept, context, panel);
   if (!read.ok) return read.message;
   const { act } = read;
   const unmet = (kept.unmet ?? []) as readonly Verdict[];
   const { panel: after, cost } = carryOut(panel, act, context);
-  return { act, before: panel, after, cost, remarks: [...decideAct(act, panel, context), ...unmet] };
+  return {
+    act,
+    before: panel,
+    after,
+    cost,
+    remarks: [...decideAct(act, panel, context), ...unmet],
+    ...(isSplit ? { splitMin: idleMin } : {}),
+  };
 }
 
 /**
@@ -51,8 +64,7 @@ export function replay(
     if (typeof step === 'string') return problems.push(`step ${i + 1}, ${step}`);
     known.set(name, step);
     steps.push(step);
-    const { thenMin = 0 } = kept;
-    panel = thenMin > 0 ? { ...step.after, clockMin: step.after.clockMin + thenMin } : step.after;
+    panel = afterIdle(step.after, kept.thenMin ?? 0);
   });
   return { steps, panel, problems };
 }

@@ -62,7 +62,7 @@ export function totalsOf(steps: readonly Performed[]): Totals {
   );
   return {
     handsOnMin: steps.reduce((sum, { cost }) => sum + cost.handsOnMin, 0),
-    elapsedMin: first && last ? last.after.clockMin - first.before.clockMin : 0,
+    elapsedMin: first && last ? last.after.clockMin - first.before.clockMin + (first.splitMin ?? 0) : 0,
     materialCost: steps.reduce((sum, { cost }) => sum + cost.materialCost, 0),
     risk: 1 - safe,
   };

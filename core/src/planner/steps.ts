@@ -174,7 +174,7 @@ const sheetOf = (act: Act, context: Context) => (isLaying(act) ? sheetIn(context
 
 /** Step `n` of a plan, with its figures, their sources, the rules that asked for it and its cautions. */
 export function stepOf(performed: Performed, n: number, context: Context): Step {
-  const { act, before, after, cost, remarks } = performed;
+  const { act, before, after, cost, remarks, splitMin = 0 } = performed;
   const numbers = numbersOf(act, before, context);
   const zones = act.zones.map((id) => zoneOf(before, id));
   const sheet = sheetOf(act, context);
@@ -201,7 +201,7 @@ export function stepOf(performed: Performed, n: number, context: Context): Step 
     ...placesOf(act, before),
     ...(sheet ? { sheetId: sheet.id, sheetName: sheet.name } : {}),
     ...figures.fields,
-    startMin: round(before.clockMin),
+    startMin: round(before.clockMin - splitMin),
     endMin: round(after.clockMin),
     handsOnMin: round(cost.handsOnMin),
     waitMin: round(cost.waitMin),

@@ -5,7 +5,7 @@ import { schoolsSchema } from '../survey/schools.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { SOURCES } from '../wording/reason.ts';
 import { SENTENCES, type SentenceCode } from '../wording/sentences.ts';
-import { actInputSchema, actInputsSchema } from './act-input.ts';
+import { actInputSchema, actInputsSchema, ownSequenceSchema } from './act-input.ts';
 
 /**
  * What is kept of a plan: the inputs that it was made from, and its systems as acts with their verdicts. No prose and no
@@ -15,10 +15,12 @@ import { actInputSchema, actInputsSchema } from './act-input.ts';
 /** Raised when the shape changes; plans of another one are said to be too old. */
 export const PLAN_FORMAT = 2;
 /** Raised when rules, models or defaults change what a plan says: an older plan is offered to be made again. */
-export const PLANNER_VERSION = 2;
+export const PLANNER_VERSION = 3;
 
 /** Id of the system that lays nothing. */
 export const KEY_ONLY = 'key-only';
+/** Id of the system that a person put together. */
+export const OWN = 'own';
 
 const codes = Object.keys(SENTENCES) as [SentenceCode, ...SentenceCode[]];
 
@@ -62,8 +64,11 @@ export const planInputsSchema = z.object({
   /** Sides of schools for this plan only, over the shop's. */
   schools: schoolsSchema.optional(),
   startMin: z.number().optional(),
+  startOn: z.iso.date().optional(),
   /** What was already done, in order. */
   done: actInputsSchema.optional(),
+  /** A system of the person's own, planned beside the others. */
+  own: ownSequenceSchema.optional(),
 });
 
 export const storedPlanSchema = z.object({

@@ -1,6 +1,7 @@
 import { contextFor, ledgeLimit, type Context } from '../operations/context.ts';
 import { keepsGrain, takesCoats, unlevelUm, zoneOf, type PanelState } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
+import type { ProductSheet } from '../materials/sheet.ts';
 import { isLaying } from '../operations/act.ts';
 import { contradictionsOf, qualityProblems } from '../survey/contradictions.ts';
 import type { Panel } from '../survey/panel.ts';
@@ -15,7 +16,7 @@ import { replay, type ReplayMemo, type Replayed } from './replay.ts';
 import { totalsOf } from './score.ts';
 import { sandingOf, type SandingOfPlan } from './sanding-of-plan.ts';
 import { placesOf, refusalOf, saidOf, stepOf } from './steps.ts';
-import { usedSheetIds, type StoredPlan, type StoredSystem } from './stored-plan.ts';
+import { OWN, usedSheetIds, type StoredPlan, type StoredSystem } from './stored-plan.ts';
 import { refusedTitle, titleOf } from './titles.ts';
 
 /** From a kept plan to what is shown of it: its acts replayed over its own inputs, whatever the survey says today. */
@@ -24,6 +25,8 @@ export interface OpenedPlan {
   readonly view: PanelPlan;
   /** What was done and what a system does next, as acts that can be sent and replayed. */
   readonly actsOf: (systemId: string) => ActInput[];
+  /** The sheet that a step is done with, as the plan was made; none for a step without, or one that is gone. */
+  readonly sheetOf: (id: string | undefined) => ProductSheet | undefined;
   /** The sanding of one system, by numbers; empty for a system that is not there. */
   readonly sandingOf: (systemId: string) => SandingOfPlan;
 }
@@ -47,6 +50,8 @@ function remarksOf(steps: readonly Performed[]): System['remarks'] {
   for (const { level, reason } of steps.flatMap(({ remarks }) => remarks)) {
     const said: Said = saidOf(reason);
     if (level === 'should' || level === 'school') seen.set(said.text, { ...said, level });
+    // What a system that is ready breaks is a time limit that no shift of the shop keeps: it is never left unsaid.
+    if (level === 'must') seen.set(said.text, { ...said, level: 'should' });
   }
   return [...seen.values()];
 }
@@ -73,6 +78,8 @@ function levelOf(panel: PanelState, context: Context): Pick<System, 'level'> {
   return { level: levels.reduce((a, b) => (b.ledgeUm / b.limitUm > a.ledgeUm / a.limitUm ? b : a)) };
 }
 
+const uncapital = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
 function viewSystem(
   stored: StoredSystem,
   { steps, panel }: Replayed,
@@ -81,11 +88,12 @@ function viewSystem(
 ): System {
   const { id, acts, verdict } = stored;
   const choices = steps.filter((_, i) => acts[i]?.isChoice).map(({ act }) => act);
+  const titled = (title: string): string => (id === OWN ? `Yours: ${uncapital(title)}` : title);
   const shared = { id, remarks: remarksOf(steps), totals: roundedTotals(steps), steps: write(steps) };
   if (verdict.kind === 'ready')
     return {
       ...shared,
-      title: titleOf(choices),
+      title: titled(titleOf(choices)),
       verdict: 'ready',
       refusedBy: [],
       ...levelOf(panel, context),
@@ -97,7 +105,7 @@ function viewSystem(
   const sheetName = isLaying(refused) ? context.shelf.get(refused.sheetId)?.name : undefined;
   return {
     ...shared,
-    title: refusedTitle(choices, refused, zoneOf(panel, verdict.refusals[0]!.zoneId)),
+    title: titled(refusedTitle(choices, refused, zoneOf(panel, verdict.refusals[0]!.zoneId))),
     verdict: 'refused',
     refusedBy: verdict.refusals.map(refusalOf),
     refusedStep: { op: refused.op, ...placesOf(refused, panel), ...(sheetName ? { sheetName } : {}) },
@@ -146,6 +154,7 @@ function warningsOf(
   const waits = waitingStops(bench.stopped, stored.inputs.panel);
   return [
     ...done.problems.map(verbatim),
+    ...(stored.inputs.own && !stored.systems.some(({ id }) => id === OWN) ? [tell('plan.own-lost')] : []),
     ...(waits.length > 0
       ? [tell('plan.stopped', { zones: waits.map(({ zoneId }) => zoneId).join(', ') })]
       : []),
@@ -182,6 +191,7 @@ export function openPlan(stored: StoredPlan): OpenedPlan {
       stopped: [...stopped],
       found: foundStacks(inputs.panel, inputs.shop.rules),
       startMin: context.startMin,
+      ...(context.startOn === undefined ? {} : { startOn: context.startOn }),
       ...(inputs.schools ? { schools: chosenSides(inputs.schools) } : {}),
       ...(inputs.done ? { done: [...inputs.done] } : {}),
       sheetVersions: sheetVersions(stored, context),
@@ -194,6 +204,7 @@ export function openPlan(stored: StoredPlan): OpenedPlan {
       );
       return [...(inputs.done ?? []), ...acts];
     },
+    sheetOf: (id) => (id === undefined ? undefined : context.shelf.get(id)),
     sandingOf: (id) => sandingOf(stepsOf(id), start, context),
   };
 }

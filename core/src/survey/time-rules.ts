@@ -8,7 +8,13 @@ export const TIME_RULES = {
     11,
     'hour at which the working day begins; a plan starts then unless it says otherwise',
   ),
-  dayEndsHour: row(17, 12, 24, 'hour at which it ends: after it, coats cure at the night’s temperature'),
+  dayEndsHour: row(
+    17,
+    12,
+    24,
+    'hour at which it ends: after it nobody works, and coats cure at the night’s temperature',
+  ),
+  workingDaysAWeek: row(5, 1, 7, 'days of the week on which it works, from Monday on'),
   bareMetalLimitMin: row(
     60,
     5,

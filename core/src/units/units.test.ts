@@ -44,7 +44,15 @@ test.each([
   [480, 24 * 60, '08:00 next day'],
   [1020, 3 * 24 * 60, '17:00 on day 4'],
 ])('work that starts at minute %d is at %d minutes later at "%s"', (startMin, afterMin, text) =>
-  expect(clockTime(startMin, afterMin)).toBe(text),
+  expect(clockTime({ startMin }, afterMin)).toBe(text),
+);
+
+test.each([
+  [0, 'Fri 08:00'],
+  [3 * 24 * 60 + 30, 'Mon 08:30'],
+  [7 * 24 * 60, 'Fri 11 Dec 08:00'],
+])('work that starts on a Friday is at %d minutes later at "%s"', (afterMin, text) =>
+  expect(clockTime({ startMin: 480, startOn: '2026-12-04' }, afterMin)).toBe(text),
 );
 
 test('a fact finds its unit by the end of its name', () => {

@@ -342,6 +342,8 @@ export const SENTENCES = {
   'plan.hand-over': 'Ready for base: tell what lies under, film, tone, scratch and window.',
   'plan.no-system': 'No system on this shelf gets the panel ready for base.',
   'plan.no-coat': 'No coat on the shelf fits.',
+  'plan.own-lost':
+    'Your own sequence does not fit the survey any more, or stops before the hand-over: put it together again.',
   'plan.gave-up': 'The search stopped after {looked} states; these are the best systems found by then.',
 } as const;
 

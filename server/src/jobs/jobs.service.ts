@@ -68,6 +68,10 @@ async function viewIn(tx: Read, key: PanelParams): Promise<{ view: PanelView; sh
   return { view, shopId: job.shopId };
 }
 
+/** The shop that a job is planned in. */
+export const shopOfJob = async (tx: Read, job: string): Promise<ShopView> =>
+  shopOf(tx, (await jobOf(tx, job)).shopId);
+
 /** Ids of a job's panels, in their order. */
 export async function panelIds(tx: Read, job: string): Promise<string[]> {
   await jobOf(tx, job);

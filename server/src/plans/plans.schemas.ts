@@ -1,4 +1,4 @@
-import { actInputsSchema, schoolsSchema } from '@blue-ledge/core';
+import { actInputsSchema, ownSequenceSchema, schoolsSchema } from '@blue-ledge/core';
 import { z } from 'zod';
 import { versionSchema } from '../http/params.ts';
 
@@ -11,22 +11,30 @@ export const choiceSchema = z.object({
 });
 export type Choice = z.infer<typeof choiceSchema>;
 
+const start = {
+  startMin: z
+    .number()
+    .min(0)
+    .max(24 * 60 - 1, 'must be a time of day, in minutes after midnight')
+    .optional(),
+  startOn: z.iso.date('must be a day such as 2026-12-07').optional(),
+};
+
 /** Schools for this plan only, when work starts and what was already done; empty for a plan as the shop has it. */
 export const planAskSchema = z
   .object({
     schools: schoolsSchema.optional(),
-    startMin: z
-      .number()
-      .min(0)
-      .max(24 * 60 - 1, 'must be a time of day, in minutes after midnight')
-      .optional(),
+    ...start,
     done: actInputsSchema.optional(),
+    own: ownSequenceSchema.optional(),
   })
   .prefault({});
 export type PlanAsk = z.infer<typeof planAskSchema>;
 
-/** Whether panels that have been started are planned as well. */
-export const planAllSchema = z.object({ alsoStarted: z.boolean().default(false) }).prefault({});
+/** When it is, for plans that start now, and whether panels that have been started are planned as well. */
+export const planAllSchema = z
+  .object({ now: z.object(start).required().optional(), alsoStarted: z.boolean().default(false) })
+  .prefault({});
 export type PlanAll = z.infer<typeof planAllSchema>;
 
 export const judgeAskSchema = z.object({

@@ -2,6 +2,7 @@ import {
   changesSince,
   isFallen,
   say,
+  startAgain,
   type Judgement,
   type PlaceInLine,
   type PlanTask,
@@ -14,7 +15,7 @@ import { Database, type Read, type Write } from '../database/database.ts';
 import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import type { PanelParams, PlanParams } from '../http/params.ts';
 import { ProblemError, notFound, stale } from '../http/problem.ts';
-import { JobsService, panelIds, plannedPanel, type PlannedPanel } from '../jobs/jobs.service.ts';
+import { JobsService, panelIds, plannedPanel, shopOfJob, type PlannedPanel } from '../jobs/jobs.service.ts';
 import { PlannerService } from '../planning/planner.service.ts';
 import type { Choice, JudgeAsk, PlanAll, PlanAsk } from './plans.schemas.ts';
 import { PlansReader, PlansWriter, type KeptPlan } from './plans.repository.ts';
@@ -26,11 +27,16 @@ const inputsNow = ({ view, sheets }: PlannedPanel) => ({
   sheets,
 });
 
-const taskOf = (planned: PlannedPanel, { schools, startMin, done }: PlanAsk = {}): PlanTask => ({
+const taskOf = (
+  planned: PlannedPanel,
+  { schools, startMin, startOn, done, own }: PlanAsk = {},
+): PlanTask => ({
   ...inputsNow(planned),
   ...(schools ? { schools } : {}),
   ...(startMin === undefined ? {} : { startMin }),
+  ...(startOn === undefined ? {} : { startOn }),
   ...(done ? { done } : {}),
+  ...(own ? { own } : {}),
 });
 
 const viewOf = ({ createdAt, ...kept }: KeptPlan, planned: PlannedPanel): PlanView => ({
@@ -41,11 +47,13 @@ const viewOf = ({ createdAt, ...kept }: KeptPlan, planned: PlannedPanel): PlanVi
 
 /** What a plan was asked for with: a later one is asked for in the same way. */
 function termsOf(kept: KeptPlan | null): PlanAsk {
-  const { schools, startMin, done } = kept?.plan?.inputs ?? {};
+  const { schools, startMin, startOn, done, own } = kept?.plan?.inputs ?? {};
   return {
     ...(schools ? { schools } : {}),
     ...(startMin === undefined ? {} : { startMin }),
+    ...(startOn === undefined ? {} : { startOn }),
     ...(done ? { done } : {}),
+    ...(own ? { own } : {}),
   };
 }
 
@@ -99,9 +107,14 @@ export class PlansService {
    * Plans every panel of a job, side by side, each on the terms of its plan before; what can be planned is kept,
    * whatever becomes of the others. Panels that have been started are left alone unless they are asked for.
    */
-  makeAll(asked: WriteRequest, job: string, { alsoStarted }: PlanAll, gone: AbortSignal): Promise<PlansView> {
+  makeAll(
+    asked: WriteRequest,
+    job: string,
+    { alsoStarted, now }: PlanAll,
+    gone: AbortSignal,
+  ): Promise<PlansView> {
     return this.writes.around<PlansView>(asked, async (keep) => {
-      const terms = await this.termsOfPanels(job);
+      const terms = await this.termsOfPanels(job, now);
       const isLeft = ({ done = [] }: PlanAsk): boolean => done.length > 0 && !alsoStarted;
       const ids = [...terms.keys()];
       const made = await Promise.all(
@@ -125,13 +138,19 @@ export class PlansService {
     return this.planner.placeOf(clientKey);
   }
 
-  /** What each panel's newest plan was asked for with, by panel id in the order of the job. */
-  private termsOfPanels(job: string): Promise<Map<string, PlanAsk>> {
+  /**
+   * What each panel's newest plan was asked for with, by panel id in the order of the job.
+   * @param now a start that has passed is put off to the next one, where nothing is done yet
+   */
+  private termsOfPanels(job: string, now: PlanAll['now']): Promise<Map<string, PlanAsk>> {
     return this.database.read(async (tx) => {
       const plans = new PlansReader(tx);
-      const ids = await panelIds(tx, job);
+      const { shop } = await shopOfJob(tx, job);
       const terms = new Map<string, PlanAsk>();
-      for (const panel of ids) terms.set(panel, termsOf(await plans.latest({ job, panel })));
+      for (const panel of await panelIds(tx, job)) {
+        const asked = termsOf(await plans.latest({ job, panel }));
+        terms.set(panel, { ...asked, ...(now ? startAgain(asked, now, shop) : {}) });
+      }
       return terms;
     });
   }

@@ -11,9 +11,11 @@ import type {
   Schools,
   Shop,
   ShopView,
+  OwnSequence,
 } from '@blue-ledge/core';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { PanelKey } from '../outbox/entry.ts';
+import { nowHere } from '../state/now.ts';
 import { ask, newKey } from './http.ts';
 import { useInLine } from './in-line.ts';
 import { planOnScreen, type PlanOnScreen, type PlanTooOld } from './opened-plan.ts';
@@ -168,15 +170,22 @@ export function useRemoveShop() {
 export interface PlanAsk {
   readonly schools?: Schools;
   readonly startMin?: number;
+  readonly startOn?: string;
   readonly done?: readonly ActInput[];
+  /** A sequence of the person's own, planned beside the others; null takes it out. */
+  readonly own?: OwnSequence | null;
 }
 
 /** Plans the panel as it is surveyed now. */
 export function useMakePlan(key: PanelKey) {
   const client = useQueryClient();
   return useInLine({
-    ask: (body: PlanAsk, clientKey) =>
-      ask<PlanView>(`${panelPath(key)}/plans`, { method: 'POST', body, key: clientKey }),
+    ask: ({ own, ...terms }: PlanAsk, clientKey) =>
+      ask<PlanView>(`${panelPath(key)}/plans`, {
+        method: 'POST',
+        body: { ...terms, ...(own ? { own } : {}) },
+        key: clientKey,
+      }),
     onSuccess: (plan) => void client.setQueryData(planQueryKey(key), plan),
   });
 }
@@ -191,7 +200,11 @@ export function useMakePlans(job: string) {
   const client = useQueryClient();
   return useInLine({
     ask: (which: WhichPanels, clientKey) =>
-      ask<PlansView>(`${jobPath(job)}/plans`, { method: 'POST', body: which, key: clientKey }),
+      ask<PlansView>(`${jobPath(job)}/plans`, {
+        method: 'POST',
+        body: { ...which, now: nowHere() },
+        key: clientKey,
+      }),
     onSuccess: async () => {
       await client.invalidateQueries({ queryKey: ['plan', job] });
       await client.invalidateQueries({ queryKey: jobQueryKey(job) });

@@ -1,11 +1,14 @@
 import {
+  OWN,
   areaTitle,
   bestLadder,
   sandingRunLabel,
   explainGrade,
   isCoarser,
   ladderOf,
+  isSameJson,
   showingOf,
+  withOwnLadder,
   type SandingRun,
   type Rung,
   type SandingFigures,
@@ -13,17 +16,29 @@ import {
 } from '@blue-ledge/core';
 import { Button, Input } from 'antd';
 import { useMemo, useState } from 'react';
+import { useFormat } from '../../state/units.ts';
 import { useSize } from '../../shared/use-size.ts';
 import { keepLadder, useOwnLadders } from '../../state/own-ladders.ts';
 import { usePanelContext } from '../panel-context.ts';
+import type { PlanOnScreen } from '../../api/opened-plan.ts';
+import { Problem } from '../../shared/Problem.tsx';
+import { usePlanAgain } from '../use-plan-again.ts';
 import { Compare } from './Compare.tsx';
 import { GrooveChart } from './GrooveChart.tsx';
 import { LadderDrawing } from './LadderDrawing.tsx';
 import { WhatIfForm } from './WhatIfForm.tsx';
 
+interface GritsViewProps {
+  readonly run: SandingRun;
+  readonly figures: SandingFigures;
+  readonly plan: PlanOnScreen;
+}
+
 /** One stretch of sanding: the best ladder beside one's own, and what would show of the last scratch. */
-export function GritsView({ run, figures }: { readonly run: SandingRun; readonly figures: SandingFigures }) {
-  const { key, view } = usePanelContext();
+export function GritsView({ run, figures, plan: planned }: GritsViewProps) {
+  const context = usePanelContext();
+  const { key, view } = context;
+  const { make, planWith } = usePlanAgain(context, planned);
   const { target, shop } = view;
   const name = `${key.job}/${key.panel}/${run.id}`;
   const kept = useOwnLadders((state) => state.byRun[name]);
@@ -37,6 +52,12 @@ export function GritsView({ run, figures }: { readonly run: SandingRun; readonly
   const plain: WhatIf = { celsius: shop.celsius };
   const shown = showingOf(run, own, whatIf, bench);
   const change = (next: readonly Rung[]): void => keepLadder(name, next);
+  const nDone = planned.plan.inputs.done?.length ?? 0;
+  const isDone = run.steps.some((n) => n <= nDone);
+  const use = (): void => {
+    const acts = planned.opened.actsOf(planned.chosen!);
+    planWith({ own: { acts: withOwnLadder(acts, run, rungs).slice(nDone), fillsIn: true } });
+  };
   return (
     <>
       <section className="pane ladder-main" aria-labelledby="grits-head">
@@ -48,7 +69,17 @@ export function GritsView({ run, figures }: { readonly run: SandingRun; readonly
           <Button disabled={!kept} onClick={() => keepLadder(name, null)}>
             As planned
           </Button>
+          <Button
+            type="primary"
+            disabled={!kept || isDone || isSameJson(rungs, run.planned)}
+            loading={make.isPending}
+            onClick={use}
+          >
+            Use yours
+          </Button>
         </header>
+        {make.error && <Problem error={make.error} />}
+        <UseOutcome plan={planned} />
         <div ref={box} className="ladder-box">
           {size.width > 0 && (
             <LadderDrawing
@@ -81,6 +112,19 @@ export function GritsView({ run, figures }: { readonly run: SandingRun; readonly
         <WhatIfForm run={run} own={own} whatIf={whatIf} onChange={setWhatIf} />
       </section>
     </>
+  );
+}
+
+/** What became of a ladder that was put into the plan, where the rules refuse it. */
+function UseOutcome({ plan }: { readonly plan: PlanOnScreen }) {
+  const { said } = useFormat();
+  const own = plan.opened.view.systems.find(({ id }) => id === OWN);
+  const refusal = own?.refusedBy[0];
+  if (!refusal) return null;
+  return (
+    <div className="problem" role="alert">
+      Your ladder is not in the plan: {said(refusal)} <span className="rule-id">{refusal.rule}</span>
+    </div>
   );
 }
 

@@ -100,7 +100,7 @@ function Ladders({ plan, sanding }: { readonly plan: PlanOnScreen; readonly sand
       </aside>
       {view === 'grits' &&
         (run ? (
-          <GritsView key={run.id} run={run} figures={sanding.figures} />
+          <GritsView key={run.id} run={run} figures={sanding.figures} plan={plan} />
         ) : (
           <Nothing words="This system sands nothing: there is no ladder to climb down." />
         ))}

@@ -5,6 +5,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { isOpened, usePanel, usePlan } from '../../api/queries.ts';
 import { Pending } from '../../shared/Problem.tsx';
 import { useSelection } from '../system/use-selection.ts';
+import { PrintPages } from './PrintPages.tsx';
 import './sheet.css';
 
 /** What can hurt on this panel, on paper: each caution once, with the steps on which it holds. */
@@ -27,6 +28,7 @@ export function CautionSheet() {
   const { system } = selection;
   return (
     <main className="page plan-sheet">
+      <PrintPages heading={`Cautions: ${view.panel.name}, ${view.job.title}`} />
       <p className="sheet-acts">
         <Link to={`/jobs/${job}/panels/${panel}/system?${search}`}>Back to the systems</Link>
         <Button type="primary" icon={<PrinterOutlined />} onClick={() => window.print()}>

@@ -1,5 +1,15 @@
 import { PrinterOutlined } from '@ant-design/icons';
-import { areasOf, placeWords, stepMeans, stepTitle, type Step } from '@blue-ledge/core';
+import {
+  areasOf,
+  clockTime,
+  placeWords,
+  stepMeans,
+  stepMix,
+  stepTitle,
+  type OpenedPlan,
+  type Step,
+  type WorkStart,
+} from '@blue-ledge/core';
 import { Button } from 'antd';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { plannedView, type PlanOnScreen } from '../../api/opened-plan.ts';
@@ -11,6 +21,7 @@ import { StrataSection } from '../../shared/section/StrataSection.tsx';
 import { useFormat } from '../../state/units.ts';
 import { sectionInput } from '../section-input.ts';
 import { useSelection } from '../system/use-selection.ts';
+import { PrintPages } from './PrintPages.tsx';
 import './sheet.css';
 
 const DRAWING = { width: 760, height: 270 } as const;
@@ -54,9 +65,11 @@ function Sheet({ view, stored, back }: SheetProps) {
     return <Pending error={new Error('No system of this plan can be printed.')} what="the plan" />;
   const { system, core } = selection;
   const { panel, shop, target } = view;
+  const { view: plan, sheetOf } = stored.opened;
   const input = sectionInput(stored.opened.view.found, system, view, cut);
   return (
     <main className="page plan-sheet">
+      <PrintPages heading={`${panel.name}, ${view.job.title}: ${system.title}`} />
       <p className="sheet-acts">
         <Link to={back}>Back to the systems</Link>
         <Button type="primary" icon={<PrinterOutlined />} onClick={() => window.print()}>
@@ -73,7 +86,7 @@ function Sheet({ view, stored, back }: SheetProps) {
         </p>
         <p>
           {quantity('M2', panel.areaM2)}, {target.quality} quality, {target.base.carrier} base. Hands-on{' '}
-          {minutes(system.totals.handsOnMin)}, ready after {minutes(system.totals.elapsedMin)} at{' '}
+          {minutes(system.totals.handsOnMin)}, ready {clockTime(plan, system.steps.at(-1)!.endMin)} at{' '}
           {quantity('Celsius', shop.celsius)} by day
           {shop.nightCelsius === undefined ? '' : ` and ${quantity('Celsius', shop.nightCelsius)} at night`}.
         </p>
@@ -98,16 +111,17 @@ function Sheet({ view, stored, back }: SheetProps) {
         <thead>
           <tr>
             <th>Step</th>
+            <th>When</th>
             <th>What</th>
             <th>With</th>
-            <th>Time</th>
+            <th>Next coat</th>
             <th>Why</th>
             <th>Done</th>
           </tr>
         </thead>
         <tbody>
           {system.steps.map((step) => (
-            <Row key={step.n} step={step} all={areasOf(system.steps)} />
+            <Row key={step.n} step={step} all={areasOf(system.steps)} start={plan} sheetOf={sheetOf} />
           ))}
         </tbody>
       </table>
@@ -117,23 +131,43 @@ function Sheet({ view, stored, back }: SheetProps) {
 }
 
 /** Reasons that a bench needs on paper; the screen has all of them. */
-const MOST_REASONS = 4;
+const MOST_REASONS = 2;
 
-function Row({ step, all }: { readonly step: Step; readonly all: readonly string[] }) {
+interface RowProps {
+  readonly step: Step;
+  readonly all: readonly string[];
+  readonly start: WorkStart;
+  readonly sheetOf: OpenedPlan['sheetOf'];
+}
+
+function Row({ step, all, start, sheetOf }: RowProps) {
   const { system, minutes, said } = useFormat();
+  const at = (afterMin: number): string => clockTime(start, afterMin);
+  const { window: open } = step;
   return (
     <tr>
       <td className="sheet-n">{step.n}</td>
+      <td className="sheet-when">
+        <b>{at(step.startMin)}</b>
+        {step.handsOnMin > 0 && <div>{minutes(step.handsOnMin)}</div>}
+        {step.waitMin > 0 && <div>wait {minutes(step.waitMin)}</div>}
+      </td>
       <td>
         <b>{stepTitle(step)}</b>
         <br />
         {placeWords(step.areas, all)}
       </td>
-      <td>{stepMeans(step, system)}</td>
       <td>
-        {step.handsOnMin > 0 && <div>{minutes(step.handsOnMin)}</div>}
-        {step.waitMin > 0 && <div>wait {minutes(step.waitMin)}</div>}
-        {step.window && <div>next coat within {minutes(step.window.closesMin)}</div>}
+        {stepMeans(step, system)}
+        <div>{stepMix(step, sheetOf(step.sheetId))}</div>
+      </td>
+      <td className="sheet-when">
+        {open && (
+          <>
+            <div>from {at(step.endMin + open.opensMin)}</div>
+            <div>to {at(step.endMin + open.closesMin)}</div>
+          </>
+        )}
       </td>
       <td>
         {step.why.slice(0, MOST_REASONS).map((reason, i) => (

@@ -167,9 +167,7 @@ function LayerRow({ name, place, layer, onChange, onRemove }: LayerRowProps) {
           }
         />
       )}
-      {place > 0 && (
-        <RemoveButton label={`Remove layer ${label}`} onRemove={onRemove} />
-      )}
+      {place > 0 && <RemoveButton label={`Remove layer ${label}`} onRemove={onRemove} />}
     </li>
   );
 }

@@ -1,6 +1,7 @@
-import { patchesOf, type ActInput, type PanelView } from '@blue-ledge/core';
+import { OWN, patchesOf, type DatedStart, type PanelView } from '@blue-ledge/core';
 import { Drawer } from 'antd';
 import { useMemo, useState } from 'react';
+import type { PlanAsk } from '../../api/queries.ts';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
 import { useCut } from '../../shared/panel-map/use-cut.ts';
@@ -25,9 +26,9 @@ interface PlanBoardProps {
   readonly isChoosing: boolean;
   readonly onChoose: (systemId: string) => void;
   /** Plans the rest from what was really done. */
-  readonly onReplan: (done: ActInput[]) => void;
-  /** Plans again from another hour of the day. */
-  readonly onStart: (startMin: number) => void;
+  readonly onReplan: (changed: Pick<PlanAsk, 'done' | 'own'>) => void;
+  /** Plans again from another day or hour. */
+  readonly onStart: (start: DatedStart) => void;
   readonly onSchools: () => void;
   readonly onWhyNot: () => void;
 }
@@ -75,6 +76,7 @@ export function PlanBoard({
     <div className="system-grid">
       <SystemCards
         systems={plan.systems}
+        start={plan}
         inputs={inputs}
         chosen={chosen}
         wanted={wanted}
@@ -127,17 +129,12 @@ export function PlanBoard({
         {zoneList}
       </Drawer>
       <section className="pane system-steps" aria-labelledby="steps-head">
-        <StepList
-          system={system}
-          startMin={plan.startMin}
-          n={n}
-          onPick={selection.showStep}
-          onStart={onStart}
-        />
+        <StepList system={system} start={plan} n={n} onPick={selection.showStep} onStart={onStart} />
         <StepDetail
           system={system}
           n={n}
-          startMin={plan.startMin}
+          start={plan}
+          sheetOf={opened.sheetOf}
           {...(system.verdict === 'ready' ? { onReplan: () => setIsReplanning(true) } : {})}
         />
       </section>
@@ -160,7 +157,9 @@ export function PlanBoard({
           onClose={() => setIsReplanning(false)}
           onPlan={(done) => {
             setIsReplanning(false);
-            onReplan(done);
+            // What is left of a sequence of the person's own goes on as such.
+            const left = system.id === OWN ? opened.actsOf(OWN).slice(n) : [];
+            onReplan({ done, ...(left.length > 0 ? { own: { acts: left, fillsIn: true } } : {}) });
           }}
         />
       )}

@@ -1,4 +1,4 @@
-import { SCHOOLS, type PanelPlan, type SchoolName } from '@blue-ledge/core';
+import { OWN, SCHOOLS, type PanelPlan, type SchoolName } from '@blue-ledge/core';
 import { Button } from 'antd';
 import type { PlanAsk } from '../../api/queries.ts';
 
@@ -11,7 +11,8 @@ interface PlanTermsProps {
 export function PlanTerms({ plan, onPlan }: PlanTermsProps) {
   const schools = Object.entries(plan.schools ?? {}) as [SchoolName, string][];
   const nDone = plan.done?.length ?? 0;
-  if (schools.length === 0 && nDone === 0) return null;
+  const hasOwn = plan.systems.some(({ id }) => id === OWN);
+  if (schools.length === 0 && nDone === 0 && !hasOwn) return null;
   const words = schools.map(
     ([name, side]) => (SCHOOLS[name] as Record<string, { label: string }>)[side]?.label ?? side,
   );
@@ -25,13 +26,15 @@ export function PlanTerms({ plan, onPlan }: PlanTermsProps) {
         )}
         {nDone > 0 && (
           <>
-            <b>Goes on after step {nDone},</b> from what was really done.
+            <b>Goes on after step {nDone},</b> from what was really done.{' '}
           </>
         )}
+        {hasOwn && <b>With a system of your own.</b>}
       </span>
       <span className="term-acts">
         {words.length > 0 && <Button onClick={() => onPlan({ schools: {} })}>As the shop works</Button>}
-        {nDone > 0 && <Button onClick={() => onPlan({ done: [] })}>Plan from the start</Button>}
+        {hasOwn && <Button onClick={() => onPlan({ own: null })}>Take your own out</Button>}
+        {nDone > 0 && <Button onClick={() => onPlan({ done: [], own: null })}>Plan from the start</Button>}
       </span>
     </div>
   );

@@ -6,11 +6,14 @@ import {
   clockTime,
   placeWords,
   stepMeans,
+  stepMix,
   stepTitle,
+  type OpenedPlan,
   type Reason,
   type Said,
   type Step,
   type System,
+  type WorkStart,
 } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { SourceMark, sourceWords } from '../../shared/SourceMark.tsx';
@@ -20,13 +23,14 @@ import { useFormat } from '../../state/units.ts';
 export function StepDetail({
   system,
   n,
-  startMin,
+  start,
+  sheetOf,
   onReplan,
 }: {
   readonly system: System;
   readonly n: number;
-  /** Minutes after midnight at which the plan starts. */
-  readonly startMin: number;
+  readonly start: WorkStart;
+  readonly sheetOf: OpenedPlan['sheetOf'];
   /** Plans the rest from this step; absent where nothing can be planned on. */
   readonly onReplan?: () => void;
 }) {
@@ -39,7 +43,8 @@ export function StepDetail({
         <Detail
           step={step}
           all={areasOf(system.steps)}
-          startMin={startMin}
+          start={start}
+          sheetOf={sheetOf}
           {...(onReplan && step.op !== 'hand-over' ? { onReplan } : {})}
         />
       ) : (
@@ -52,13 +57,15 @@ export function StepDetail({
 interface DetailProps {
   readonly step: Step;
   readonly all: readonly string[];
-  readonly startMin: number;
+  readonly start: WorkStart;
+  readonly sheetOf: OpenedPlan['sheetOf'];
   readonly onReplan?: () => void;
 }
 
-function Detail({ step, all, startMin, onReplan }: DetailProps) {
+function Detail({ step, all, start, sheetOf, onReplan }: DetailProps) {
   const { minutes, system } = useFormat();
-  const at = (afterMin: number): string => clockTime(startMin, afterMin);
+  const at = (afterMin: number): string => clockTime(start, afterMin);
+  const mix = stepMix(step, sheetOf(step.sheetId));
   const means = stepMeans(step, system);
   const { window: open } = step;
   return (
@@ -68,6 +75,7 @@ function Detail({ step, all, startMin, onReplan }: DetailProps) {
         {step.isDone && ', done'} <span className="note">{placeWords(step.areas, all)}</span>
       </h3>
       {means && <p className="detail-means">{means}</p>}
+      {mix && <p className="detail-means">{mix}</p>}
       <p className="detail-times">
         {step.handsOnMin > 0 && (
           <span>
@@ -91,12 +99,12 @@ function Detail({ step, all, startMin, onReplan }: DetailProps) {
           </span>
         )}
       </p>
-      {!step.isDone && (
-        <p className="note">
-          Worked straight through: {at(step.startMin)} to {at(step.endMin)}
-          {open && `; next coat by ${at(step.endMin + open.closesMin)}`}.
-        </p>
-      )}
+      <p className="note">
+        {step.isDone ? 'Planned for' : 'From'} {at(step.startMin)} to {at(step.endMin)}
+        {isSplit(step) && ', over the shop’s closing time'}
+        {open && `; next coat from ${at(step.endMin + open.opensMin)} to ${at(step.endMin + open.closesMin)}`}
+        .
+      </p>
       {onReplan && (
         <p>
           <Button size="small" onClick={onReplan}>
@@ -117,6 +125,10 @@ function Detail({ step, all, startMin, onReplan }: DetailProps) {
     </>
   );
 }
+
+/** The shop closes in the middle of it. */
+const isSplit = ({ startMin, endMin, handsOnMin, waitMin }: Step): boolean =>
+  endMin - startMin > handsOnMin + waitMin + 1;
 
 /** Reasons, each with the rule behind it and where it comes from, in words as well as by mark. */
 function Reasons({ reasons }: { readonly reasons: readonly Said[] }) {

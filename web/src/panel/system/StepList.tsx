@@ -5,31 +5,35 @@ import {
   placeWords,
   stepFigure,
   stepTitle,
+  type DatedStart,
   type Step,
   type System,
+  type WorkStart,
 } from '@blue-ledge/core';
 import { useEffect, useMemo, useRef } from 'react';
 import { Link, useLocation } from 'react-router';
 import { SourceLegend, SourceMark } from '../../shared/SourceMark.tsx';
+import { fieldOf, nowHere, startOfField } from '../../state/now.ts';
 import { useFormat } from '../../state/units.ts';
 
 interface StepListProps {
   readonly system: System;
   readonly n: number;
-  /** Minutes after midnight at which the plan starts. */
-  readonly startMin: number;
+  readonly start: WorkStart;
   readonly onPick: (n: number) => void;
-  /** Plans again from another hour. */
-  readonly onStart: (startMin: number) => void;
+  /** Plans again from another day or hour. */
+  readonly onStart: (start: DatedStart) => void;
 }
 
 /** All steps of a system, one line each: what, on which zones, with what figure, how long. */
-export function StepList({ system, n, startMin, onPick, onStart }: StepListProps) {
+export function StepList({ system, n, start, onPick, onStart }: StepListProps) {
   const { minutes } = useFormat();
   const { search } = useLocation();
   const list = useRef<HTMLOListElement>(null);
   const isRefused = system.verdict === 'refused';
   const stepCount = `${system.steps.length} ${system.steps.length === 1 ? 'step' : 'steps'}`;
+  const nDone = system.steps.filter(({ isDone }) => isDone).length;
+  const inAllMin = system.steps.reduce((sum, { handsOnMin }) => sum + handsOnMin, 0);
   const all = useMemo(() => areasOf(system.steps), [system]);
   useEffect(() => {
     list.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
@@ -40,18 +44,30 @@ export function StepList({ system, n, startMin, onPick, onStart }: StepListProps
         <h2 id="steps-head">{isRefused ? `${stepCount}, then refused` : `Plan, ${stepCount}`}</h2>
         <span>
           hands-on <b>{minutes(system.totals.handsOnMin)}</b>
+          {nDone > 0 && ` left of ${minutes(inAllMin)}`}
         </span>
-        <StartTime key={startMin} startMin={startMin} onStart={onStart} />
-        <SourceLegend />
+        {nDone === 0 && (
+          <StartTime key={`${start.startOn} ${start.startMin}`} start={start} onStart={onStart} />
+        )}
         <span className="print-links">
-          <PrinterOutlined /> <Link to={{ pathname: '../plan-sheet', search }}>Print the plan</Link>
+          <PrinterOutlined />{' '}
+          <Link to={{ pathname: '../plan-sheet', search }} aria-label="Print the plan">
+            Print
+          </Link>
           <Link to={{ pathname: '../caution-sheet', search }}>Cautions</Link>
         </span>
+        <SourceLegend />
       </header>
       <ol className="step-list" ref={list} tabIndex={-1}>
         {system.steps.map((step) => (
           <li key={step.n}>
-            <StepRow step={step} all={all} isShown={step.n === n} onPick={() => onPick(step.n)} />
+            <StepRow
+              step={step}
+              start={start}
+              all={all}
+              isShown={step.n === n}
+              onPick={() => onPick(step.n)}
+            />
           </li>
         ))}
       </ol>
@@ -60,31 +76,39 @@ export function StepList({ system, n, startMin, onPick, onStart }: StepListProps
 }
 
 /** When the work starts: every time counts from it, and cures count the hours as they come then. */
-function StartTime({ startMin, onStart }: Pick<StepListProps, 'startMin' | 'onStart'>) {
+function StartTime({ start, onStart }: Pick<StepListProps, 'start' | 'onStart'>) {
+  const { startOn = nowHere().startOn, startMin } = start;
+  const shown = fieldOf({ startOn, startMin });
   return (
     <label className="start-time">
       starts{' '}
       <input
-        type="time"
-        defaultValue={clockTime(startMin, 0)}
+        type="datetime-local"
+        defaultValue={shown}
         onBlur={({ target }) => {
-          const [hours, minutes] = target.value.split(':').map(Number);
-          if (hours === undefined || minutes === undefined) return;
-          const asked = hours * 60 + minutes;
-          if (asked !== startMin) onStart(asked);
+          const asked = target.value === shown ? null : startOfField(target.value);
+          if (asked) onStart(asked);
         }}
       />
     </label>
   );
 }
 
+/** "13 min, wait 15 min" */
+const stepTimes = ({ handsOnMin, waitMin }: Step, minutes: (min: number) => string): string =>
+  [handsOnMin > 0 ? minutes(handsOnMin) : '', waitMin > 0 ? `wait ${minutes(waitMin)}` : '']
+    .filter(Boolean)
+    .join(', ');
+
 function StepRow({
   step,
+  start,
   all,
   isShown,
   onPick,
 }: {
   readonly step: Step;
+  readonly start: WorkStart;
   readonly all: readonly string[];
   readonly isShown: boolean;
   readonly onPick: () => void;
@@ -96,21 +120,22 @@ function StepRow({
       <span className="step-n">
         {step.isDone ? <CheckOutlined aria-label={`${step.n}, done`} /> : step.n}
       </span>
-      <span className="step-what">
-        <span className="step-title">{stepTitle(step)}</span>
-        <span className="note step-zones">{placeWords(step.areas, all)}</span>
-      </span>
-      <span className="step-figure">
+      <span className="step-title">{stepTitle(step)}</span>
+      <b className="step-clock">{clockTime(start, step.startMin)}</b>
+      <span className="note">
+        {placeWords(step.areas, all)}
         {figure && (
-          <>
+          <span className="step-figure">
             {figure.text} <SourceMark source={figure.source} />
-          </>
+          </span>
         )}
       </span>
-      <span className="step-time">
-        <b>{step.handsOnMin > 0 ? minutes(step.handsOnMin) : ''}</b>
-        {step.waitMin > 0 && <span className="note">wait {minutes(step.waitMin)}</span>}
-      </span>
+      <span className="note step-time">{stepTimes(step, minutes)}</span>
+      {step.window && (
+        <span className="note step-window">
+          next coat by {clockTime(start, step.endMin + step.window.closesMin)}
+        </span>
+      )}
     </button>
   );
 }

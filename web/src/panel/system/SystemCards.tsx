@@ -1,11 +1,13 @@
 import { CheckOutlined, CloseSquareOutlined, MinusOutlined } from '@ant-design/icons';
 import {
   allowedIf,
+  clockTime,
   standingsOf,
   type Reason,
   type Source,
   type Standing,
   type System,
+  type WorkStart,
 } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { useMemo, useRef } from 'react';
@@ -16,6 +18,7 @@ import { useFormat } from '../../state/units.ts';
 
 interface SystemCardsProps {
   readonly systems: readonly System[];
+  readonly start: WorkStart;
   readonly inputs: ReadonlyMap<string, SectionInput>;
   readonly chosen: string | null;
   /** What a person wants; the planner suggests where nobody chose. */
@@ -32,6 +35,7 @@ interface SystemCardsProps {
 /** Systems side by side: those that are ready first, then those that a technician would ask about and that are refused. */
 export function SystemCards({
   systems,
+  start,
   inputs,
   chosen,
   wanted,
@@ -78,6 +82,7 @@ export function SystemCards({
           <Card
             key={system.id}
             system={system}
+            start={start}
             input={inputs.get(system.id)!}
             standing={standings.get(system.id) ?? []}
             isChosen={system.id === chosen && system.id === wanted}
@@ -95,6 +100,7 @@ export function SystemCards({
 
 interface CardProps {
   readonly system: System;
+  readonly start: WorkStart;
   readonly input: SectionInput;
   /** What stands out about it among those that are ready. */
   readonly standing: readonly Standing[];
@@ -109,6 +115,7 @@ interface CardProps {
 
 function Card({
   system,
+  start,
   input,
   standing,
   isChosen,
@@ -119,14 +126,15 @@ function Card({
   onChoose,
 }: CardProps) {
   const { minutes, quantity } = useFormat();
-  const { totals, level } = system;
+  const { totals, level, steps } = system;
+  const hasDone = steps.some(({ isDone }) => isDone);
   const isReady = system.verdict === 'ready';
   const figures: readonly (readonly [figure: string, words: string, source?: Source])[] = isReady
     ? [
-        [minutes(totals.handsOnMin), 'hands-on'],
-        [minutes(totals.elapsedMin), 'until ready'],
-        [String(totals.materialCost), 'material', 'model'],
-        [level ? quantity('Um', level.ledgeUm) : '-', 'ledge left'],
+        [minutes(totals.handsOnMin), hasDone ? 'work left' : 'hands-on'],
+        [clockTime(start, steps.at(-1)!.endMin), 'ready'],
+        [String(totals.materialCost), hasDone ? 'material left' : 'material', 'model'],
+        [level ? quantity('Um', level.ledgeUm) : '-', 'step left'],
       ]
     : [];
   return (
@@ -191,7 +199,7 @@ function Verdict({ system, state }: { readonly system: System; readonly state: C
   return (
     <span className="card-verdict">
       {state === 'chosen' ? <CheckOutlined /> : <MinusOutlined />} <b>{STATE_WORDS[state]}</b>{' '}
-      {remark ? said(remark) : 'By the shop’s own schools; breaks no rule.'}
+      {remark ? said(remark) : 'Breaks no rule.'}
     </span>
   );
 }

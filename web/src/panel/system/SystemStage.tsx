@@ -1,16 +1,17 @@
 import { Button, Modal, Spin } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { PanelPlan, PlanInput, Schools } from '@blue-ledge/core';
+import { clockTime, isPast, type PanelPlan, type PlanInput } from '@blue-ledge/core';
 import { plannedView } from '../../api/opened-plan.ts';
 import { placeText } from '../../api/in-line.ts';
-import { isOpened, useChooseSystem, useMakePlan, usePlan, type PlanAsk } from '../../api/queries.ts';
+import { isOpened, useChooseSystem, usePlan } from '../../api/queries.ts';
 import { AfterPaint } from '../../shared/AfterPaint.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { useFormat } from '../../state/units.ts';
 import { useUnsentAt } from '../../outbox/use-outbox.ts';
-import { useWorkStart } from '../../state/work-start.ts';
+import { nowHere } from '../../state/now.ts';
 import { usePanelContext, type PanelContext } from '../panel-context.ts';
+import { usePlanAgain } from '../use-plan-again.ts';
 import { ChoiceNotice } from './ChoiceNotice.tsx';
 import { DecidingTests } from './DecidingTests.tsx';
 import { PlanBoard } from './PlanBoard.tsx';
@@ -24,28 +25,20 @@ import './system.css';
 export function SystemStage() {
   const context = usePanelContext();
   const { data: plan, error, isPending } = usePlan(context.key);
-  const make = useMakePlan(context.key);
+  const { terms, make, planWith } = usePlanAgain(context, plan);
   const choose = useChooseSystem(context.key, plan);
   const [open, setOpen] = useState<'schools' | 'why-not' | null>(null);
   /** A system that was picked from a plan whose inputs have changed since. */
   const [doubtful, setDoubtful] = useState<string | null>(null);
-  const { startMin: wanted, start } = useWorkStart();
   if (error) return <Problem error={error} />;
   if (isPending) return <Spin className="stage-wait" description="Fetching the plan" />;
-  const inputs = plan?.plan?.inputs;
-  const schools: Schools = inputs?.schools ?? {};
-  const done = inputs?.done ?? [];
-  const startMin = inputs?.startMin ?? wanted;
-  const again: PlanAsk = {
-    schools,
-    ...(startMin === null ? {} : { startMin }),
-    ...(done.length > 0 ? { done } : {}),
-  };
+  const now = nowHere();
+  const { schools = {}, done = [] } = terms;
   const ask = (
     <AskButton
       label={placeText(make.place) ?? (plan ? 'Plan again' : 'Ask for systems')}
       isBusy={make.isPending}
-      onClick={() => make.mutate(again)}
+      onClick={() => planWith({})}
       context={context}
     />
   );
@@ -57,9 +50,17 @@ export function SystemStage() {
   return (
     <div className="system">
       {(make.error ?? choose.error) && <Problem error={(make.error ?? choose.error)!} />}
-      <PlanState changed={plan.changed} ask={ask} />
+      <PlanState
+        changed={plan.changed}
+        passed={
+          done.length === 0 && view.startOn && isPast({ ...view, startOn: view.startOn }, now)
+            ? clockTime(view, 0)
+            : null
+        }
+        ask={ask}
+      />
       <ChoiceNotice panelKey={context.key} plan={plan} />
-      <PlanTerms plan={view} onPlan={(changed) => make.mutate({ ...again, ...changed })} />
+      <PlanTerms plan={view} onPlan={planWith} />
       <Stops stopped={view.stopped} panelKey={context.key} view={context.view} />
       <Warnings warnings={view.warnings} />
       <DecidingTests tests={plan.tests ?? []} />
@@ -69,11 +70,8 @@ export function SystemStage() {
           view={plannedView(context.view, plan)}
           isChoosing={choose.isPending}
           onChoose={choosing}
-          onReplan={(acts) => make.mutate({ ...again, done: acts })}
-          onStart={(at) => {
-            start(at);
-            make.mutate({ ...again, startMin: at });
-          }}
+          onReplan={planWith}
+          onStart={planWith}
           onSchools={() => setOpen('schools')}
           onWhyNot={() => setOpen('why-not')}
         />
@@ -85,7 +83,7 @@ export function SystemStage() {
           onClose={() => setOpen(null)}
           onPlan={(chosen) => {
             setOpen(null);
-            make.mutate({ ...again, schools: chosen });
+            planWith({ schools: chosen });
           }}
         />
       )}
@@ -96,6 +94,10 @@ export function SystemStage() {
           plan={plan}
           schools={schools}
           onClose={() => setOpen(null)}
+          onUse={(own) => {
+            setOpen(null);
+            planWith({ own });
+          }}
         />
       )}
       <Modal
@@ -208,16 +210,27 @@ function changedText(changed: readonly PlanInput[]): string {
 
 interface PlanStateProps {
   readonly changed: readonly PlanInput[];
+  /** When it was to start, where that has passed and nothing is done. */
+  readonly passed: string | null;
   readonly ask: React.ReactNode;
 }
 
-/** What the plan was made from and is different now. */
-function PlanState({ changed, ask }: PlanStateProps) {
-  if (changed.length === 0) return null;
+/** What the plan was made from and is different now; or that its start has passed. */
+function PlanState({ changed, passed, ask }: PlanStateProps) {
+  if (changed.length === 0 && passed === null) return null;
   return (
     <div className="plan-notice" role="status">
       <span>
-        <b>{changedText(changed)} changed since this plan was made.</b> It is shown as it was made.
+        {changed.length > 0 && (
+          <>
+            <b>{changedText(changed)} changed since this plan was made.</b> It is shown as it was made.{' '}
+          </>
+        )}
+        {passed !== null && (
+          <>
+            <b>Its start, {passed}, has passed.</b> Planned again, it starts with the next working hour.
+          </>
+        )}
       </span>
       {ask}
     </div>

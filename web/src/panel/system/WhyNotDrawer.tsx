@@ -9,6 +9,7 @@ import {
   type Grade,
   type OpName,
   type ActInput,
+  type OwnSequence,
   type PanelView,
   type ProductSheet,
   type Schools,
@@ -31,6 +32,8 @@ interface WhyNotProps {
   readonly plan: PlanOnScreen;
   readonly schools: Schools;
   readonly onClose: () => void;
+  /** Plans it as a system, and chooses that. */
+  readonly onUse: (own: OwnSequence) => void;
 }
 
 /** Work that a person chooses; the rest is what rules ask for in between. */
@@ -38,7 +41,7 @@ const isChoice = (op: OpName): boolean =>
   SHEET_KIND_OF[op] !== undefined || op.startsWith('strip-') || op === 'hand-over';
 
 /** "Why not...?": a sequence of one's own, and the verdict on it step by step. */
-export function WhyNotDrawer({ panelKey, view, plan, schools, onClose }: WhyNotProps) {
+export function WhyNotDrawer({ panelKey, view, plan, schools, onClose, onUse }: WhyNotProps) {
   const name = nameOfPanel(panelKey);
   const own = useOwnSequences(({ byPanel }) => byPanel[name]) ?? [];
   const { data: sheets = [] } = useSheets(panelKey.job);
@@ -105,10 +108,18 @@ export function WhyNotDrawer({ panelKey, view, plan, schools, onClose }: WhyNotP
           loading={judge.isPending}
           onClick={() => judge.mutate({ own, fillsIn, schools })}
         >
-          Judge it
+          Check it
         </Button>
       </div>
       {judge.error && <Problem error={judge.error} />}
+      {judge.data?.isReady && (
+        <p className="why-acts">
+          <span>It may take the place of the chosen system.</span>
+          <Button type="primary" className="ledge-button" onClick={() => onUse({ acts: [...own], fillsIn })}>
+            Use this
+          </Button>
+        </p>
+      )}
       {judge.data && <Verdicts judgement={judge.data} />}
     </Drawer>
   );

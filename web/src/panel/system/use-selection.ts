@@ -26,14 +26,18 @@ export function useSelection(plan: PanelPlan, chosen: string | null): Selection 
   const zones = Object.keys(plan.found);
   return {
     system,
-    n: Number.isNaN(asked) ? last : Math.min(Math.max(0, asked), last),
+    n: Number.isNaN(asked) ? firstOf(system) : Math.min(Math.max(0, asked), last),
     core: zones.find((id) => id === search.get('zone')) ?? busiestZone(plan, system),
-    showSystem: (id) =>
-      put({ system: id, step: String(plan.systems.find((other) => other.id === id)?.steps.length ?? 0) }),
+    // The step of one system is not that of another: the first that is due is shown.
+    showSystem: (id) => put({ system: id, step: null }),
     showStep: (n) => put({ step: String(Math.min(Math.max(0, n), last)) }),
     showCore: (zone) => put({ zone }),
   };
 }
+
+/** What is looked at first: the next step to do; of a refused system the one where it stops. */
+const firstOf = ({ steps, verdict }: System): number =>
+  verdict === 'refused' ? steps.length : (steps.find(({ isDone }) => !isDone)?.n ?? steps.length);
 
 /** The zone whose layers change most often tells most about the system. */
 function busiestZone(plan: PanelPlan, system: System): string {

@@ -1,0 +1,154 @@
+import { isSanding, type Act, type OpName } from '../operations/act.ts';
+import type { Context } from '../operations/context.ts';
+import { dayLengthMin, leftOfWorkMin, untilNextShiftMin } from '../operations/day.ts';
+import { carryOut, costOf } from '../operations/perform.ts';
+import { zoneOf, type PanelState } from '../operations/state.ts';
+import { cureMethodOf } from '../operations/waiting.ts';
+import { decideAct } from '../rules/check-act.ts';
+import type { Verdict } from '../rules/rule.ts';
+import { newMemo, prepare, type Performed } from './prepare.ts';
+import { afterIdle } from './replay.ts';
+
+/**
+ * Puts the work of one panel into the shop's hours. What needs hands waits for the morning where the day is too short
+ * for it; flash and cure run on through the night. Where a time limit would run out meanwhile, the work that started it
+ * waits for the morning as well; where that does not help, what the rules ask for is done again.
+ */
+
+/** Waits that nobody has to stand by. */
+const LEFT_ALONE: ReadonlySet<OpName> = new Set(['flash', 'cure', 'temper', 'laminate-repair']);
+/** Sanding that is begun so late is not worth setting up for, minutes. */
+const LEAST_BEGUN_MIN = 30;
+/** So many acts at most are moved to the morning together. */
+const MOST_MOVED = 30;
+
+/** An act with the time that passes before it. */
+export interface TimedAct {
+  readonly act: Act;
+  readonly idleMin: number;
+  /** It begins before that time, and goes on after it. */
+  readonly isSplit: boolean;
+  readonly unmet?: readonly Verdict[] | undefined;
+  /** Its number among the acts that were to be timed; null for one that the rules asked for again. */
+  readonly nth: number | null;
+}
+
+interface Placed extends TimedAct {
+  /** The panel before any time passes. */
+  readonly stood: PanelState;
+  readonly after: PanelState;
+  readonly isBroken: boolean;
+}
+
+type Untimed = Pick<TimedAct, 'act' | 'unmet' | 'nth'>;
+
+/** Minutes in which somebody stands by. */
+function attendedMin(act: Act, panel: PanelState, context: Context): number {
+  const { handsOnMin, waitMin } = costOf(act, panel, context);
+  return LEFT_ALONE.has(act.op) ? handsOnMin : handsOnMin + waitMin;
+}
+
+/** Time off within so many minutes of work that begin now. */
+function offWithin(workMin: number, clockMin: number, context: Context): number {
+  let [left, offMin, now] = [workMin, 0, clockMin];
+  for (;;) {
+    const shiftMin = leftOfWorkMin(now, context);
+    if (left <= shiftMin) return offMin;
+    left -= shiftMin;
+    const off = untilNextShiftMin(now + shiftMin, context);
+    offMin += off;
+    now += shiftMin + off;
+  }
+}
+
+/** How long the act waits for a shift that it fits into, or goes on over several. */
+function idleOf(act: Act, panel: PanelState, context: Context): Pick<TimedAct, 'idleMin' | 'isSplit'> {
+  const { clockMin } = panel;
+  const workMin = attendedMin(act, panel, context);
+  const leftMin = leftOfWorkMin(clockMin, context);
+  if (workMin <= leftMin || workMin === 0) return { idleMin: 0, isSplit: false };
+  const isLongerThanAnyDay = workMin > dayLengthMin(context);
+  const mayBegin = leftMin >= LEAST_BEGUN_MIN && isSanding(act);
+  const atMorning = leftMin === dayLengthMin(context);
+  if (mayBegin || (isLongerThanAnyDay && atMorning))
+    return { idleMin: offWithin(workMin, clockMin, context), isSplit: true };
+  return { idleMin: untilNextShiftMin(clockMin, context), isSplit: false };
+}
+
+/** A cure is done as the coats of that hour ask for. */
+const asOfNow = (act: Act, panel: PanelState): Act =>
+  act.op === 'cure' ? { ...act, method: cureMethodOf(act.zones.map((id) => zoneOf(panel, id))) } : act;
+
+function place(untimed: Untimed, stood: PanelState, context: Context, leastIdleMin = 0): Placed {
+  const waited = afterIdle(stood, leastIdleMin);
+  const act = asOfNow(untimed.act, waited);
+  const own = idleOf(act, waited, context);
+  const idleMin = leastIdleMin + own.idleMin;
+  const before = afterIdle(stood, idleMin);
+  return {
+    ...untimed,
+    act,
+    idleMin,
+    isSplit: own.isSplit,
+    stood,
+    after: carryOut(before, act, context).panel,
+    isBroken: decideAct(act, before, context).some(({ level }) => level === 'must'),
+  };
+}
+
+/** Some acts one after the other, the first after a wait; null once one of them is broken. */
+function placeAll(
+  acts: readonly Untimed[],
+  start: PanelState,
+  context: Context,
+  firstIdleMin: number,
+): Placed[] | null {
+  const placed: Placed[] = [];
+  for (const act of acts) {
+    const next = place(act, placed.at(-1)?.after ?? start, context, placed.length === 0 ? firstIdleMin : 0);
+    if (next.isBroken) return null;
+    placed.push(next);
+  }
+  return placed;
+}
+
+/** The last acts moved to the next morning, as few of them as keep every limit; null where none does. */
+function moved(placed: readonly Placed[], context: Context): Placed[] | null {
+  for (let from = placed.length - 1; from >= Math.max(0, placed.length - MOST_MOVED); from--) {
+    const { stood } = placed[from]!;
+    const again = placeAll(placed.slice(from), stood, context, untilNextShiftMin(stood.clockMin, context));
+    if (again) return [...placed.slice(0, from), ...again];
+  }
+  return null;
+}
+
+/** The act with what its rules ask for once more; null where nothing makes it right. */
+function repaired(broken: Placed, context: Context): Placed[] | null {
+  const prepared = prepare(afterIdle(broken.stood, broken.idleMin), broken.act, context, newMemo());
+  if (!prepared.ok) return null;
+  const acts = prepared.steps.map(({ act, unmet }: Performed, i, { length }) => ({
+    act,
+    unmet,
+    nth: i === length - 1 ? broken.nth : null,
+  }));
+  return placeAll(acts, broken.stood, context, broken.idleMin);
+}
+
+/**
+ * The acts with the time that passes before each, in the shop's hours. Deterministic; O(acts x moved acts).
+ * @param acts what a plan does, in order, allowed one after the other without any pause
+ */
+export function intoHours(
+  start: PanelState,
+  acts: readonly Pick<TimedAct, 'act' | 'unmet'>[],
+  context: Context,
+): TimedAct[] {
+  let placed: Placed[] = [];
+  acts.forEach((act, nth) => {
+    placed = [...placed, place({ ...act, nth }, placed.at(-1)?.after ?? start, context)];
+    const last = placed.at(-1)!;
+    if (last.isBroken)
+      placed = moved(placed, context) ?? [...placed.slice(0, -1), ...(repaired(last, context) ?? [last])];
+  });
+  return placed;
+}
