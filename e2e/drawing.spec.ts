@@ -8,7 +8,11 @@ test('zones are added, moved, bent, split, stacked and taken away, and the panel
   page,
 }) => {
   await page.goto(`${DOOR}/survey?zone=B`);
+  // Nothing moves by itself: a shape has handles while it is shaped, and at no other time.
+  const map = page.getByRole('group', { name: 'Panel map' });
+  await expect(page.getByRole('button', { name: /^Shape of zone B/ })).toHaveCount(0);
   await tool(page, 'Add a zone').click();
+  await tool(page, 'Put it where there is room').click();
   await expect(zones(page)).toHaveText([/old finish/, /stripped patch/, /filled dent/, /zone D.*0.1 m²/]);
   await expect(page.getByRole('region', { name: 'Zone D' })).toBeVisible();
 
@@ -30,6 +34,9 @@ test('zones are added, moved, bent, split, stacked and taken away, and the panel
   await page.mouse.move(box.x + box.width / 2 - 30, box.y + box.height / 2, { steps: 4 });
   await page.mouse.up();
   await expect.poll(async () => (await shape.boundingBox())!.x).toBeLessThan(box.x - 15);
+
+  await tool(page, 'Done').click();
+  await expect(shape).toHaveCount(0);
 
   // Along a line, whose ends are taken like corners.
   await tool(page, 'Split zone D along a line').click();
@@ -56,6 +63,28 @@ test('zones are added, moved, bent, split, stacked and taken away, and the panel
   await page.reload();
   await expect(zones(page)).toHaveCount(5);
   await expectAccessible(page);
+
+  // With a finger, around the damage; a tap is no zone.
+  await tool(page, 'Add a zone').click();
+  const sheet = (await map.boundingBox())!;
+  const middle = { x: sheet.x + sheet.width / 2, y: sheet.y + sheet.height / 4 };
+  await page.mouse.click(middle.x, middle.y);
+  await expect(page.getByText('That was too small for a zone')).toBeVisible();
+  await expectAccessible(page);
+  const around = Array.from({ length: 25 }, (_, i) => (i / 24) * 2 * Math.PI);
+  await page.mouse.move(middle.x + 30, middle.y);
+  await page.mouse.down();
+  for (const turn of around)
+    await page.mouse.move(middle.x + 30 * Math.cos(turn), middle.y + 24 * Math.sin(turn));
+  await page.mouse.up();
+  await expect(zones(page)).toHaveCount(6);
+  await expect(page.getByText(/^Zone [A-Z]: drag it, or its corners/)).toBeVisible();
+  await expectSaved(page);
+  // One press of Remove takes one zone, however fast it comes twice.
+  await tool(page, 'Done').click();
+  await page.getByRole('button', { name: /^Remove zone/ }).dblclick();
+  await expect(zones(page)).toHaveCount(5);
+  await expectSaved(page);
 });
 
 test('panel facts: an outline for a panel that had none, its size, parts and their bags', async ({
@@ -89,6 +118,7 @@ test('panel facts: an outline for a panel that had none, its size, parts and the
   await page.reload();
   await expect(page.getByText('Drawn by area only.')).toHaveCount(0);
   await zones(page).filter({ hasText: 'patch' }).click();
+  await tool(page, 'Shape zone B and move it').click();
   await expect(page.getByRole('button', { name: /^Corner 1 of zone B/ })).toBeVisible();
 
   // What comes off is the first step of the plan.
@@ -155,8 +185,10 @@ test('two people at one panel: the later sees it and chooses', async ({ page, sh
     { path: ['zones', 'D'], to: added },
   ]);
   await tool(page, 'Add a zone').click();
+  await tool(page, 'Put it where there is room').click();
   const notice = page.getByRole('alert');
   await expect(notice).toContainText('Somebody changed this panel in the meantime');
+  await expect(notice).toContainText(/zone D: yours “zone D”, 0\.\d+ m², theirs “theirs”, 0\.001 m²/);
   await page.unroute('**/api/**');
   await notice.getByRole('button', { name: 'Take theirs' }).click();
   await expect(page.getByRole('heading', { name: 'Left door' })).toBeVisible();

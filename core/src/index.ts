@@ -48,9 +48,10 @@ export { joinableWith, middleLine, turned, withJoinedZones, withSplitZone } from
 export { OUTLINES, OUTLINE_KINDS, outlineOf } from './survey/outlines.ts';
 export type { OutlineKind } from './survey/outlines.ts';
 export { boundsOf } from './survey/polygon.ts';
-export { isInRegion, regionsOf, shapeProblems, withAreas } from './survey/regions.ts';
+export { beyondShare, isInRegion, regionsOf, shapeProblems, withAreas } from './survey/regions.ts';
 export type { Region } from './survey/regions.ts';
-export { snapped, withCorner } from './survey/shaping.ts';
+export { drawnShape, movedOnto, snapped, withCorner } from './survey/shaping.ts';
+export { innerPlace, type InnerPlace } from './survey/inner-place.ts';
 export { contradictionsOf } from './survey/contradictions.ts';
 export { schoolsInPlay } from './survey/schools-in-play.ts';
 export { SCHOOLS, schoolOf, schoolsSchema } from './survey/schools.ts';
@@ -133,11 +134,13 @@ export { meaningsOf, numberProblem, numbersProblem, readNumber, readNumbers } fr
 export { canonical, isSameJson } from './units/canonical.ts';
 export {
   editOf,
+  conflictsOf,
   inverseOf,
   isEmpty,
   panelEditSchema,
   rebased,
   withEdit,
+  type Conflict,
   type PanelEdit,
 } from './survey/panel-edit.ts';
 

@@ -2,6 +2,7 @@ import { drawnLines } from './body-lines.ts';
 import { OUTLINES, outlineOf, type OutlineKind } from './outlines.ts';
 import type { Panel } from './panel.ts';
 import { areaOfPolygonM2, boundsOf } from './polygon.ts';
+import { innerPlaceOf } from './inner-place.ts';
 import { withAreas } from './regions.ts';
 import { freeZoneId } from './shaping.ts';
 import type { Polygon, Zone } from './zone.ts';
@@ -76,8 +77,27 @@ export const withFreeOutline = (panel: Panel, outline: Polygon): Panel =>
 /** Share of the panel's width and height that a new zone starts with. */
 const NEW_SHARE = 0.22;
 
-/** The panel with one more zone on top, in its middle, of the same make as the zone under it. */
-export function withNewZone(panel: Panel, like: Zone): { readonly panel: Panel; readonly id: string } {
+/** A box where the panel has most room, wholly on it. */
+function newShape(outline: Polygon): Polygon {
+  const { left, right, top, bottom } = boundsOf(outline);
+  const [width, height] = [(right - left) * NEW_SHARE, (bottom - top) * NEW_SHARE];
+  const { at, clearMm } = innerPlaceOf(outline) ?? {
+    at: [(left + right) / 2, (top + bottom) / 2],
+    clearMm: Infinity,
+  };
+  const fits = Math.min(1, clearMm / Math.hypot(width / 2, height / 2));
+  return box(at[0] - (width * fits) / 2, at[1] - (height * fits) / 2, width * fits, height * fits);
+}
+
+/**
+ * The panel with one more zone on top, of the same make as the zone under it.
+ * @param drawn its shape; where the panel has most room where it is left out
+ */
+export function withNewZone(
+  panel: Panel,
+  like: Zone,
+  drawn?: Polygon,
+): { readonly panel: Panel; readonly id: string } {
   const id = freeZoneId(panel.zones);
   const fresh = {
     ...like,
@@ -94,9 +114,7 @@ export function withNewZone(panel: Panel, like: Zone): { readonly panel: Panel; 
     );
     return { panel: { ...panel, zones: [...zones, { ...fresh, areaM2 }] }, id };
   }
-  const { left, right, top, bottom } = boundsOf(panel.outline);
-  const [width, height] = [(right - left) * NEW_SHARE, (bottom - top) * NEW_SHARE];
-  const shape = box((left + right - width) / 2, (top + bottom - height) / 2, width, height);
+  const shape = drawn ?? newShape(panel.outline);
   return { panel: withAreas({ ...panel, zones: [...panel.zones, { ...fresh, shape }] }), id };
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { panelOf } from '../testing/bench.ts';
 import type { Panel } from './panel.ts';
-import { inverseOf, isEmpty, panelEditSchema, editOf, rebased, withEdit } from './panel-edit.ts';
+import { conflictsOf, inverseOf, isEmpty, panelEditSchema, editOf, rebased, withEdit } from './panel-edit.ts';
 
 const door = panelOf([{ stack: 'steel' }, { stack: 'steel/ecoat:20' }, { stack: 'steel/filler:900' }]);
 const [a, b, c] = door.zones as [Panel['zones'][number], Panel['zones'][number], Panel['zones'][number]];
@@ -63,6 +63,12 @@ test('a change is made to what is there now where a person wants it so', () => {
   const mine = editOf(door, { ...zones({ ...a, areaM2: 0.2 }, { ...b, name: 'mine' }, c), role: 'blend' });
   const theirs = { ...zones({ ...a, areaM2: 0.4 }, c), role: 'blend' } as Panel;
   expect(withEdit(theirs, rebased(mine, theirs))).toEqual({ ...theirs, zones: [{ ...a, areaM2: 0.2 }, c] });
+});
+
+test('a conflict is what two people made different, not what is the same or still as it was', () => {
+  const mine = editOf(door, { ...zones({ ...a, areaM2: 0.2, name: 'both' }, b, c), role: 'blend' });
+  const theirs = { ...zones({ ...a, areaM2: 0.4, name: 'both' }, c), new: true } as Panel;
+  expect(conflictsOf(mine, theirs)).toEqual([{ path: ['zones', 'A', 'areaM2'], mine: 0.2, theirs: 0.4 }]);
 });
 
 test.each([

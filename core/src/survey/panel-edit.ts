@@ -131,6 +131,21 @@ export function withEdit(panel: Panel, { changes, order }: PanelEdit): Panel | n
   return order ? inOrder(done, order.to) : done;
 }
 
+/** One thing that two people made different. */
+export interface Conflict {
+  readonly path: Change['path'];
+  readonly mine: unknown;
+  readonly theirs: unknown;
+}
+
+/** Where an edit and what is there now differ; what both made the same is left out. */
+export function conflictsOf({ changes }: PanelEdit, panel: Panel): Conflict[] {
+  return changes.flatMap(({ path, from, to }) => {
+    const theirs = valueAt(panel, path);
+    return isSameJson(theirs, from) || isSameJson(theirs, to) ? [] : [{ path, mine: to, theirs }];
+  });
+}
+
 /** The same change made to what is there now, whatever it was; fields of zones that are gone are left out. */
 export function rebased(edit: PanelEdit, panel: Panel): PanelEdit {
   const isThere = ({ path: [first, id, field] }: Change): boolean =>

@@ -62,6 +62,13 @@ export function regionsOf({ outline, zones }: Pick<Panel, 'outline' | 'zones'>):
   return regions.every((region) => region !== null) ? regions : null;
 }
 
+/** How much of a shape lies beyond the outline, 0..1. */
+export function beyondShare(shape: Polygon, outline: Polygon): number {
+  const inside = clipped(() => polygonClipping.intersection(geometry(shape), geometry(outline)));
+  const wholeM2 = areaOfPolygonM2(shape);
+  return inside && wholeM2 > 0 ? Math.max(0, 1 - areaOf(inside) / wholeM2) : 0;
+}
+
 /** Least area that a zone keeps when others cover it, m²: it is on the panel as long as it is in the survey. */
 const LEAST_AREA_M2 = 0.0001;
 const rounded = (areaM2: number): number => Math.max(LEAST_AREA_M2, Math.round(areaM2 * 1e4) / 1e4);

@@ -14,8 +14,9 @@ import {
 import { OUTLINES, OUTLINE_KINDS, outlineOf } from './outlines.ts';
 import { joinableWith, middleLine, partsAlong, turned, withJoinedZones, withSplitZone } from './parting.ts';
 import { areaOfPolygonM2 } from './polygon.ts';
-import { regionsOf, shapeProblems, withAreas } from './regions.ts';
-import { freeZoneId, snapped, withCorner } from './shaping.ts';
+import { innerPlaceOf } from './inner-place.ts';
+import { beyondShare, isInRegion, regionsOf, shapeProblems, withAreas, geometry } from './regions.ts';
+import { drawnShape, freeZoneId, movedOnto, snapped, withCorner } from './shaping.ts';
 import type { Polygon } from './zone.ts';
 
 const box = (x: number, y: number, width: number, height: number): Polygon => [
@@ -242,6 +243,77 @@ describe('drawing', () => {
       panelSchema.parse(panel);
       expect(panel.zones.reduce((sum, { areaM2 }) => sum + areaM2, 0)).toBeCloseTo(panel.areaM2, 2);
     }
+  });
+  test.each(OUTLINE_KINDS.filter((kind) => kind !== 'free'))('a new zone lies wholly on a %s', (kind) => {
+    const { widthMm, heightMm } = OUTLINES[kind];
+    const outline = outlineOf(kind, widthMm, heightMm);
+    const panel = panelSchema.parse({ id: 'p', name: 'p', areaM2: 1, outline, zones: [zone('A')] });
+    const { shape } = withNewZone(panel, panel.zones[0]!).panel.zones[1]!;
+    expect(beyondShare(shape!, outline)).toBeLessThan(0.005);
+    expect(isInRegion(innerPlaceOf(outline)!.at, { polygons: geometry(outline) })).toBe(true);
+  });
+  test('a line drawn around something is its shape; a tap, a stroke and a slip are none', () => {
+    const outline = box(0, 0, 1000, 1000);
+    const circle = Array.from({ length: 60 }, (_, i): [number, number] => [
+      500 + 200 * Math.cos((i / 60) * 2 * Math.PI),
+      500 + 150 * Math.sin((i / 60) * 2 * Math.PI),
+    ]);
+    const shape = drawnShape(circle, outline)!;
+    expect(shape.length).toBeLessThan(20);
+    expect(areaOfPolygonM2(shape)).toBeCloseTo(Math.PI * 0.2 * 0.15, 2);
+    // An eight goes around what its ends go around.
+    const eight = drawnShape(
+      [
+        [100, 100],
+        [300, 300],
+        [100, 300],
+        [300, 100],
+      ],
+      outline,
+    )!;
+    expect(areaOfPolygonM2(eight)).toBeCloseTo(0.04, 3);
+    const atEdge = drawnShape(
+      [
+        [10, 300],
+        [200, 300],
+        [200, 500],
+        [12, 500],
+      ],
+      outline,
+    )!;
+    expect(Math.min(...atEdge.map(([x]) => x))).toBe(0);
+    for (const none of [
+      [[5, 5]],
+      [
+        [5, 5],
+        [400, 6],
+        [800, 7],
+      ],
+      [
+        [5, 5],
+        [9, 5],
+        [9, 9],
+      ],
+    ] as [number, number][][])
+      expect(drawnShape(none, outline)).toBeNull();
+  });
+  test('a line drawn anyhow is a shape that a panel may have, or none', () => {
+    const point = fc.tuple(fc.integer({ min: -200, max: 1200 }), fc.integer({ min: -200, max: 1200 }));
+    fc.assert(
+      fc.property(fc.array(point, { maxLength: 80 }), (line) => {
+        const shape = drawnShape(line, box(0, 0, 1000, 1000));
+        if (shape) panelOf(zone('A'), zone('B', shape));
+      }),
+    );
+  });
+  test('a shape that comes near the edge goes on to it as a whole; how much lies beyond is known', () => {
+    const outline = box(0, 0, 1000, 1000);
+    const small = box(100, 100, 200, 200);
+    expect(movedOnto(small, [-85, 0], outline)).toEqual(box(0, 100, 200, 200));
+    expect(movedOnto(small, [300, 300], outline)).toEqual(box(400, 400, 200, 200));
+    expect(movedOnto(small, [-85, 0], undefined)).toEqual(box(15, 100, 200, 200));
+    expect(beyondShare(box(-50, 0, 100, 100), outline)).toBeCloseTo(0.5);
+    expect(beyondShare(small, outline)).toBe(0);
   });
   test('the last zone stays', () => {
     const whole = panelOf(zone('A'));

@@ -12,24 +12,26 @@ interface Display {
   readonly factor: number;
   readonly offset: number;
   readonly digits: number;
+  /** Digits of what the usual ones would show as nothing: spots are areas too. */
+  readonly smallDigits: number;
 }
 
-const display = (symbol: string, factor: number, digits: number, offset = 0): Display => ({
-  symbol,
-  factor,
-  offset,
-  digits,
-});
+const display = (
+  symbol: string,
+  factor: number,
+  digits: number,
+  { offset = 0, smallDigits = digits } = {},
+): Display => ({ symbol, factor, offset, digits, smallDigits });
 
 /** Rows by suffix. Factors: international inch 25.4 mm, US fluid ounce 29.5735 ml, avoirdupois ounce 28.3495 g. */
 export const QUANTITIES = {
   Um: { metric: display('µm', 1, 0), us: display('mil', 1 / 25.4, 2) },
   FineUm: { metric: display('µm', 1, 2), us: display('mil', 1 / 25.4, 3) },
   Mm: { metric: display('mm', 1, 1), us: display('in', 1 / 25.4, 2) },
-  M2: { metric: display('m²', 1, 2), us: display('ft²', 10.7639, 1) },
+  M2: { metric: display('m²', 1, 2, { smallDigits: 4 }), us: display('ft²', 10.7639, 1, { smallDigits: 3 }) },
   Ml: { metric: display('ml', 1, 0), us: display('fl oz', 1 / 29.5735, 1) },
   Grams: { metric: display('g', 1, 0), us: display('oz', 1 / 28.3495, 1) },
-  Celsius: { metric: display('°C', 1, 1), us: display('°F', 1.8, 1, 32) },
+  Celsius: { metric: display('°C', 1, 1), us: display('°F', 1.8, 1, { offset: 32 }) },
   /** A difference of temperatures: no offset. */
   Kelvin: { metric: display('°C', 1, 1), us: display('°F', 1.8, 1) },
   Newton: { metric: display('N', 1, 0), us: display('lbf', 0.224809, 1) },
@@ -42,8 +44,9 @@ const trimZeros = (text: string): string => (text.includes('.') ? text.replace(/
 
 /** The number as shown, without its symbol: 254 µm is "254" in metric and "10" in US units. */
 export function formatNumber(quantity: Quantity, stored: number, system: UnitSystem): string {
-  const { factor, offset, digits } = QUANTITIES[quantity][system];
-  return trimZeros((stored * factor + offset).toFixed(digits));
+  const { factor, offset, digits, smallDigits } = QUANTITIES[quantity][system];
+  const shown = stored * factor + offset;
+  return trimZeros(shown.toFixed(Math.abs(shown) < 10 ** -digits ? smallDigits : digits));
 }
 
 /** Number and symbol: `formatQuantity('Um', 254, 'us')` is "10 mil". */

@@ -9,6 +9,8 @@ test.each([
   ['Celsius', 20, 'us', '68 °F'],
   ['Kelvin', 3, 'us', '5.4 °F'],
   ['M2', 2.1, 'metric', '2.1 m²'],
+  ['M2', 0.0012, 'metric', '0.0012 m²'],
+  ['M2', 0.0012, 'us', '0.013 ft²'],
   ['Ml', 29.5735, 'us', '1 fl oz'],
   ['Percent', 54, 'us', '54%'],
 ] as const)('%s %d in %s units reads %s', (quantity, value, system, text) => {

@@ -1,6 +1,6 @@
-import type { PanelView } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { useFormat } from '../../state/units.ts';
+import { conflictText } from './conflict-words.ts';
 import type { EditOf } from './use-zone-edit.ts';
 
 interface SaveNoticeProps {
@@ -13,7 +13,7 @@ interface SaveNoticeProps {
 export function SaveNotice({ edit: { refusal, settle, undo }, zone }: SaveNoticeProps) {
   const { quantity } = useFormat();
   if (!refusal) return null;
-  const { theirs, lines, isUndo } = refusal;
+  const { conflicts, lines, isUndo } = refusal;
   const what = zone === undefined ? 'panel' : 'zone';
   if (isUndo)
     return (
@@ -31,14 +31,15 @@ export function SaveNotice({ edit: { refusal, settle, undo }, zone }: SaveNotice
           ? 'The panel is not saved yet; your change is kept on this screen.'
           : 'Not saved yet; your change is kept on this screen.'}
       </b>
-      {theirs ? (
+      {conflicts ? (
         <>
-          <p>
-            Somebody changed this {what} in the meantime
-            {zone === undefined
-              ? `; theirs has ${theirs.panel.zones.length} zones.`
-              : `: ${zoneText(theirs, zone, (m2) => quantity('M2', m2))}.`}
-          </p>
+          <p>Somebody changed this {what} in the meantime:</p>
+          <ul>
+            {conflicts.map((conflict) => (
+              <li key={conflict.path.join()}>{conflictText(conflict, quantity)}</li>
+            ))}
+            {conflicts.length === 0 && <li>the order of the zones is another one</li>}
+          </ul>
           <p className="problem-acts">
             <Button onClick={() => settle('mine')}>Keep mine</Button>
             <Button onClick={() => settle('theirs')}>Take theirs</Button>
@@ -59,11 +60,4 @@ export function SaveNotice({ edit: { refusal, settle, undo }, zone }: SaveNotice
       )}
     </div>
   );
-}
-
-/** The zone as the other person has it, in a line. */
-function zoneText({ panel }: PanelView, id: string, area: (areaM2: number) => string): string {
-  const zone = panel.zones.find((each) => each.id === id);
-  if (!zone) return 'it is gone';
-  return `theirs is “${zone.name}”, ${area(zone.areaM2)}, ${zone.layers.length} layers, ${zone.findings.length} findings`;
 }

@@ -1,4 +1,4 @@
-import { snapped, type Polygon } from '@blue-ledge/core';
+import { movedOnto, snapped, type Polygon } from '@blue-ledge/core';
 import { useState, type KeyboardEvent } from 'react';
 import { useFormat } from '../../state/units.ts';
 import { linePath, ringPath, type Frame, type Point } from '../../shared/panel-map/panel-frame.ts';
@@ -26,8 +26,7 @@ export function ShapeHandles({ what, shape, isOpen = false, snapTo, frame, onSha
   const shown = drawn ?? shape;
   const place = (point: Point): [number, number] =>
     snapTo ? snapped(point, snapTo) : [Math.round(point[0]), Math.round(point[1])];
-  const shifted = ([dx, dy]: Point): Polygon =>
-    shape.map(([x, y]) => [Math.round(x + dx), Math.round(y + dy)]);
+  const shifted = (by: Point): Polygon => movedOnto(shape, by, snapTo);
   const bent = (i: number, [dx, dy]: Point): Polygon =>
     shape.map(([x, y], j) => (j === i ? place([x + dx, y + dy]) : [x, y]));
   const take = (next: Polygon): void => {

@@ -12,9 +12,6 @@ import {
 } from '@ant-design/icons';
 import {
   joinableWith,
-  withCorner,
-  withNewZone,
-  withShape,
   withJoinedZones,
   withZoneOnTop,
   withoutZone,
@@ -23,6 +20,7 @@ import {
 } from '@blue-ledge/core';
 import { Button, Dropdown, Tooltip } from 'antd';
 import { useState, type ReactNode } from 'react';
+import { RemoveButton } from '../../shared/RemoveButton.tsx';
 import type { PanelEditor } from './use-panel-edit.ts';
 
 interface ShapeToolsProps {
@@ -30,6 +28,8 @@ interface ShapeToolsProps {
   readonly zone: Zone;
   readonly edit: PanelEditor;
   readonly onSelect: (zoneId: string) => void;
+  readonly onAdd: () => void;
+  readonly onShape: () => void;
   readonly onSplit: () => void;
   readonly onLines: () => void;
   readonly onOutline: () => void;
@@ -42,16 +42,13 @@ export function ShapeTools({
   zone,
   edit,
   onSelect,
+  onAdd,
+  onShape,
   onSplit,
   onLines,
   onOutline,
   onCopy,
 }: ShapeToolsProps) {
-  const add = (): void => {
-    const { panel: next, id } = withNewZone(panel, zone);
-    edit.change(next);
-    onSelect(id);
-  };
   const remove = (): void => {
     edit.change(withoutZone(panel, zone.id));
     onSelect(panel.zones.find(({ id }) => id !== zone.id)!.id);
@@ -59,7 +56,7 @@ export function ShapeTools({
   const isDrawn = panel.outline !== undefined;
   return (
     <div className="shape-tools" role="toolbar" aria-label="Zones on the panel">
-      <Tool word="Add" label="Add a zone" icon={<PlusOutlined />} onClick={add} />
+      <Tool word="Add" label="Add a zone" icon={<PlusOutlined />} onClick={onAdd} />
       <Tool
         word="Split"
         label={`Split zone ${zone.id} along a line`}
@@ -69,11 +66,11 @@ export function ShapeTools({
       />
       <JoinTool panel={panel} zone={zone} edit={edit} />
       <Tool
-        word="Corner"
-        label={`One more corner for zone ${zone.id}`}
+        word="Shape"
+        label={`Shape zone ${zone.id} and move it`}
         icon={<BorderOuterOutlined />}
-        isOff={!zone.shape}
-        onClick={() => zone.shape && edit.change(withShape(panel, zone.id, withCorner(zone.shape)))}
+        isOff={!isDrawn || !zone.shape}
+        onClick={onShape}
       />
       <Tool
         word="On top"
@@ -82,13 +79,15 @@ export function ShapeTools({
         isOff={!zone.shape}
         onClick={() => edit.change(withZoneOnTop(panel, zone.id))}
       />
-      <Tool
-        word="Remove"
+      <RemoveButton
         label={`Remove zone ${zone.id}`}
+        title={`Remove zone ${zone.id}`}
         icon={<DeleteOutlined />}
-        isOff={panel.zones.length < 2}
-        onClick={remove}
-      />
+        disabled={panel.zones.length < 2}
+        onRemove={remove}
+      >
+        Remove
+      </RemoveButton>
       <Tool word="Lines" label="Body lines" icon={<NodeIndexOutlined />} isOff={!isDrawn} onClick={onLines} />
       <Tool
         word="Outline"

@@ -1,17 +1,20 @@
 import { DownloadOutlined, SettingOutlined } from '@ant-design/icons';
 import {
   drawnLines,
+  drawnShape,
   middleLine,
   patchesOf,
   readArea,
   regionsOf,
   withFreeOutline,
   withLine,
+  withNewZone,
   withPatchAt,
   withPatchReach,
   withShape,
   type CutLine,
   type Panel,
+  type Polygon,
   type Shop,
   type Zone,
 } from '@blue-ledge/core';
@@ -19,12 +22,15 @@ import { Button } from 'antd';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { saveSvg } from '../../shared/export-drawing.ts';
 import { CutHandles } from '../../shared/panel-map/CutHandles.tsx';
-import type { Frame } from '../../shared/panel-map/panel-frame.ts';
+import type { Frame, Point } from '../../shared/panel-map/panel-frame.ts';
 import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
 import { ZoneList } from '../../shared/panel-map/ZoneList.tsx';
 import { useSize } from '../../shared/use-size.ts';
+import { DrawBar } from './DrawBar.tsx';
+import { DrawnLine } from './DrawnLine.tsx';
 import { LineBar } from './LineBar.tsx';
 import { OutlineBar } from './OutlineBar.tsx';
+import { ShapeBar } from './ShapeBar.tsx';
 import { ShapeHandles } from './ShapeHandles.tsx';
 import { ShapeTools } from './ShapeTools.tsx';
 import { SplitBar } from './SplitBar.tsx';
@@ -40,8 +46,10 @@ interface SurveyMapProps {
   readonly onCopy: () => void;
 }
 
-/** A tool of the map that is at work; none lets the selected zone be shaped. */
+/** A tool of the map that is at work; without one nothing on it moves but marks that were picked. */
 type AtWork =
+  | { readonly tool: 'draw'; readonly isTooSmall: boolean }
+  | { readonly tool: 'shape'; readonly zoneId: string }
   | { readonly tool: 'split'; readonly zoneId: string; readonly line: CutLine }
   | { readonly tool: 'lines'; readonly nth: number }
   | { readonly tool: 'outline' };
@@ -61,10 +69,16 @@ export function SurveyMap({ panel, shop, zone, edit, onSelect, onFacts, onCopy }
   };
   const map = useRef<HTMLElement>(null);
   const [chosen, setAtWork] = useState<AtWork | null>(null);
-  // Picking another zone puts the line of a split away.
-  const atWork = chosen?.tool === 'split' && chosen.zoneId !== zone.id ? null : chosen;
+  // Picking another zone ends work on this one.
+  const atWork = chosen && 'zoneId' in chosen && chosen.zoneId !== zone.id ? null : chosen;
   const end = (): void => setAtWork(null);
-  const work = workOf({ panel, zone, edit, atWork, setAtWork, end });
+  const add = (shape?: Polygon): void => {
+    const { panel: next, id } = withNewZone(panel, zone, shape);
+    edit.change(next);
+    onSelect(id);
+    setAtWork({ tool: 'shape', zoneId: id });
+  };
+  const work = workOf({ panel, zone, edit, size, atWork, setAtWork, end, add });
   const split = (): void => {
     const line = middleLine(panel, zone.id);
     if (line) setAtWork({ tool: 'split', zoneId: zone.id, line });
@@ -89,6 +103,8 @@ export function SurveyMap({ panel, shop, zone, edit, onSelect, onFacts, onCopy }
           zone={zone}
           edit={edit}
           onSelect={onSelect}
+          onAdd={() => (panel.outline ? setAtWork({ tool: 'draw', isTooSmall: false }) : add())}
+          onShape={() => setAtWork({ tool: 'shape', zoneId: zone.id })}
           onSplit={split}
           onLines={() => setAtWork({ tool: 'lines', nth: 0 })}
           onOutline={() => setAtWork({ tool: 'outline' })}
@@ -129,18 +145,50 @@ export function SurveyMap({ panel, shop, zone, edit, onSelect, onFacts, onCopy }
 }
 
 interface Workbench extends Pick<SurveyMapProps, 'panel' | 'zone' | 'edit'> {
+  readonly size: { readonly width: number; readonly height: number };
   readonly atWork: AtWork | null;
   readonly setAtWork: (atWork: AtWork) => void;
   readonly end: () => void;
+  /** Adds a zone, where there is room for it or as it was drawn. */
+  readonly add: (shape?: Polygon) => void;
 }
 
 /** The bar of the tool that is at work, and what can be taken hold of on the map. */
-function workOf({ panel, zone, edit, atWork, setAtWork, end }: Workbench): {
+function workOf({ panel, zone, edit, size, atWork, setAtWork, end, add }: Workbench): {
   readonly bar?: ReactNode;
   readonly handles?: (frame: Frame) => ReactNode;
 } {
   const common = { panel, onPanel: edit.change, onEnd: end };
   switch (atWork?.tool) {
+    case 'draw': {
+      const drawn = (line: readonly Point[]): void => {
+        const shape = drawnShape(line, panel.outline!);
+        if (shape) add(shape);
+        else setAtWork({ tool: 'draw', isTooSmall: true });
+      };
+      return {
+        bar: <DrawBar isTooSmall={atWork.isTooSmall} onMiddle={() => add()} onEnd={end} />,
+        handles: (frame) => <DrawnLine {...size} frame={frame} onDrawn={drawn} />,
+      };
+    }
+    case 'shape': {
+      const { shape } = zone;
+      return {
+        bar: <ShapeBar {...common} zone={zone} onUndo={edit.undo} />,
+        ...(shape && {
+          handles: (frame) => (
+            <ShapeHandles
+              key={zone.id}
+              what={`zone ${zone.id}`}
+              shape={shape}
+              snapTo={panel.outline}
+              frame={frame}
+              onShape={(next) => edit.change(withShape(panel, zone.id, next))}
+            />
+          ),
+        }),
+      };
+    }
     case 'split': {
       const setLine = (line: CutLine): void => setAtWork({ ...atWork, line });
       return {
@@ -187,19 +235,5 @@ function workOf({ panel, zone, edit, atWork, setAtWork, end }: Workbench): {
         ),
       };
   }
-  const { shape } = zone;
-  return shape
-    ? {
-        handles: (frame) => (
-          <ShapeHandles
-            key={zone.id}
-            what={`zone ${zone.id}`}
-            shape={shape}
-            snapTo={panel.outline}
-            frame={frame}
-            onShape={(next) => edit.change(withShape(panel, zone.id, next))}
-          />
-        ),
-      }
-    : {};
+  return {};
 }

@@ -1,4 +1,4 @@
-import type { Panel, PanelView, Zone } from '@blue-ledge/core';
+import { conflictsOf, type Conflict, type Panel, type Zone } from '@blue-ledge/core';
 import { usePanel } from '../../api/queries.ts';
 import { isAt, isPending, type PanelEntry, type PanelKey } from '../../outbox/entry.ts';
 import { editPanel, settle, undoLast, undoable } from '../../outbox/outbox.ts';
@@ -8,8 +8,8 @@ import { sendSoon } from '../../outbox/sender.ts';
 /** Why an edit is not saved. */
 export interface EditRefusal {
   readonly lines: readonly string[];
-  /** What is there instead, where the edit no longer fits. */
-  readonly theirs?: PanelView;
+  /** What is different there, where the edit no longer fits. */
+  readonly conflicts?: readonly Conflict[];
   /** It was to take another one back. */
   readonly isUndo: boolean;
 }
@@ -26,9 +26,9 @@ export interface EditOf<Value> {
 
 export type ZoneEdit = EditOf<Zone>;
 
-const refusalOf = ({ lines = [], theirs, undoes }: PanelEntry): EditRefusal => ({
+const refusalOf = ({ lines = [], theirs, undoes, edit }: PanelEntry): EditRefusal => ({
   lines,
-  ...(theirs ? { theirs } : {}),
+  ...(theirs ? { conflicts: conflictsOf(edit, theirs.panel) } : {}),
   isUndo: undoes !== undefined,
 });
 

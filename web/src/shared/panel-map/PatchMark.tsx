@@ -17,6 +17,9 @@ interface PatchMarkProps {
   readonly onReach?: ((reachMm: number) => void) | undefined;
 }
 
+/** Shorter than this a drag is a tap, px. */
+const SLIP_PX = 6;
+
 /** Damage on the map: its places in a ring as wide as it is worked on. Dragged, or moved with the arrow keys. */
 export function PatchMark({ patch, at, frame, isSelected, onPick, onPlace, onReach }: PatchMarkProps) {
   const [moved, setMoved] = useState<Point>([0, 0]);
@@ -24,7 +27,7 @@ export function PatchMark({ patch, at, frame, isSelected, onPick, onPlace, onRea
     onMove: setMoved,
     onEnd: ([dx, dy]) => {
       setMoved([0, 0]);
-      if (onPlace && Math.hypot(dx, dy) * frame.pxPerMm > 2)
+      if (onPlace && Math.hypot(dx, dy) * frame.pxPerMm > SLIP_PX)
         onPlace([Math.round(at[0] + dx), Math.round(at[1] + dy)]);
       else onPick();
     },
@@ -32,7 +35,8 @@ export function PatchMark({ patch, at, frame, isSelected, onPick, onPlace, onRea
   const [x, y] = frame.toPx([at[0] + moved[0], at[1] + moved[1]]);
   const { radiusPx, dots } = dotsOf(patch, frame.pxPerMm);
   const ink = isSelected ? 'var(--blue)' : 'var(--ink)';
-  const handlers = onPlace ? drag : { onClick: onPick };
+  // A mark is picked first, and moves only then: a finger that slips over the map moves nothing.
+  const handlers = onPlace && isSelected ? drag : { onClick: onPick };
   return (
     <g transform={`translate(${x} ${y})`}>
       <g

@@ -1,6 +1,6 @@
 import {
   drawnLines,
-  isInRegion,
+  innerPlace,
   mayBeSized,
   readArea,
   regionsOf,
@@ -14,7 +14,7 @@ import { CutHandles } from './CutHandles.tsx';
 import { MapLetter } from './MapLetter.tsx';
 import { PatchMark } from './PatchMark.tsx';
 import { besideLetter } from './patch-layout.ts';
-import { frameOf, labelPlace, linePath, regionPath, ringPath, type Frame } from './panel-frame.ts';
+import { frameOf, linePath, regionPath, ringPath, type Frame } from './panel-frame.ts';
 
 interface ShapedMapProps {
   readonly panel: Panel;
@@ -50,10 +50,7 @@ export function ShapedMap({
   over,
 }: ShapedMapProps) {
   const regions = useMemo(() => regionsOf(panel) ?? [], [panel]);
-  const letters = useMemo(
-    () => regions.map((region) => labelPlace(region, (point) => isInRegion(point, region))),
-    [regions],
-  );
+  const letters = useMemo(() => regions.map(innerPlace), [regions]);
   // A picked patch shows its zone as well.
   const selectedZone = selected && readArea(selected).zone;
   const frame = useMemo(() => frameOf(panel.outline!, { width, height }), [panel.outline, width, height]);

@@ -1,5 +1,5 @@
-import { isInRegion, type Region } from '@blue-ledge/core';
-import { frameOf, labelPlace, regionPath } from './panel-frame.ts';
+import { innerPlace, type Region } from '@blue-ledge/core';
+import { frameOf, regionPath } from './panel-frame.ts';
 
 const SQUARE: [number, number][] = [
   [100, 100],
@@ -33,7 +33,7 @@ test('the outline is as large as it fits, and px lead back to mm', () => {
 });
 
 test('the letter stands inside its region, clear of holes and edges', () => {
-  const place = labelPlace(region, (point) => isInRegion(point, region))!;
+  const place = innerPlace(region)!;
   expect(place.at[0]).toBeGreaterThan(700);
   expect(place.clearMm).toBeGreaterThan(200);
 });

@@ -1,5 +1,5 @@
-import type { PanelPatch } from '@blue-ledge/core';
-import type { LabelPlace, Point } from './panel-frame.ts';
+import type { InnerPlace, PanelPatch } from '@blue-ledge/core';
+import type { Point } from './panel-frame.ts';
 
 /** Where patches are drawn on the map: by their mark, else around their zone's letter. Pure. */
 
@@ -7,7 +7,7 @@ import type { LabelPlace, Point } from './panel-frame.ts';
 const AWAY_SHARE = 0.55;
 
 /** A place beside a zone's letter for the nth of its patches, mm. */
-export function besideLetter({ at: [x, y], clearMm }: LabelPlace, nth: number, count: number): Point {
+export function besideLetter({ at: [x, y], clearMm }: InnerPlace, nth: number, count: number): Point {
   const angle = Math.PI / 2 + (2 * Math.PI * nth) / Math.max(1, count);
   return [x + Math.cos(angle) * clearMm * AWAY_SHARE, y + Math.sin(angle) * clearMm * AWAY_SHARE];
 }
