@@ -81,7 +81,7 @@ test('a steel door from survey to a chosen, explained and printed system', async
   await page.getByRole('link', { name: 'Print the plan' }).click();
   await expect(page.getByText('Filler kept on metal, epoxy, build, sealer')).toBeVisible();
   await expect(page.getByRole('row', { name: /Sealer 3:1:1/ })).toContainText(
-    '1 coat, 25 µm dry, tone L* 40',
+    '1 coat, 25 µm dry, grey 40 of 100',
   );
   await expect(page.getByText(/licensed practice govern/)).toBeVisible();
 });
@@ -134,7 +134,7 @@ test('what was chosen is kept when all is planned again; where it is not ready a
   // The sound finish turns out to be soluble: this system cannot leave it open.
   await page.goto(`${DOOR}/survey?zone=A`);
   await page.getByRole('combobox', { name: 'Solvent rub' }).click();
-  await page.getByTitle('colour or softening: soluble: strip it or isolate it').click();
+  await page.getByTitle('colour or softening: thinner-soft: strip it or isolate it').click();
   await expectSaved(page);
   await page.goto('/jobs/bus-6');
   await page.getByRole('button', { name: 'Plan all panels' }).click();

@@ -51,7 +51,7 @@ test('zones are added, moved, bent, split, stacked and taken away, and the panel
   await expect(zones(page)).toHaveText([/old finish/, /stripped patch/, /filled dent/, /zone D.*0.14 m²/]);
   await tool(page, 'Take back the last change of the panel').click();
   await expect(zones(page)).toHaveCount(5);
-  await tool(page, 'Lay zone D on top').click();
+  await tool(page, 'Bring zone D to the front').click();
   await expect(zones(page).last()).toHaveText(/zone D/);
   await tool(page, 'Remove zone D').click();
   await expect(zones(page)).toHaveText([/old finish/, /stripped patch/, /filled dent/, /zone E/]);

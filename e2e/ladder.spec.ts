@@ -15,7 +15,7 @@ test('a ladder of one’s own is dragged, typed, compared with the best, and sur
   // The filler in the dent of the engine lid, which is a patch of its zone.
   await askForSystems(page, LID);
   await page.goto(`${LID}/ladder?run=${encodeURIComponent('A/low:filler')}`);
-  await expect(page.getByRole('heading', { level: 2, name: /^Hollow in A: filler/ })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 2, name: /^Dent in A: filler/ })).toBeVisible();
   const row = (name: string) => page.getByRole('row').filter({ has: page.getByRole('rowheader', { name }) });
   await expect(row('In the plan')).toContainText('passes');
   const last = page.getByRole('slider', { name: /^Rung 2 of yours/ });
@@ -83,7 +83,7 @@ test('what if: a coarser last grade shows, another sealer hides it; topcoating a
   await expect(said).toContainText('will show');
   await page.getByRole('spinbutton', { name: 'Coats of sealer' }).fill('2');
   await expect(said).toContainText('will not show');
-  await page.getByRole('button', { name: 'As it is' }).click();
+  await page.getByRole('button', { name: 'Reset' }).click();
   await page.getByRole('button', { name: 'C Filler' }).click();
   await expect(said).toContainText('will not show');
   await page.getByRole('spinbutton', { name: 'Hours to topcoat' }).fill('0');
@@ -107,7 +107,7 @@ test('gauge readings take the place of predictions: typed, from a table, doubtfu
   await expect(
     page.getByText(/short of the 93 µm it needs at its thinnest reading: lay 1 more coat/),
   ).toBeVisible();
-  await page.getByRole('button', { name: 'Take out 940 µm' }).click();
+  await page.getByRole('button', { name: 'Remove 940 µm' }).click();
   await expect(readings.getByText('doubtful')).toHaveCount(0);
 
   const table = Buffer.from('zone;µm\nB;129,5\nC;1100\nB;1e9\nZ;90\n');

@@ -7,14 +7,14 @@ test('local damage is marked on the map, planned where it is, and followed in se
   const zones = page.getByRole('list', { name: 'Zones' });
   await expect(zones.getByRole('button')).toHaveText([
     /painted skin/,
-    /hollow, 90 mm/,
+    /dent, 90 mm/,
     /chips, 40 of 4 mm/,
     /pitted rust, 60 mm/,
     /upper edge/,
   ]);
 
   // A mark is moved by keys, and stays where it was put.
-  const mark = page.getByRole('button', { name: /^hollow in A, move with arrow keys/ });
+  const mark = page.getByRole('button', { name: /^dent in A, move with arrow keys/ });
   const placeOf = async () => (await mark.boundingBox())!.x;
   const before = await placeOf();
   await mark.focus();
@@ -25,10 +25,10 @@ test('local damage is marked on the map, planned where it is, and followed in se
 
   // Picked, its edge is drawn larger: the survey says how large.
   await mark.press('Enter');
-  const edge = page.getByRole('slider', { name: 'Size of hollow in A' });
+  const edge = page.getByRole('slider', { name: 'Size of dent in A' });
   await edge.focus();
   await edge.press('Shift+ArrowRight');
-  await expect(zones.getByRole('button', { name: /hollow, 120 mm/ })).toBeVisible();
+  await expect(zones.getByRole('button', { name: /dent, 120 mm/ })).toBeVisible();
   await expect(page.getByRole('region', { name: 'Findings' }).getByLabel('across').first()).toHaveValue(
     '120',
   );
@@ -37,10 +37,10 @@ test('local damage is marked on the map, planned where it is, and followed in se
   await page.mouse.down();
   await page.mouse.move(handle.x + handle.width / 2 - 4, handle.y + handle.height / 2, { steps: 3 });
   await page.mouse.up();
-  await expect(zones.getByRole('button', { name: /hollow, (\d|10\d|11\d)\d? mm/ })).toBeVisible();
+  await expect(zones.getByRole('button', { name: /dent, (\d|10\d|11\d)\d? mm/ })).toBeVisible();
   await page.getByRole('region', { name: 'Findings' }).getByLabel('across').first().fill('90');
   await page.keyboard.press('Tab');
-  await expect(zones.getByRole('button', { name: /hollow, 90 mm/ })).toBeVisible();
+  await expect(zones.getByRole('button', { name: /dent, 90 mm/ })).toBeVisible();
   await expectSaved(page);
 
   // A size that nobody gave is said to be taken.
@@ -52,10 +52,10 @@ test('local damage is marked on the map, planned where it is, and followed in se
 
   await askForSystems(page, LID);
   const steps = page.getByRole('region', { name: /^Plan, \d+ steps$/ });
-  await expect(steps.getByRole('button', { name: /Fill the hollow/ })).toContainText('hollow in A');
+  await expect(steps.getByRole('button', { name: /Fill the dent/ })).toContainText('dent in A');
   await expect(steps.getByRole('button', { name: /Condition the pits/ })).toContainText('pitted rust in A');
   await expect(steps.getByRole('button', { name: /Block the build/ })).toContainText(
-    'chips, hollow and pitted rust in A',
+    'chips, dent and pitted rust in A',
   );
   // The edge only gets clear: no undercoat on it.
   for (const coat of ['Epoxy primer', 'High-build primer', 'Sealer 3:1:1'])

@@ -3,8 +3,8 @@ import { DOOR, askForSystems, expect, expectAccessible, test } from './fixtures.
 
 test('a school for this plan only changes the system, is told, and is taken back', async ({ page }) => {
   await askForSystems(page);
-  await page.getByRole('button', { name: 'Schools…' }).click();
-  const drawer = page.getByRole('dialog', { name: 'Schools of this plan' });
+  await page.getByRole('button', { name: 'Our ways…' }).click();
+  const drawer = page.getByRole('dialog', { name: 'Ways of working, for this plan' });
   await drawer.getByRole('radio', { name: /direct-to-metal build/ }).check();
   await expectAccessible(page);
   await drawer.getByRole('button', { name: 'Plan with these' }).click();
@@ -76,9 +76,9 @@ test('a test that decides is named, entered, and then no longer asked for', asyn
   await expect(deciding).toContainText('Solvent rub on zone A would decide');
   await deciding.getByRole('link', { name: 'Enter what was seen' }).click();
   await page.getByRole('combobox', { name: 'Solvent rub' }).click();
-  await page.getByTitle('colour or softening: soluble: strip it or isolate it').click();
+  await page.getByTitle('colour or softening: thinner-soft: strip it or isolate it').click();
   await expect(page.getByRole('combobox', { name: 'Layer 3, material' }).locator('..')).toContainText(
-    'soluble',
+    'thinner-soft',
   );
   await page.getByRole('link', { name: 'System', exact: true }).click();
   await page.getByRole('button', { name: 'Plan again' }).click();

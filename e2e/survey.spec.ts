@@ -216,12 +216,12 @@ test('a school chosen while the server is away is kept over a reload, and arrive
 test('a solvent rub that softens the finish makes the plan isolate or strip it', async ({ page }) => {
   await page.goto('/jobs/bus-6/panels/hatch/survey?zone=A');
   await page.getByRole('combobox', { name: 'Solvent rub' }).click();
-  await page.getByTitle('colour or softening: soluble').click();
+  await page.getByTitle('colour or softening: thinner-soft').click();
   await expectSaved(page);
   await page.getByRole('button', { name: 'Choose a system' }).click();
   await page.getByRole('button', { name: 'Ask for systems' }).click();
   const cards = page.getByRole('region', { name: 'Systems to compare' });
-  await expect(cards.getByRole('button', { name: /^Soluble finish off, epoxy/ }).first()).toBeVisible();
+  await expect(cards.getByRole('button', { name: /^Thinner-soft paint off, epoxy/ }).first()).toBeVisible();
   await expect(
     cards
       .getByRole('listitem')

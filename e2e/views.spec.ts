@@ -9,7 +9,7 @@ test('every view is accessible', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Sliding door shell' })).toBeVisible();
   await expectAccessible(page);
   await page.goto('/shop');
-  await expect(page.getByRole('heading', { name: 'Where practitioners differ' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'How this shop works' })).toBeVisible();
   await expectAccessible(page);
   await page.goto(`${DOOR}/survey?zone=C`);
   await expect(page.getByRole('group', { name: /Section as found/ })).toBeVisible();

@@ -79,7 +79,7 @@ const VIEWS = [
     'schools',
     `${DOOR}/system?step=15`,
     async (page) => {
-      await page.getByRole('button', { name: 'Schools…' }).click();
+      await page.getByRole('button', { name: 'Our ways…' }).click();
       await page.waitForTimeout(500);
     },
   ],

@@ -155,7 +155,8 @@ export {
   type SandingOfPlan,
   type ZoneBuild,
 } from './planner/sanding-of-plan.ts';
-export { foundStacks } from './planner/found.ts';
+export { assumedFilms, foundStacks } from './planner/found.ts';
+export { assumedUm } from './operations/survey-state.ts';
 export { measuredFilmUm } from './planner/measured-film.ts';
 export { planJob } from './planner/plan-job.ts';
 export { planPanel } from './planner/plan-panel.ts';

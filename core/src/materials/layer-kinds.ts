@@ -34,7 +34,7 @@ export const LAYER_KINDS = {
   ecoat: found('Ec', 'e-coat', 'finish'),
   'part-primer': found('Mk', 'part primer', 'finish'),
   'old-finish': found('Of', 'old finish', 'finish'),
-  'old-finish-soluble': found('So', 'soluble old finish', 'finish', 'soluble'),
+  'old-finish-soluble': found('So', 'thinner-soft paint', 'finish', 'soluble'),
   texture: found('Tx', 'texture coat', 'finish', 'texture'),
   'plastic-rigid': found('Rp', 'rigid plastic', 'plastic'),
   'plastic-olefin': found('Pp', 'PP/EPDM plastic', 'plastic'),

@@ -46,8 +46,11 @@ interface Around {
   readonly panelHasFinish: boolean;
 }
 
+/** The thickness taken for a layer that nobody measured, µm; 0 for one that has none. */
+export const assumedUm = (kind: LayerKind): number => TYPICAL_UM[kind] ?? 0;
+
 const stackOf = (zone: Zone): Layer[] =>
-  zone.layers.map(({ kind, um }) => ({ kind, um: um ?? TYPICAL_UM[kind] ?? 0 }));
+  zone.layers.map(({ kind, um }) => ({ kind, um: um ?? assumedUm(kind) }));
 
 const topKind = (stack: readonly Layer[]): LayerKind => stack[stack.length - 1]!.kind;
 

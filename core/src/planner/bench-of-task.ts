@@ -1,3 +1,4 @@
+import { labelOf } from '../materials/layer-kinds.ts';
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Context } from '../operations/context.ts';
@@ -14,6 +15,7 @@ import { withTestsTaken } from '../survey/test-guide.ts';
 import type { Zone } from '../survey/zone.ts';
 import { tell, type Stored } from '../wording/say.ts';
 import type { ActInput, OwnSequence } from './act-input.ts';
+import { assumedFilms } from './found.ts';
 import type { Notice } from './plan.ts';
 import { stopOf, type Stop } from './stops.ts';
 
@@ -70,6 +72,9 @@ export function benchOfTask(task: PlanTask): BenchOfTask {
       inZone(zoneId, tell('plan.no-longer-blend', { findings: findings.map(findingWords).join(', ') })),
     ),
     ...zones.flatMap((zone) => assumedSizes(zone, shop.rules)),
+    ...assumedFilms({ zones }).map(({ zoneId, kind, um }) =>
+      inZone(zoneId, tell('plan.assumed-film', { layer: labelOf(kind), filmUm: um })),
+    ),
   ];
   return { context: { ...whole, panel: { ...panel, zones } }, stopped, notes };
 }

@@ -32,7 +32,7 @@ test.each<[Partial<Step>, string, string, string | undefined]>([
   [
     { op: 'seal', sheetName: 'Sealer 3:1:1', coats: 1, filmUm: 25, toneL: 40 },
     'Sealer 3:1:1',
-    '1 coat, 25 µm dry, tone L* 40',
+    '1 coat, 25 µm dry, grey 40 of 100',
     '1 coat',
   ],
   [
@@ -50,10 +50,10 @@ test.each<[Partial<Step>, string, string, string | undefined]>([
       coatsByZone: { 'A/chips': 2, 'A/low': 3, 'A/peeling': 2 },
     },
     'Build',
-    '2 coats on chips and peeling in A, 3 coats on hollow in A, up to 150 µm dry',
+    '2 coats on chips and peeling in A, 3 coats on dent in A, up to 150 µm dry',
     '3 coats',
   ],
-  [{ op: 'fill', sheetName: 'Filler', filmUm: 900 }, 'Fill the hollow', 'Filler, 900 µm dry', '900 µm'],
+  [{ op: 'fill', sheetName: 'Filler', filmUm: 900 }, 'Fill the dent', 'Filler, 900 µm dry', '900 µm'],
 ])('%j reads as a person would say it', (fields, title, means, figure) => {
   expect(stepTitle(step(fields))).toBe(title);
   expect(stepMeans(step(fields), 'metric')).toBe(means);

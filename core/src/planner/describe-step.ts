@@ -27,7 +27,7 @@ const TITLES: Record<Step['op'], (step: Step) => string> = {
   'strip-chemical': () => 'Strip with paint stripper',
   'strip-blast': () => 'Blast to bare metal',
   'remove-rust': () => 'Take off the rust',
-  fill: () => 'Fill the hollow',
+  fill: () => 'Fill the dent',
   glaze: () => 'Glaze the pinholes',
   'plastic-repair': () => 'Repair the break',
   'laminate-repair': () => 'Mend the laminate',
@@ -149,21 +149,30 @@ export function stepMeans(step: Step, system: UnitSystem): string {
     step.filmUm === undefined
       ? ''
       : `${step.coatsByZone ? 'up to ' : ''}${formatQuantity('Um', step.filmUm, system)} dry`,
-    step.toneL === undefined ? '' : `tone L* ${step.toneL}`,
+    step.toneL === undefined ? '' : `grey ${step.toneL} of 100`,
     step.grits ? step.grits.join(' › ') : '',
     step.tool ? TOOL_WORDS[step.tool] : '',
   ];
   return parts.filter(Boolean).join(', ');
 }
 
+/** "Mix 4 base : 1 hardener : 0.5 thinner", by parts of what sets it off; "2 % hardener" for pastes; empty for one-packs. */
+function mixText({ components, hardenerPercent }: ProductSheet): string {
+  if (hardenerPercent) return `${hardenerPercent.usual} % hardener`;
+  const [, hardener] = components;
+  if (!hardener) return '';
+  const partsOf = (parts: number): number => Math.round((parts / hardener.parts) * 100) / 100;
+  return `Mix ${components.map(({ parts, name }) => `${partsOf(parts)} ${name}`).join(' : ')}`;
+}
+
 /** "Mix 4 build base : 1 hardener : 1 thinner; tip 1.6 to 1.8 mm; pot life 1 h": how a product is made ready; empty without. */
 export function stepMix(step: Step, sheet: ProductSheet | undefined): string {
   if (!sheet) return '';
-  const { components, tipMm } = sheet;
+  const { tipMm } = sheet;
   const pot = step.clocks.find(({ kind }) => kind === 'pot-life');
   const induction = step.clocks.find(({ kind }) => kind === 'induction');
   const parts = [
-    components.length > 1 ? `Mix ${components.map(({ parts: n, name }) => `${n} ${name}`).join(' : ')}` : '',
+    mixText(sheet),
     induction ? `let it stand ${formatMinutes(induction.opensAtMin - step.startMin)}` : '',
     tipMm ? `tip ${tipMm.from} to ${tipMm.to} mm` : '',
     pot?.closesAtMin === undefined ? '' : `pot life ${formatMinutes(pot.closesAtMin - step.startMin)}`,

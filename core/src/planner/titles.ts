@@ -57,7 +57,7 @@ const wordOf = (act: Act): string | undefined => {
 /** A strip is named where it is a choice or takes a whole zone; opening patches is part of every system. */
 function wordOfStrip(act: Act): string | undefined {
   const said = (code: SentenceCode): boolean => act.why.some((reason) => reason.code === code);
-  if (said('O2.strip')) return 'soluble finish off';
+  if (said('O2.strip')) return 'thinner-soft paint off';
   if (said('plan.refill') || said('F2.found')) return 'old filler out';
   return act.zones.every((id) => id.includes('/')) ? undefined : WORDS['strip-chemical'];
 }

@@ -496,7 +496,7 @@ test('soluble finish: both ways are offered, and a sealer straight on it is refu
   const plan = planned({ panel: '', zones: [{ stack: 'steel/old-finish-soluble:120' }], has: [], why: '' });
   const titles = plan.systems.filter(({ verdict }) => verdict === 'ready').map(({ title }) => title);
   expect(titles.some((title) => title.startsWith('Epoxy'))).toBe(true);
-  expect(titles.some((title) => title.startsWith('Soluble finish off'))).toBe(true);
+  expect(titles.some((title) => title.startsWith('Thinner-soft paint off'))).toBe(true);
   expect(plan.systems.some(({ refusedBy }) => refusedBy[0]?.rule === 'O2')).toBe(true);
 });
 

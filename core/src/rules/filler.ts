@@ -65,7 +65,7 @@ const keyForFiller = (input: RuleInput, act: BodyAct): readonly Verdict[] => {
     input,
     {
       code: 'F1.key',
-      facts: { layer: labelOf(top.kind), grit: target, found: grade ?? 'no scratch' },
+      facts: { layer: labelOf(top.kind), grit: target, found: grade ?? 'not sanded yet' },
       source: 'sheet',
     },
     abrade(zone, target, 'machine', context),

@@ -68,7 +68,7 @@ const ISOLATING_COATS = 2;
 export const O2: Rule = {
   id: 'O2',
   on: [...COAT_OPS, 'hand-over'],
-  asks: 'Soluble finish is stripped, or isolated with two coats of unreduced epoxy and no heavy wet coat over it.',
+  asks: 'Thinner-soft paint is stripped, or isolated with two coats of unreduced epoxy and no heavy wet coat over it.',
   judge: (input) => {
     const { act, zone, context } = input;
     if (!zone.isSoluble) return NO_VERDICTS;

@@ -64,7 +64,7 @@ describe('K3: blocking stops at the film that must stay', () => {
       coated('epoxy', 50),
     );
     expect(saidBy('K3', coat('prime-build', 'A/low'), hollow)[0]).toMatch(
-      /hollow of 0\.9 mm is deeper than build can level \(160 µm\)/,
+      /dent of 0\.9 mm is deeper than build can level \(160 µm\)/,
     );
   });
 });

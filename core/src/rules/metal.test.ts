@@ -29,7 +29,7 @@ describe('M1: bare metal gets a corrosion-resisting first coat', () => {
     expect(saidBy('M1', coat(op, 'A'), ready())[0]).toMatch(/must A: .* does not protect bare steel/);
   });
   test('direct-to-metal build may, as another school', () => {
-    expect(saidBy('M1', coat('prime-dtm', 'A'), ready())[0]).toMatch(/school A: Not this shop’s school/);
+    expect(saidBy('M1', coat('prime-dtm', 'A'), ready())[0]).toMatch(/school A: Not this shop’s way/);
     expect(saidBy('M1', coat('prime-dtm', 'A'), ready({ shop: { schools: { firstCoat: 'dtm' } } }))).toEqual(
       [],
     );

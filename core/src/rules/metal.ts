@@ -192,7 +192,7 @@ export const M4: Rule = {
       input,
       {
         code: kind === 'aluminium' ? 'M4.aluminium' : grade ? 'M4.grade' : 'M4.unsanded',
-        facts: { layer: labelOf(kind), grit: target, found: grade ?? 'no scratch' },
+        facts: { layer: labelOf(kind), grit: target, found: grade ?? 'not sanded yet' },
         source: 'sheet',
       },
       abrade(zone, target, 'machine', context),

@@ -107,7 +107,7 @@ export const P3: Rule = {
     if (isSanding(act) || !isBarePlastic(zone) || hasIssue(zone, 'break')) return NO_VERDICTS;
     const { scratch } = zone.surface;
     if (scratch && (scratch.tool === 'pad-fine' || !isCoarser(scratch.grade, SMOOTH[1]))) return NO_VERDICTS;
-    const found = scratch?.grade ?? 'no scratch';
+    const found = scratch?.grade ?? 'not sanded yet';
     return keepsPads(context) && !scratch
       ? p3.must(input, { code: 'P3.pad', facts: {} }, padded(zone))
       : p3.must(input, { code: 'P3.smooth', facts: { from: SMOOTH[0], grit: SMOOTH[1], found } }, (why) => ({

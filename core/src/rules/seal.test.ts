@@ -80,7 +80,7 @@ test('S4: a tone far from the base is remarked', () => {
       benchOf([{ stack: 'steel/old-finish:100', color }], { target: { base: { color: '#f4f4f2' } } }),
     );
   expect([found('#f0f0f0').length, found('#101010').length]).toEqual([0, 1]);
-  expect(under(80)[0]).toMatch(/^should A: Tone L\* 80 is far from a base of L\* 48/);
+  expect(under(80)[0]).toMatch(/^should A: Grey 80 is far from a base as light as grey 48/);
 });
 
 test('S5: a non-sanding product is not sanded inside its window', () => {

@@ -68,7 +68,7 @@ export const FINDING_FORMS: Record<FindingKind, FindingForm> = {
     blank: { kind: 'coarse-scratches', grit: 'P80' },
   },
   low: {
-    label: 'hollow',
+    label: 'dent',
     fields: [number('depthMm', 'depth', 'Mm', 50), sizeMm],
     blank: { kind: 'low', depthMm: 1 },
   },

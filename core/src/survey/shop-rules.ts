@@ -18,7 +18,7 @@ const BENCH_RULES = {
   stripFilmUm: row(400, 100, 2000, 'film from which an old finish comes off'),
   fillerMaxUm: row(3000, 500, 10_000, 'cured filler thickness where the sheet gives none'),
   glazeMaxUm: row(500, 50, 2000, 'cured glaze thickness where the sheet gives none'),
-  solubleMaxWetUm: row(125, 20, 400, 'wettest coat over an isolated soluble finish'),
+  solubleMaxWetUm: row(125, 20, 400, 'wettest coat over isolated thinner-soft paint'),
   featherMmPerLayer: row(15, 5, 60, 'slope of each layer at a feathered edge'),
   patchOpenMm: row(30, 5, 150, 'ground that is opened around a dent, a crack or rust, past what was found'),
   patchMostPercent: row(
@@ -48,7 +48,12 @@ const BENCH_RULES = {
     'ledge that passes at standard quality (estimate: over 100 mm, in raking light)',
   ),
   ledgeShowUm: row(8, 1, 60, 'ledge that passes at show quality (estimate, from standard)'),
-  toneGapL: row(15, 1, 60, 'gap in L* between sealer and base from which hiding suffers'),
+  toneGapL: row(
+    15,
+    1,
+    60,
+    'gap in lightness (0 black to 100 white) between sealer and base from which hiding suffers',
+  ),
   sprayTransferPercent: row(65, 20, 95, 'share of sprayed material that lands (HVLP gun)'),
   cupLossMl: row(60, 0, 500, 'left in cup, line and strainer of each mix'),
   bakeCelsius: row(60, 30, 80, 'panel temperature under lamp or in the oven'),

@@ -49,7 +49,7 @@ export const TEST_FORMS: Record<TestKind, TestForm> = {
     fits: hasFilm,
     outcomes: [
       { value: 'none', seen: 'nothing comes off', means: 'cross-linked' },
-      { value: 'softens', seen: 'colour or softening', means: 'soluble: strip it or isolate it' },
+      { value: 'softens', seen: 'colour or softening', means: 'thinner-soft: strip it or isolate it' },
     ],
   },
   'cross-cut': {
@@ -136,7 +136,7 @@ export const TEST_FORMS: Record<TestKind, TestForm> = {
     fits: hasFilm,
     outcomes: [
       { value: 'none', seen: 'no mark', means: 'cured enough to sand' },
-      { value: 'marks', seen: 'it marks', means: 'not cured: it may be soluble, rub it with solvent' },
+      { value: 'marks', seen: 'it marks', means: 'not cured: it may be thinner-soft, rub it with solvent' },
     ],
   },
 };
@@ -183,7 +183,7 @@ const HOLLOW_FROM_MM = 0.5;
 const meaningOfGap = (chordMm: number, gapMm: number): string =>
   gapMm === 0
     ? 'straight here'
-    : `a hollow or a wave; on a crown a radius of ${Math.round(crownRadiusMm(chordMm, gapMm))} mm`;
+    : `a dent or a wave; on a crown a radius of ${Math.round(crownRadiusMm(chordMm, gapMm))} mm`;
 
 /** A gap on a flat panel is a hollow or a wave of the zone; on a crown it tells the radius and nothing else. */
 function withGap(zone: Zone, chordMm: number, gapMm: number, isFlat: boolean): Zone {

@@ -47,7 +47,7 @@ export const ALLOWED_IF: Partial<Record<SentenceCode, string>> = {
   'B1.thin': 'if another build coat goes on',
   'B2.maximum': 'in fewer coats, inside {maxUm}',
   'K2.fingertips': 'with a block',
-  'K3.low': 'if the hollow is filled first',
+  'K3.low': 'if the dent is filled first',
   'K3.thin': 'if the low is glazed and built up again',
   'K4.no-grade': 'over a coat that takes a finer scratch, or at a lower quality',
   'K6.through': 'if the spot is primed again',

@@ -7,7 +7,7 @@ import type { Facts } from '../units/facts.ts';
 export const SENTENCES = {
   // operations
   'op.nothing-to-block': 'There is no primer of ours on top to block.',
-  'op.nothing-to-fill': 'There is no hollow to fill.',
+  'op.nothing-to-fill': 'There is no dent to fill.',
   'op.grade-order': '{grit} after {before} is not finer; grades go from coarse to fine.',
   'op.no-stripper': 'Paint stripper is for finish on metal; there is none here.',
   'op.no-blasting': 'Only metal is blasted.',
@@ -27,10 +27,10 @@ export const SENTENCES = {
   'coat.volume': 'Mix {ratio}, {volumeMl} ready to spray at {transferPercent} transfer.',
   'coat.flash': '{betweenMin} between coats: sheet {sheetMin}, at {roomCelsius} in this air.',
   'coat.usual': '{coats} coats: what the sheet asks for to seal the surface.',
-  'coat.sealer-coats':
-    '{coats} coat by the shop’s school; {wetUm} wet stays under the sag limit of {limitUm}.',
-  'coat.sealer-level': '{coats} coat by the shop’s school; on a level panel nothing sags.',
-  'coat.tone': 'Tone L* {toneL}, the nearest on the shelf to a base of L* {baseL}.',
+  'coat.sealer-coats': '{coats} coat the shop’s way; {wetUm} wet stays under the sag limit of {limitUm}.',
+  'coat.sealer-level': '{coats} coat the shop’s way; on a level panel nothing sags.',
+  'coat.tone':
+    'Grey {toneL}, the nearest on the shelf to a base as light as grey {baseL} (0 is black, 100 white).',
   'body.grams': 'About {fillerGrams} to mix, what stays on board and knife included.',
   'body.depth': '{deepestUm} deep in {lifts} lift, at most {maxUm}.',
   'body.sand-after': 'Sands after {sandAfterMin}.',
@@ -129,7 +129,7 @@ export const SENTENCES = {
   // old finish and new parts
   'O0.wax': 'Release agent is still on it: wipe it off.',
   'O0.overspray': 'Overspray is still on it: sand it off.',
-  'O0.hollow': 'A hollow of {lowMm} is still there: fill it before it is handed over.',
+  'O0.hollow': 'A dent of {lowMm} is still there: fill it before it is handed over.',
   'O0.unsound': 'Unsound {layer} lets go of all that lies on it: it comes off.',
   'O0.break': 'It is still broken: mend it before anything covers it.',
   'O0.rough-coat': 'The rough coat that was there is laid again over the primer.',
@@ -139,9 +139,10 @@ export const SENTENCES = {
   'O1.thick': 'Film of {filmUm} is more than {limitUm}: it comes off.',
   'O2.isolate':
     '{layer} softens under thinner: strip it, or isolate it with two coats of unreduced epoxy first.',
-  'O2.isolated': 'Isolated, not removed: a soluble finish that stays can still lift at the first wet coat.',
-  'O2.wet': '{wetUm} wet over an isolated soluble finish, {limitUm} at most: lighter coats, or it lifts.',
-  'O2.strip': 'Soluble finish is stripped, so that nothing under the new coats can soften.',
+  'O2.isolated':
+    'Isolated, not removed: a thinner-soft paint that stays can still lift at the first wet coat.',
+  'O2.wet': '{wetUm} wet over isolated thinner-soft paint, {limitUm} at most: lighter coats, or it lifts.',
+  'O2.strip': 'Thinner-soft paint is stripped, so that nothing under the new coats can soften.',
   'O3.degrease': 'Grease is taken off before sanding, or it is sanded in.',
   'O4.feather':
     'The edge of the old finish is feathered {layerMm} a layer; primer reaches {overlapMm} past it and stops in an open edge.',
@@ -197,10 +198,11 @@ export const SENTENCES = {
   // build
   'B1.sound': 'Sound, level finish is built over as well: film that nobody needs there.',
   'B1.block': 'Fresh {layer} is blocked level: {ledgeUm} uneven, {quality} allows {limitUm}.',
-  'B1.ledge': 'Not level: {ledgeUm} of ledge left in {layer}, {quality} allows {limitUm}.',
+  'B1.ledge':
+    'Not level: a step of {ledgeUm} is left in {layer} (a ledge that the finger finds and light shows), {quality} allows {limitUm}.',
   'B1.thin': '{layer} is {lackUm} too thin to be blocked and sanded: another build coat first.',
   'B1.peel': 'Orange peel of {ledgeUm} in {layer}, {quality} allows {limitUm}.',
-  'K3.low': 'A hollow of {lowMm} is deeper than build can level ({canLevelUm}): fill it first.',
+  'K3.low': 'A dent of {lowMm} is deeper than build can level ({canLevelUm}): fill it first.',
   'B2.maximum': '{sheet} would be {filmUm} thick, at most {maxUm}.',
   'B2.one-film':
     'On {layer} that has not cured they dry as one film of {filmUm}, at most {maxUm}: let it cure first.',
@@ -252,7 +254,8 @@ export const SENTENCES = {
   'S3.closed': 'The window of {layer} closed {overMin} ago: scuff {grit}.',
   'S3.again': 'The window of {layer} closed {overMin} ago: coat it again before going on.',
   'S3.window': 'Next coat from {opensMin} to {closesMin} after this one; past it, {thenWhat}.',
-  'S4.tone': 'Tone L* {toneL} is far from a base of L* {baseL}: the base needs more coats to hide.',
+  'S4.tone':
+    'Grey {toneL} is far from a base as light as grey {baseL} (0 is black, 100 white): the base needs more coats to hide.',
   'S4.beside': 'Painted together with {borders}: the same tone under all of them.',
   'S5.sanded': '{layer} is a non-sanding product: spot denib only.',
   'S5.denib': 'A nib in a coat that is not sanded is cut {from} to {to}, at its spot only.',
@@ -263,7 +266,7 @@ export const SENTENCES = {
   'S8.as-sealer':
     'Epoxy reduced by its sheet seals: it covers cut-throughs, and takes base unsanded for {closesMin}.',
   'S8.window': 'Epoxy takes base unsanded for {closesMin}; past it, scuff P400 with a soft pad.',
-  'S8.scuff': 'Cured epoxy is scuffed {grit} with a soft pad and sealed, by this shop’s school.',
+  'S8.scuff': 'Cured epoxy is scuffed {grit} with a soft pad and sealed, this shop’s way.',
   'C1.parts': 'Off before anything else: {parts}. Fasteners into labelled bags.',
   'C1.fit': 'A new part: fit it on trial before any paint.',
   'C1.stays': 'Stays on and is masked with care: {parts}. What is left on is where clear later peels.',
@@ -288,15 +291,15 @@ export const SENTENCES = {
   'C1.tack': 'Tack just before spraying; nothing wet.',
   'C1.open-filler': 'Open filler is blown off and tacked, never wiped wet.',
   // schools
-  'school.first-coat': 'Not this shop’s school ({side}): {sheet} first on metal.',
+  'school.first-coat': 'Not this shop’s way ({side}): {sheet} first on metal.',
   'S1.seal-primed': 'Sealer over the primed areas only, its edge softened into the dulled finish around.',
-  'school.filler': 'Not this shop’s school ({side}): filler {done}.',
-  'school.sealer-coats': 'Not this shop’s school ({side}): {coats} coat.',
-  'school.build': 'Not this shop’s school ({side}): no build on repaired metal.',
-  'school.plastic-solvent': 'Not this shop’s school: solvent degreaser on raw plastic loads static.',
-  'school.plastic-system': 'Not this shop’s school ({side}) on raw plastic.',
-  'school.epoxy-sealer': 'Not this shop’s school ({side}): base straight on fresh epoxy.',
-  'school.reason': 'School: {label}, because {reason}.',
+  'school.filler': 'Not this shop’s way ({side}): filler {done}.',
+  'school.sealer-coats': 'Not this shop’s way ({side}): {coats} coat.',
+  'school.build': 'Not this shop’s way ({side}): no build on repaired metal.',
+  'school.plastic-solvent': 'Not this shop’s way: solvent degreaser on raw plastic loads static.',
+  'school.plastic-system': 'Not this shop’s way ({side}) on raw plastic.',
+  'school.epoxy-sealer': 'Not this shop’s way ({side}): base straight on fresh epoxy.',
+  'school.reason': 'This shop’s way: {label}, because {reason}.',
   // survey
   'survey.buried':
     '{layer} cannot lie over {under}: the substrate is the lowest layer. Put the layers in order.',
@@ -320,7 +323,8 @@ export const SENTENCES = {
   'survey.no-steel':
     'A magnet falls off, yet this zone is recorded on {layer}: correct the substrate, or record the filler under the film.',
   'survey.steel': 'A magnet holds, yet this zone is recorded on {layer}: correct the substrate.',
-  'survey.rub': 'The solvent rub showed nothing, yet the finish is recorded as soluble: correct one of them.',
+  'survey.rub':
+    'The solvent rub showed nothing, yet the finish is recorded as thinner-soft: correct one of them.',
   'survey.gauge':
     'A film gauge reads over metal only, and this is {layer}: take the readings out, or correct the substrate.',
   // plan
@@ -329,11 +333,12 @@ export const SENTENCES = {
   'plan.no-longer-blend':
     'No longer a blend panel: {findings} need more than a spot of undercoat. It is planned as refinish.',
   'plan.assumed-size': '{finding} in zone {zone}: nobody gave its size, it is taken as {sizeMm}{times}.',
+  'plan.assumed-film': 'The thickness of {layer} is not measured: it is taken as {filmUm}.',
   'plan.stopped':
     'Nothing is chosen while a zone is stopped ({zones}): do that work first, or plan it apart.',
   'plan.keep-filler': 'Sound filler may stay: tap it, look at its edge, check that it is hard.',
   'plan.refill': 'The old filler comes out to bright steel, so that new filler can go over epoxy.',
-  'plan.fill': 'The hollow is filled in thin pulls and left proud for shaping.',
+  'plan.fill': 'The dent is filled in thin pulls and left proud for shaping.',
   'plan.first-coat': 'First coat on bare metal: protects it inside the exposure limit.',
   'plan.isolate': 'One primer over metal, filler and feather: one surface for the build.',
   'plan.plastic-primer': 'Two-pack primer for plastic: what everything else holds on.',

@@ -1,8 +1,9 @@
-import { DeleteOutlined, DownloadOutlined, PlusOutlined } from '@ant-design/icons';
 import { LAYER_KINDS, type JobView, type LayerKind, type PanelState, type PlansView } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { Fragment, useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { PageTitle } from '../shell/PageTitle.tsx';
+import { DeleteOutlined, DownloadOutlined, PlusOutlined } from '../shared/icons.tsx';
 import { placeText } from '../api/in-line.ts';
 import { useJob, useMakePlans, usePutPanelBack, useRemovePanel } from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
@@ -30,6 +31,7 @@ export function JobPage() {
   const data = withJobChanges(saved, changes);
   return (
     <main className="page">
+      <PageTitle name={data.job.title} />
       <div className="page-head">
         <h1>{data.job.title}</h1>
         <span className="note">

@@ -1,8 +1,9 @@
-import { CopyOutlined, DeleteOutlined, InboxOutlined, PlusOutlined } from '@ant-design/icons';
 import type { JobSummary, PanelState } from '@blue-ledge/core';
 import { Button, Checkbox, Input, Pagination } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { PageTitle } from '../shell/PageTitle.tsx';
+import { CopyOutlined, DeleteOutlined, InboxOutlined, PlusOutlined } from '../shared/icons.tsx';
 import { useArchiveJob, useCopyJob, useJobs, usePutJobBack, useRemoveJob } from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
 import { RemoveButton } from '../shared/RemoveButton.tsx';
@@ -30,6 +31,7 @@ export function JobsPage() {
   const shown = problem ?? remove.error ?? copy.error ?? archive.error;
   return (
     <main className="page">
+      <PageTitle name="Jobs" />
       <div className="page-head">
         <h1>Jobs</h1>
         <span className="note">{nJobs === 1 ? '1 job' : `${nJobs} jobs`}</span>

@@ -1,8 +1,8 @@
-import { UploadOutlined } from '@ant-design/icons';
 import { MOST_JOB_BYTES, readJobText } from '@blue-ledge/core';
 import { Button, Modal, Radio } from 'antd';
 import { useRef, useState, type ChangeEvent } from 'react';
 import { useNavigate } from 'react-router';
+import { UploadOutlined } from '../shared/icons.tsx';
 import { useShops, useTakeJob } from '../api/queries.ts';
 
 const OF_FILE = 'of-the-file';
@@ -80,8 +80,8 @@ export function TakeJob({ onError }: TakeJobProps) {
         onCancel={() => setChosen(null)}
       >
         <p className="note">
-          Climate, figures, schools and product sheets are the shop’s. Sheets of the file that the shop does
-          not have are added to it.
+          Climate, figures, ways of working and product sheets are the shop’s. Sheets of the file that the
+          shop does not have are added to it.
         </p>
         <Radio.Group
           className="shop-choice"

@@ -41,7 +41,7 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   relativeHumidity: 'humidity',
   nightCelsius: 'night temperature',
   rules: 'figures',
-  schools: 'schools',
+  schools: 'ways of working',
   stock: 'grades in stock',
   tools: 'tools',
 };

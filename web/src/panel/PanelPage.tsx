@@ -1,6 +1,7 @@
-import { Link, NavLink, Outlet, useParams } from 'react-router';
+import { Link, NavLink, Outlet, useLocation, useParams } from 'react-router';
 import { usePanel } from '../api/queries.ts';
 import { Pending } from '../shared/Problem.tsx';
+import { PageTitle } from '../shell/PageTitle.tsx';
 import { withOutbox } from '../outbox/outbox.ts';
 import { useOutbox } from '../outbox/row.ts';
 import type { PanelContext } from './panel-context.ts';
@@ -17,12 +18,15 @@ export function PanelPage() {
   const { job = '', panel = '' } = useParams();
   const key = { job, panel };
   const { data, error } = usePanel(key);
+  const { pathname } = useLocation();
+  const stage = STAGES.find(([name]) => pathname.endsWith(`/${name}`));
   const entries = useOutbox((state) => state.entries);
   if (!data) return <Pending error={error} what="the panel" />;
   const view = withOutbox(data, entries);
   const context: PanelContext = { key, view };
   return (
     <main className="panel-page">
+      <PageTitle name={`${view.panel.name}: ${stage?.[1] ?? ''}`} />
       <div className="panel-head">
         <h1>{view.panel.name}</h1>
         <Link to={`/jobs/${job}`}>{view.job.title}</Link>
@@ -38,6 +42,9 @@ export function PanelPage() {
           ))}
         </nav>
       </div>
+      <h2 className="visually-hidden" data-page-heading>
+        {stage?.[1]}
+      </h2>
       <Outlet context={context} />
     </main>
   );

@@ -1,4 +1,5 @@
 import {
+  assumedFilms,
   foundStacks,
   measuredFilmUm,
   patchesOf,
@@ -87,6 +88,7 @@ function sectionOf(
   return {
     spans: withPatches(spansOf(panel, drawn, cut), patches),
     strata: strataOf(found, steps),
+    assumed: new Set(assumedFilms({ zones: drawn }).map(({ zoneId, kind }) => `${zoneId}/${kind}`)),
     substrates: Object.fromEntries(areas.map((id) => [id, zoneOf(id).layers[0]!.kind])),
     hollowsUm: Object.fromEntries(areas.map((id) => [id, hollowUm(id, lowOf(id), found, steps)])),
     tones: Object.fromEntries(

@@ -1,5 +1,6 @@
 import { PRACTICE_PANELS } from '@blue-ledge/core';
 import { useSearchParams } from 'react-router';
+import { PageTitle } from '../shell/PageTitle.tsx';
 import { PracticeBoard } from './PracticeBoard.tsx';
 import { usePracticeLog } from './practice-store.ts';
 import './practice.css';
@@ -11,6 +12,7 @@ export function PracticePage() {
   const panel = PRACTICE_PANELS.find(({ id }) => id === search.get('panel')) ?? PRACTICE_PANELS[0]!;
   return (
     <main className="practice">
+      <PageTitle name={`Practice: ${panel.name}`} />
       <div className="practice-head">
         <h1>Blocking practice</h1>
         <p className="note">

@@ -15,6 +15,8 @@ interface NumberFieldProps {
   /** Called when the field is emptied; without it an empty field is a problem. */
   readonly onClear?: () => void;
   readonly isLabelHidden?: boolean;
+  /** What is taken while nothing is typed, in the stored unit. */
+  readonly assumed?: number | undefined;
   /** Where the number comes from, beside its label. */
   readonly hint?: string | undefined;
   /** Passes a value on when the field is left, not with every digit. */
@@ -32,12 +34,15 @@ export function NumberField({
   onClear,
   isLabelHidden = false,
   hint,
+  assumed,
   whenLeft = false,
 }: NumberFieldProps) {
   const system = useUnits((state) => state.system);
   const id = useId();
-  const { symbol, digits } = QUANTITIES[quantity][system];
-  const shown = value === null ? null : Number(toShown(quantity, value, system).toFixed(digits + 1));
+  const { symbol, digits: usual, smallDigits } = QUANTITIES[quantity][system];
+  const exact = value === null ? null : toShown(quantity, value, system);
+  const digits = exact !== null && Math.abs(exact) < 10 ** -usual ? smallDigits : usual + 1;
+  const shown = exact === null ? null : Number(exact.toFixed(digits));
   return (
     <div className="field">
       <span>
@@ -55,7 +60,8 @@ export function NumberField({
         to={toShown(quantity, to, system)}
         say={(limit) => formatNumber(quantity, toStored(quantity, limit, system), system)}
         unit={symbol}
-        digits={digits + 1}
+        digits={digits}
+        placeholder={assumed === undefined ? undefined : `≈ ${formatNumber(quantity, assumed, system)}`}
         whenLeft={whenLeft}
         onClear={onClear}
         onChange={(typed) => onChange(toStored(quantity, typed, system))}

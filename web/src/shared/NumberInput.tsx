@@ -19,6 +19,8 @@ interface NumberInputProps {
   readonly isWhole?: boolean;
   /** Decimals in which a value is the same as what was typed. */
   readonly digits?: number;
+  /** Stands in the empty field. */
+  readonly placeholder?: string | undefined;
   readonly disabled?: boolean;
   /** Passes a value on when the field is left, not with every digit. */
   readonly whenLeft?: boolean;
@@ -52,6 +54,7 @@ export function NumberInput({
   say = String,
   isWhole = false,
   digits = MOST_DIGITS,
+  placeholder,
   disabled = false,
   whenLeft = false,
 }: NumberInputProps) {
@@ -126,6 +129,7 @@ export function NumberInput({
         aria-invalid={problem !== null}
         aria-describedby={problem ? problemId : undefined}
         value={text}
+        placeholder={placeholder}
         suffix={unit}
         status={problem ? 'error' : ''}
         disabled={disabled}

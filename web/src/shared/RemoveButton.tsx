@@ -1,5 +1,5 @@
-import { CloseOutlined } from '@ant-design/icons';
 import { Button, type ButtonProps } from 'antd';
+import { CloseOutlined } from './icons.tsx';
 import type { MouseEvent } from 'react';
 
 /**
@@ -24,6 +24,7 @@ export function RemoveButton({
   onRemove,
   type = 'text',
   icon = <CloseOutlined />,
+  title = label,
   ...rest
 }: RemoveButtonProps) {
   const remove = ({ timeStamp }: MouseEvent): void => {
@@ -31,5 +32,5 @@ export function RemoveButton({
     lastRemovalMs = timeStamp;
     onRemove();
   };
-  return <Button type={type} icon={icon} aria-label={label} {...rest} onClick={remove} />;
+  return <Button type={type} icon={icon} aria-label={label} title={title} {...rest} onClick={remove} />;
 }

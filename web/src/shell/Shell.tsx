@@ -1,6 +1,8 @@
-import { AimOutlined, FolderOpenOutlined, ShopOutlined } from '@ant-design/icons';
 import { NavLink, Outlet } from 'react-router';
+import { AimOutlined, FolderOpenOutlined, ShopOutlined } from '../shared/icons.tsx';
 import { PatternDefs } from '../shared/materials/PatternDefs.tsx';
+import { useAnnounced } from '../state/announce.ts';
+import { focusSoon } from './focus.ts';
 import { Strip } from './Strip.tsx';
 import './shell.css';
 
@@ -8,6 +10,16 @@ import './shell.css';
 export function Shell() {
   return (
     <div className="shell">
+      <a
+        className="skip-link"
+        href="#main"
+        onClick={(event) => {
+          event.preventDefault();
+          focusSoon('main');
+        }}
+      >
+        Skip to the content
+      </a>
       <PatternDefs />
       <nav className="rail" aria-label="Places">
         <NavLink to="/jobs" className="rail-mark" aria-label="Blue Ledge, all jobs">
@@ -28,6 +40,17 @@ export function Shell() {
       </nav>
       <Strip />
       <Outlet />
+      <Announcer />
+    </div>
+  );
+}
+
+/** Tells a screen reader what an act came to. */
+function Announcer() {
+  const text = useAnnounced((state) => state.text);
+  return (
+    <div role="status" className="visually-hidden">
+      {text}
     </div>
   );
 }

@@ -1,7 +1,8 @@
 import { dewMarginKelvin, type UnitSystem } from '@blue-ledge/core';
-import { useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { useJob } from '../api/queries.ts';
 import { useFormat, useUnits } from '../state/units.ts';
+import { Keys } from './Keys.tsx';
 import { SaveState } from './SaveState.tsx';
 
 /** The top strip: the shop's climate, whether all is saved, and the units. */
@@ -13,6 +14,7 @@ export function Strip() {
       <span className="strip-space" />
       <SaveState />
       <UnitSwitch />
+      <Keys />
     </header>
   );
 }
@@ -24,14 +26,16 @@ function Climate({ job }: { readonly job: string }) {
   const { celsius, relativeHumidity, profile } = data.shop.shop;
   const margin = dewMarginKelvin(celsius, { celsius, relativeHumidity });
   return (
-    <dl className="climate">
-      <dt>{profile}</dt>
-      <dd>{quantity('Celsius', celsius)}</dd>
-      <dt>humidity</dt>
-      <dd>{quantity('Percent', relativeHumidity)}</dd>
-      <dt>above dew point</dt>
-      <dd>{quantity('Kelvin', margin)}</dd>
-    </dl>
+    <Link to={`/shop/${data.shop.id}`} className="climate-link" title="Set the climate">
+      <dl className="climate">
+        <dt>{profile}</dt>
+        <dd>{quantity('Celsius', celsius)}</dd>
+        <dt>humidity</dt>
+        <dd>{quantity('Percent', relativeHumidity)}</dd>
+        <dt>above dew point</dt>
+        <dd>{quantity('Kelvin', margin)}</dd>
+      </dl>
+    </Link>
   );
 }
 

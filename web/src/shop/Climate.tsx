@@ -42,6 +42,12 @@ export function Climate({ shop, onChange }: ClimateProps) {
           />
         ))}
       </div>
+      {nightCelsius > celsius && (
+        <p className="field-problem" role="status">
+          The night is set warmer than the day: {quantity('Celsius', nightCelsius)} over{' '}
+          {quantity('Celsius', celsius)}. Is that meant?
+        </p>
+      )}
       <p className="note">
         Surfaces as warm as the air lie {quantity('Kelvin', dewMarginKelvin(celsius, air))} above the dew
         point by day, and {quantity('Kelvin', dewMarginKelvin(nightCelsius, air))} at night (model).

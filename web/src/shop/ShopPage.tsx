@@ -1,8 +1,9 @@
-import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import type { Shop, ShopView } from '@blue-ledge/core';
 import { Button, Input, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { Navigate, useNavigate, useParams } from 'react-router';
+import { PageTitle } from '../shell/PageTitle.tsx';
+import { DeleteOutlined, PlusOutlined } from '../shared/icons.tsx';
 import { useNewShop, useRemoveShop, useShops } from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
 import { RemoveButton } from '../shared/RemoveButton.tsx';
@@ -35,6 +36,7 @@ function NoShop() {
   const [isMaking, setIsMaking] = useState(false);
   return (
     <main className="page">
+      <PageTitle name={`Shop ${name}`} />
       <h1>Shop</h1>
       <p className="empty">
         No shop yet. A shop says how warm and damp it is, what it sands and sprays with, and which way it goes
@@ -104,8 +106,11 @@ function ShopPlace({ saved, shops }: ShopPlaceProps) {
           <StockFields shop={shop} onChange={put} />
         </section>
         <section className="pane shop-schools" aria-labelledby="schools-head">
-          <h2 id="schools-head">Where practitioners differ</h2>
-          <p className="note">Each side with the reason it gives. A plan may go the other way for itself.</p>
+          <h2 id="schools-head">How this shop works</h2>
+          <p className="note">
+            Where practitioners differ, each side with the reason it gives. A plan may go the other way for
+            itself.
+          </p>
           <ShopSchools schools={shop.schools} onChange={(schools) => put({ schools })} />
         </section>
         <section className="pane shop-figures" aria-labelledby="figures-head">

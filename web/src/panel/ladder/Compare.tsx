@@ -1,5 +1,5 @@
 import type { Ladder, LadderTask, Showing } from '@blue-ledge/core';
-import { CheckOutlined, CloseSquareOutlined } from '@ant-design/icons';
+import { CheckOutlined, CloseSquareOutlined } from '../../shared/icons.tsx';
 import { SourceMark } from '../../shared/SourceMark.tsx';
 import { useFormat } from '../../state/units.ts';
 
@@ -38,7 +38,7 @@ export function Compare({ ladders, task, film }: CompareProps) {
           <th scope="col">
             Film taken <SourceMark source="model" />
           </th>
-          <th scope="col">Largest jump</th>
+          <th scope="col">Biggest grit step</th>
           <th scope="col">What shows</th>
         </tr>
       </thead>

@@ -1,4 +1,3 @@
-import { CheckOutlined, CloseSquareOutlined, MinusOutlined } from '@ant-design/icons';
 import {
   buildNeededUm,
   verdictAt,
@@ -8,6 +7,7 @@ import {
   type Misfit,
 } from '@blue-ledge/core';
 import { Button } from 'antd';
+import { CheckOutlined, CloseSquareOutlined, MinusOutlined } from '../../shared/icons.tsx';
 import { useFormat } from '../../state/units.ts';
 
 interface ForecastTableProps {

@@ -143,8 +143,9 @@ export function ForecastView({
       </div>
       <p className="note">
         {task.isCrowned ? `A crown of ${quantity('Mm', task.crownRadiusMm ?? 0)} radius` : 'A flat panel'},
-        standard X at {quantity('Newton', figures.blockForceN)}; level is {quantity('Um', task.limitUm)} over{' '}
-        {quantity('Mm', 100)}, {quantity('Um', task.mustStayUm)} must stay. Model.
+        crosswise strokes at {quantity('Newton', figures.blockForceN)}; level is{' '}
+        {quantity('Um', task.limitUm)} over {quantity('Mm', 100)}, {quantity('Um', task.mustStayUm)} must
+        stay. Model.
       </p>
       {forecasts.length === 0 && !busy && !watched ? (
         <p className="forecast-hint">

@@ -36,8 +36,8 @@ function NoLadder({ hasPlan }: { readonly hasPlan: boolean }) {
     <div className="no-plan">
       <h2>{hasPlan ? 'No system to sand for' : 'No system yet'}</h2>
       <p>
-        The ladder takes every stretch of sanding from the chosen system: grades, film and what would show.
-        Choose a system first.
+        The ladder takes every sanding from the chosen system: grades, film and what would show. Choose a
+        system first.
       </p>
       <p>
         <Link to="../system">Go to System</Link>
@@ -74,7 +74,7 @@ function Ladders({ plan, sanding }: { readonly plan: PlanOnScreen; readonly sand
         </p>
         {view === 'grits' ? (
           <PickList
-            label="Stretches of sanding"
+            label="Sandings"
             items={runs.map((each) => ({
               id: each.id,
               zone: each.zoneId,

@@ -1,7 +1,7 @@
 import { QUANTITIES, readReadings, readingFigures, type Zone, type ZoneBuild } from '@blue-ledge/core';
-import { UploadOutlined } from '@ant-design/icons';
 import { Button, Input, Segmented, Upload } from 'antd';
 import { useState } from 'react';
+import { UploadOutlined } from '../../shared/icons.tsx';
 import { useFormat } from '../../state/units.ts';
 import { usePanelContext } from '../panel-context.ts';
 import { useZoneWriter } from '../survey/use-zone-edit.ts';
@@ -134,7 +134,7 @@ export function Readings({ zone, build }: { readonly zone: Zone; readonly build:
                   {isDoubtful && ' doubtful'}
                   <button
                     type="button"
-                    aria-label={`Take out ${quantity('Um', um)}`}
+                    aria-label={`Remove ${quantity('Um', um)}`}
                     onClick={() => put(all.filter((reading) => reading !== here[i]))}
                   >
                     ×

@@ -26,7 +26,7 @@ export function WhatIfForm({ run, own, whatIf, onChange }: WhatIfFormProps) {
       <div className="what-if-head">
         <h3>What if</h3>
         <Button size="small" onClick={() => onChange({ celsius: view.shop.celsius })}>
-          As it is
+          Reset
         </Button>
       </div>
       <label className="field">

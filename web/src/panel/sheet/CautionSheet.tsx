@@ -1,7 +1,8 @@
-import { PrinterOutlined } from '@ant-design/icons';
 import { GOVERNS, stepTitle, type Step } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { Link, useParams, useSearchParams } from 'react-router';
+import { PageTitle } from '../../shell/PageTitle.tsx';
+import { PrinterOutlined } from '../../shared/icons.tsx';
 import { isOpened, usePanel, usePlan } from '../../api/queries.ts';
 import { Pending } from '../../shared/Problem.tsx';
 import { useSelection } from '../system/use-selection.ts';
@@ -28,6 +29,7 @@ export function CautionSheet() {
   const { system } = selection;
   return (
     <main className="page plan-sheet">
+      <PageTitle name={`Cautions of ${view.panel.name}`} />
       <PrintPages heading={`Cautions: ${view.panel.name}, ${view.job.title}`} />
       <p className="sheet-acts">
         <Link to={`/jobs/${job}/panels/${panel}/system?${search}`}>Back to the systems</Link>

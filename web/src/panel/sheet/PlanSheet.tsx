@@ -1,4 +1,3 @@
-import { PrinterOutlined } from '@ant-design/icons';
 import {
   areasOf,
   clockTime,
@@ -12,6 +11,8 @@ import {
 } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { Link, useParams, useSearchParams } from 'react-router';
+import { PageTitle } from '../../shell/PageTitle.tsx';
+import { PrinterOutlined } from '../../shared/icons.tsx';
 import { plannedView, type PlanOnScreen } from '../../api/opened-plan.ts';
 import { isOpened, usePanel, usePlan } from '../../api/queries.ts';
 import { Pending } from '../../shared/Problem.tsx';
@@ -69,6 +70,7 @@ function Sheet({ view, stored, back }: SheetProps) {
   const input = sectionInput(stored.opened.view.found, system, view, cut);
   return (
     <main className="page plan-sheet">
+      <PageTitle name={`Plan of ${panel.name}`} />
       <PrintPages heading={`${panel.name}, ${view.job.title}: ${system.title}`} />
       <p className="sheet-acts">
         <Link to={back}>Back to the systems</Link>

@@ -1,6 +1,6 @@
-import { PlusOutlined } from '@ant-design/icons';
 import { MOST_BORDERS, type Panel, type PanelBorder } from '@blue-ledge/core';
 import { AutoComplete, Button, Select } from 'antd';
+import { PlusOutlined } from '../../shared/icons.tsx';
 import { useJob } from '../../api/queries.ts';
 import { RemoveButton } from '../../shared/RemoveButton.tsx';
 import { usePanelContext } from '../panel-context.ts';

@@ -1,4 +1,3 @@
-import { PlusOutlined } from '@ant-design/icons';
 import {
   FINDING_FORMS,
   FINDING_KINDS,
@@ -7,6 +6,7 @@ import {
   type FindingKind,
 } from '@blue-ledge/core';
 import { Select } from 'antd';
+import { PlusOutlined } from '../../shared/icons.tsx';
 import { NumberInput } from '../../shared/NumberInput.tsx';
 import { RemoveButton } from '../../shared/RemoveButton.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
@@ -58,6 +58,7 @@ export function FindingRows({ findings, onChange }: FindingRowsProps) {
         aria-label="Add a finding"
         placeholder="Add a finding"
         prefix={<PlusOutlined />}
+        showSearch={{ optionFilterProp: 'label' }}
         value={null}
         options={open.map((kind) => ({ value: kind, label: FINDING_FORMS[kind].label }))}
         onChange={(kind: FindingKind | null) =>

@@ -1,6 +1,6 @@
-import { HolderOutlined, PlusOutlined } from '@ant-design/icons';
 import {
   LAYER_KINDS,
+  assumedUm,
   LAYER_KIND_NAMES,
   FINDABLE_KINDS,
   isSolid,
@@ -23,6 +23,7 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { Select } from 'antd';
+import { HolderOutlined, PlusOutlined } from '../../shared/icons.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { RemoveButton } from '../../shared/RemoveButton.tsx';
 import { Swatch } from '../../shared/materials/Swatch.tsx';
@@ -34,16 +35,8 @@ interface LayerRowsProps {
 }
 
 const MOST_UM = 20_000;
-/** Thickness that a new layer starts with, µm. */
-const NEW_UM: Partial<Record<LayerKind, number>> = {
-  ecoat: 20,
-  'old-finish': 100,
-  filler: 800,
-  glaze: 150,
-  seam: 1500,
-  epoxy: 50,
-  'plastic-primed': 25,
-};
+/** What a layer starts with of which nothing usual is known, µm. */
+const NEW_UM = 100;
 const optionsFor = (kinds: readonly LayerKind[]) =>
   kinds.map((kind) => ({ value: kind, label: LAYER_KINDS[kind].label }));
 /** What can lie on a substrate when a panel comes in: finish, body, and primers that somebody laid before. */
@@ -103,10 +96,11 @@ export function LayerRows({ layers, onChange }: LayerRowsProps) {
         aria-label="Add a layer on top"
         placeholder="Add a layer on top"
         prefix={<PlusOutlined />}
+        showSearch={{ optionFilterProp: 'label' }}
         value={null}
         options={optionsFor(ABOVE)}
         onChange={(kind: LayerKind | null) =>
-          kind && onChange([...layers, { kind, um: NEW_UM[kind] ?? 100 }], 'add layer')
+          kind && onChange([...layers, { kind, um: assumedUm(kind) || NEW_UM }], 'add layer')
         }
         className="add-row"
       />
@@ -122,6 +116,9 @@ interface LayerRowProps {
   readonly onChange: (layer: SurveyLayer, field: string) => void;
   readonly onRemove: () => void;
 }
+
+/** A layer of which only the kind is known. */
+const unmeasured = ({ um: _um, ...layer }: SurveyLayer): SurveyLayer => layer;
 
 /** Coats that nobody measures with a film gauge. */
 const IN_MM: ReadonlySet<LayerKind> = new Set<LayerKind>(['texture', 'seam']);
@@ -160,6 +157,8 @@ function LayerRow({ name, place, layer, onChange, onRemove }: LayerRowProps) {
           isLabelHidden
           quantity={isThick ? 'Mm' : 'Um'}
           value={layer.um === undefined ? null : layer.um / perShown}
+          assumed={layer.um === undefined ? assumedUm(layer.kind) / perShown : undefined}
+          onClear={() => onChange(unmeasured(layer), 'thickness')}
           from={0}
           to={MOST_UM / perShown}
           onChange={(shown) =>

@@ -1,5 +1,5 @@
-import { UndoOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
+import { UndoOutlined } from '../../shared/icons.tsx';
 import type { KeyboardEvent, ReactNode } from 'react';
 
 interface MapBarProps {
@@ -26,6 +26,7 @@ export function MapBar({ label, says, end, onEnd, onUndo, children }: MapBarProp
         <Button
           icon={<UndoOutlined />}
           aria-label="Take back the last change of the panel"
+          title="Take back the last change"
           onClick={onUndo}
         />
       )}

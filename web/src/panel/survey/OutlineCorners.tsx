@@ -1,6 +1,6 @@
-import { PlusOutlined } from '@ant-design/icons';
 import { withCorner, withFreeOutline, type Panel, type Polygon } from '@blue-ledge/core';
 import { Button } from 'antd';
+import { PlusOutlined } from '../../shared/icons.tsx';
 import { RemoveButton } from '../../shared/RemoveButton.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
 

@@ -1,5 +1,5 @@
-import { PlusOutlined } from '@ant-design/icons';
 import type { Panel } from '@blue-ledge/core';
+import { PlusOutlined } from '../../shared/icons.tsx';
 import { RemoveButton } from '../../shared/RemoveButton.tsx';
 import { Button, Input, Select } from 'antd';
 

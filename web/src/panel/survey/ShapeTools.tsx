@@ -1,4 +1,14 @@
 import {
+  joinableWith,
+  withJoinedZones,
+  withZoneOnTop,
+  withoutZone,
+  type Panel,
+  type Zone,
+} from '@blue-ledge/core';
+import { Button, Dropdown, Tooltip } from 'antd';
+import { useState, type ReactNode } from 'react';
+import {
   BorderOuterOutlined,
   CopyOutlined,
   DeleteOutlined,
@@ -9,17 +19,7 @@ import {
   SplitCellsOutlined,
   ToTopOutlined,
   UndoOutlined,
-} from '@ant-design/icons';
-import {
-  joinableWith,
-  withJoinedZones,
-  withZoneOnTop,
-  withoutZone,
-  type Panel,
-  type Zone,
-} from '@blue-ledge/core';
-import { Button, Dropdown, Tooltip } from 'antd';
-import { useState, type ReactNode } from 'react';
+} from '../../shared/icons.tsx';
 import { RemoveButton } from '../../shared/RemoveButton.tsx';
 import type { PanelEditor } from './use-panel-edit.ts';
 
@@ -73,8 +73,8 @@ export function ShapeTools({
         onClick={onShape}
       />
       <Tool
-        word="On top"
-        label={`Lay zone ${zone.id} on top`}
+        word="To front"
+        label={`Bring zone ${zone.id} to the front`}
         icon={<ToTopOutlined />}
         isOff={!zone.shape}
         onClick={() => edit.change(withZoneOnTop(panel, zone.id))}

@@ -1,4 +1,3 @@
-import { DownloadOutlined, SettingOutlined } from '@ant-design/icons';
 import {
   drawnLines,
   drawnShape,
@@ -20,6 +19,7 @@ import {
 } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { DownloadOutlined, SettingOutlined } from '../../shared/icons.tsx';
 import { saveSvg } from '../../shared/export-drawing.ts';
 import { CutHandles } from '../../shared/panel-map/CutHandles.tsx';
 import type { Frame, Point } from '../../shared/panel-map/panel-frame.ts';
@@ -91,6 +91,7 @@ export function SurveyMap({ panel, shop, zone, edit, onSelect, onFacts, onCopy }
           type="text"
           icon={<DownloadOutlined />}
           aria-label="Save the map as SVG"
+          title="Save the map as SVG"
           onClick={() => saveSvg(map.current?.querySelector('.map-box svg'), `${panel.id}-map`)}
         />
         <Button icon={<SettingOutlined />} onClick={onFacts}>

@@ -1,8 +1,8 @@
-import { RightOutlined } from '@ant-design/icons';
 import { contradictionsOf, shapeProblems, type Panel, type Stored } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
+import { RightOutlined } from '../../shared/icons.tsx';
 import { useCut } from '../../shared/panel-map/use-cut.ts';
 import { useFormat } from '../../state/units.ts';
 import { usePanelContext } from '../panel-context.ts';

@@ -8,9 +8,9 @@ import {
   type Zone,
   type ZoneTest,
 } from '@blue-ledge/core';
-import { PlusOutlined } from '@ant-design/icons';
 import { Select } from 'antd';
 import { useState } from 'react';
+import { PlusOutlined } from '../../shared/icons.tsx';
 import { TypedTest } from './TypedTest.tsx';
 
 interface TestRowsProps {
@@ -41,6 +41,7 @@ export function TestRows({ zone, onChange }: TestRowsProps) {
           className="add-row"
           aria-label="Another test"
           prefix={<PlusOutlined />}
+          showSearch={{ optionFilterProp: 'label' }}
           placeholder="Another test"
           popupMatchSelectWidth={false}
           value={null}

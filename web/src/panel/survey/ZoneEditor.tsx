@@ -1,9 +1,11 @@
-import { UndoOutlined } from '@ant-design/icons';
 import { withLayers, type PanelView, type Zone } from '@blue-ledge/core';
 import { Button, Input } from 'antd';
 import { useId, useState } from 'react';
+import { UndoOutlined } from '../../shared/icons.tsx';
 import type { PanelKey } from '../../api/queries.ts';
 import { NumberField } from '../../shared/NumberField.tsx';
+import { Tabs } from '../../shared/Tabs.tsx';
+import { useMedia } from '../../shared/use-media.ts';
 import { FindingRows } from './FindingRows.tsx';
 import { LayerRows } from './LayerRows.tsx';
 import { SaveNotice } from './SaveNotice.tsx';
@@ -54,20 +56,51 @@ export function ZoneEditor({ panelKey, view, zone, problems }: ZoneEditorProps) 
           ))}
         </ul>
       )}
-      <div className="zone-columns">
-        <div className="zone-made-of">
-          <LayerRows
-            layers={zone.layers}
-            onChange={(layers, field) => edit.change(withLayers(zone, layers), field)}
-          />
-          <TestRows zone={zone} onChange={edit.change} />
-        </div>
-        <FindingRows
-          findings={zone.findings}
-          onChange={(findings, field) => edit.change({ ...zone, findings }, field)}
-        />
-      </div>
+      <ZoneParts zone={zone} onChange={edit.change} />
     </section>
+  );
+}
+
+/** There is room for all parts side by side from here on. */
+const NARROW = '(max-width: 1100px)';
+
+interface ZonePartsProps {
+  readonly zone: Zone;
+  readonly onChange: (zone: Zone, field: string) => void;
+}
+
+/** What the zone is made of, what tests showed and what is wrong with it: side by side, or one at a time. */
+function ZoneParts({ zone, onChange }: ZonePartsProps) {
+  const isNarrow = useMedia(NARROW);
+  const layers = (
+    <LayerRows layers={zone.layers} onChange={(next, field) => onChange(withLayers(zone, next), field)} />
+  );
+  const tests = <TestRows zone={zone} onChange={onChange} />;
+  const findings = (
+    <FindingRows
+      findings={zone.findings}
+      onChange={(next, field) => onChange({ ...zone, findings: next }, field)}
+    />
+  );
+  if (isNarrow)
+    return (
+      <Tabs
+        label={`Parts of zone ${zone.id}`}
+        tabs={[
+          { name: 'Layers', count: zone.layers.length, content: layers },
+          { name: 'Tests', count: zone.tests?.length ?? 0, content: tests },
+          { name: 'Findings', count: zone.findings.length, content: findings },
+        ]}
+      />
+    );
+  return (
+    <div className="zone-columns">
+      <div className="zone-made-of">
+        {layers}
+        {tests}
+      </div>
+      {findings}
+    </div>
   );
 }
 

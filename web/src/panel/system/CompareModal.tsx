@@ -1,6 +1,6 @@
-import { CheckOutlined } from '@ant-design/icons';
 import type { System } from '@blue-ledge/core';
 import { Button, Modal } from 'antd';
+import { CheckOutlined } from '../../shared/icons.tsx';
 import { SystemTable } from './SystemTable.tsx';
 
 interface CompareModalProps {

@@ -1,5 +1,5 @@
-import { ExperimentOutlined } from '@ant-design/icons';
 import type { DecidingTest } from '@blue-ledge/core';
+import { ExperimentOutlined } from '../../shared/icons.tsx';
 import { Link } from 'react-router';
 
 /** Tests that nobody has done yet and that would decide between systems. */

@@ -1,6 +1,7 @@
 import { schoolOf, schoolsInPlay, type PanelView, type SchoolName, type Schools } from '@blue-ledge/core';
 import { Button, Drawer } from 'antd';
 import { useState } from 'react';
+import { DrawerFocus } from '../../shared/DrawerFocus.tsx';
 import { SchoolChoice } from '../../shared/SchoolChoice.tsx';
 
 interface SchoolsDrawerProps {
@@ -25,7 +26,7 @@ export function SchoolsDrawer({ view, chosen, onClose, onPlan }: SchoolsDrawerPr
   return (
     <Drawer
       open
-      title="Schools of this plan"
+      title="Ways of working, for this plan"
       size={460}
       onClose={onClose}
       footer={
@@ -39,6 +40,7 @@ export function SchoolsDrawer({ view, chosen, onClose, onPlan }: SchoolsDrawerPr
         </div>
       }
     >
+      <DrawerFocus />
       <p className="note">
         Practitioners differ here, each side with its reason. What is chosen holds for this plan; the shop’s
         own way stays as it is.

@@ -1,8 +1,8 @@
-import { LeftOutlined, RightOutlined } from '@ant-design/icons';
 import { filmHeightUm, stepTitle, type Step, type StrataLayer } from '@blue-ledge/core';
 import { cumsum } from 'd3-array';
 import { scaleBand, scaleLinear } from 'd3-scale';
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { LeftOutlined, RightOutlined } from '../../shared/icons.tsx';
 import { patternId } from '../../shared/materials/patterns.ts';
 import type { SectionInput } from '../../shared/section/section-layout.ts';
 import { useSize } from '../../shared/use-size.ts';

@@ -1,7 +1,7 @@
 import { formatNumber, stepTitle } from '@blue-ledge/core';
-import { DownloadOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Popover } from 'antd';
 import { useRef, useState } from 'react';
+import { DownloadOutlined } from '../../shared/icons.tsx';
 import { saveSvg, savePng } from '../../shared/export-drawing.ts';
 import { Legend } from '../../shared/section/Legend.tsx';
 import { StrataSection } from '../../shared/section/StrataSection.tsx';
@@ -41,7 +41,7 @@ export function SectionPanel({
         </span>
         {level && (
           <span className="section-level">
-            ledge left <b>{formatNumber('Um', level.ledgeUm, units)}</b> of {quantity('Um', level.limitUm)}
+            step left <b>{formatNumber('Um', level.ledgeUm, units)}</b> of {quantity('Um', level.limitUm)}
           </span>
         )}
         <Button type="text" className="map-button" onClick={onMap}>

@@ -1,4 +1,3 @@
-import { CloseSquareOutlined, WarningOutlined } from '@ant-design/icons';
 import {
   allowedIf,
   areaTitle,
@@ -16,6 +15,7 @@ import {
   type WorkStart,
 } from '@blue-ledge/core';
 import { Button } from 'antd';
+import { CloseSquareOutlined, WarningOutlined } from '../../shared/icons.tsx';
 import { SourceMark, sourceWords } from '../../shared/SourceMark.tsx';
 import { useFormat } from '../../state/units.ts';
 
@@ -37,7 +37,7 @@ export function StepDetail({
   const step = system.steps[n - 1];
   const isEnd = system.verdict === 'refused' && n === system.steps.length;
   return (
-    <section className="step-detail" aria-label="Step in detail" aria-live="polite" tabIndex={0}>
+    <section className="step-detail" aria-label="Step in detail" tabIndex={0}>
       {isEnd && <RefusedBy system={system} />}
       {step ? (
         <Detail

@@ -1,4 +1,3 @@
-import { CheckOutlined, PrinterOutlined } from '@ant-design/icons';
 import {
   areasOf,
   clockTime,
@@ -12,6 +11,7 @@ import {
 } from '@blue-ledge/core';
 import { useEffect, useMemo, useRef } from 'react';
 import { Link, useLocation } from 'react-router';
+import { CheckOutlined, PrinterOutlined } from '../../shared/icons.tsx';
 import { SourceLegend, SourceMark } from '../../shared/SourceMark.tsx';
 import { fieldOf, nowHere, startOfField } from '../../state/now.ts';
 import { useFormat } from '../../state/units.ts';
@@ -25,6 +25,14 @@ interface StepListProps {
   readonly onStart: (start: DatedStart) => void;
 }
 
+/** Scrolls a list so that a row of it is in sight; the page around it stays where it is. */
+function showWithin(list: HTMLElement, row: Element | null): void {
+  if (!row) return;
+  const [box, { top, bottom }] = [list.getBoundingClientRect(), row.getBoundingClientRect()];
+  if (top < box.top) list.scrollTop -= box.top - top;
+  else if (bottom > box.bottom) list.scrollTop += bottom - box.bottom;
+}
+
 /** All steps of a system, one line each: what, on which zones, with what figure, how long. */
 export function StepList({ system, n, start, onPick, onStart }: StepListProps) {
   const { minutes } = useFormat();
@@ -36,7 +44,7 @@ export function StepList({ system, n, start, onPick, onStart }: StepListProps) {
   const inAllMin = system.steps.reduce((sum, { handsOnMin }) => sum + handsOnMin, 0);
   const all = useMemo(() => areasOf(system.steps), [system]);
   useEffect(() => {
-    list.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
+    if (list.current) showWithin(list.current, list.current.querySelector('[aria-current]'));
   }, [n, system]);
   return (
     <>

@@ -1,4 +1,3 @@
-import { CheckOutlined, CloseSquareOutlined, MinusOutlined } from '@ant-design/icons';
 import {
   allowedIf,
   clockTime,
@@ -11,6 +10,7 @@ import {
 } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { useMemo, useRef } from 'react';
+import { CheckOutlined, CloseSquareOutlined, MinusOutlined } from '../../shared/icons.tsx';
 import { SourceMark } from '../../shared/SourceMark.tsx';
 import { SectionThumb } from '../../shared/section/SectionThumb.tsx';
 import type { SectionInput } from '../../shared/section/section-layout.ts';
@@ -71,7 +71,7 @@ export function SystemCards({
           <b>{refused.length}</b> refused
         </button>
         <button type="button" onClick={onSchools}>
-          Schools…
+          Our ways…
         </button>
         <button type="button" onClick={onWhyNot}>
           Why not…?

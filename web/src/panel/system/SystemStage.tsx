@@ -1,22 +1,26 @@
 import { Button, Modal, Spin } from 'antd';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { clockTime, isPast, type PanelPlan, type PlanInput } from '@blue-ledge/core';
+import { clockTime, isPast, type PanelPlan, type PlanInput, type Shop, type System } from '@blue-ledge/core';
 import { plannedView } from '../../api/opened-plan.ts';
 import { placeText } from '../../api/in-line.ts';
 import { isOpened, useChooseSystem, usePlan } from '../../api/queries.ts';
+import { useLatest } from '../../shared/use-latest.ts';
 import { AfterPaint } from '../../shared/AfterPaint.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { useFormat } from '../../state/units.ts';
 import { useUnsentAt } from '../../outbox/use-outbox.ts';
 import { nowHere } from '../../state/now.ts';
 import { usePanelContext, type PanelContext } from '../panel-context.ts';
+import { announce } from '../../state/announce.ts';
+import { focusSoon } from '../../shell/focus.ts';
 import { usePlanAgain } from '../use-plan-again.ts';
 import { ChoiceNotice } from './ChoiceNotice.tsx';
 import { DecidingTests } from './DecidingTests.tsx';
 import { PlanBoard } from './PlanBoard.tsx';
 import { PlanTerms } from './PlanTerms.tsx';
 import { SchoolsDrawer } from './SchoolsDrawer.tsx';
+import { shopChanges } from './shop-changes.ts';
 import { Stops } from './Stops.tsx';
 import { WhyNotDrawer } from './WhyNotDrawer.tsx';
 import './system.css';
@@ -27,9 +31,23 @@ export function SystemStage() {
   const { data: plan, error, isPending } = usePlan(context.key);
   const { terms, make, planWith } = usePlanAgain(context, plan);
   const choose = useChooseSystem(context.key, plan);
+  const systems = useLatest(isOpened(plan) ? plan.opened.view.systems : []);
   const [open, setOpen] = useState<'schools' | 'why-not' | null>(null);
   /** A system that was picked from a plan whose inputs have changed since. */
   const [doubtful, setDoubtful] = useState<string | null>(null);
+  const madeId = make.data?.id;
+  const chosenId = choose.data?.chosen;
+  useEffect(() => {
+    if (madeId === undefined) return;
+    announce(madeText(systems.current));
+    focusSoon('#steps-head');
+  }, [madeId, systems]);
+  useEffect(() => {
+    if (chosenId === undefined) return;
+    const title = systems.current.find(({ id }) => id === chosenId)?.title;
+    announce(`Chosen: ${title ?? chosenId}.`);
+    focusSoon('#steps-head');
+  }, [chosenId, systems]);
   if (error) return <Problem error={error} />;
   if (isPending) return <Spin className="stage-wait" description="Fetching the plan" />;
   const now = nowHere();
@@ -52,6 +70,7 @@ export function SystemStage() {
       {(make.error ?? choose.error) && <Problem error={(make.error ?? choose.error)!} />}
       <PlanState
         changed={plan.changed}
+        shop={{ before: plan.plan.inputs.shop, now: context.view.shop }}
         passed={
           done.length === 0 && view.startOn && isPast({ ...view, startOn: view.startOn }, now)
             ? clockTime(view, 0)
@@ -117,6 +136,13 @@ export function SystemStage() {
       </Modal>
     </div>
   );
+}
+
+/** "5 systems ready, 6 refused." */
+function madeText(systems: readonly System[]): string {
+  const nReady = systems.filter(({ verdict }) => verdict === 'ready').length;
+  const ready = nReady === 1 ? '1 system ready' : `${nReady} systems ready`;
+  return `${ready}, ${systems.length - nReady} refused.`;
 }
 
 interface AskButtonProps {
@@ -210,20 +236,24 @@ function changedText(changed: readonly PlanInput[]): string {
 
 interface PlanStateProps {
   readonly changed: readonly PlanInput[];
+  readonly shop: { readonly before: Shop; readonly now: Shop };
   /** When it was to start, where that has passed and nothing is done. */
   readonly passed: string | null;
   readonly ask: React.ReactNode;
 }
 
 /** What the plan was made from and is different now; or that its start has passed. */
-function PlanState({ changed, passed, ask }: PlanStateProps) {
+function PlanState({ changed, shop, passed, ask }: PlanStateProps) {
+  const format = useFormat();
+  const ofShop = changed.includes('shop') ? shopChanges(shop.before, shop.now, format) : [];
   if (changed.length === 0 && passed === null) return null;
   return (
     <div className="plan-notice" role="status">
       <span>
         {changed.length > 0 && (
           <>
-            <b>{changedText(changed)} changed since this plan was made.</b> It is shown as it was made.{' '}
+            <b>{changedText(changed)} changed since this plan was made.</b>{' '}
+            {ofShop.length > 0 && `The shop: ${ofShop.join('; ')}. `}It is shown as it was made.{' '}
           </>
         )}
         {passed !== null && (

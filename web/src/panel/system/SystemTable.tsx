@@ -41,7 +41,7 @@ export function SystemTable({ columns, hasSteps = false, foot }: SystemTableProp
       'Remarks',
       ({ remarks }) =>
         remarks.length === 0 ? (
-          'none: by the shop’s own schools'
+          'none: this shop’s own ways'
         ) : (
           <ul>
             {remarks.map((remark) => (

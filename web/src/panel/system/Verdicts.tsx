@@ -1,4 +1,3 @@
-import { CheckOutlined, CloseSquareOutlined, PlusSquareOutlined, WarningOutlined } from '@ant-design/icons';
 import {
   allowedIf,
   placeWords,
@@ -9,6 +8,12 @@ import {
   type Reason,
 } from '@blue-ledge/core';
 import type { ReactNode } from 'react';
+import {
+  CheckOutlined,
+  CloseSquareOutlined,
+  PlusSquareOutlined,
+  WarningOutlined,
+} from '../../shared/icons.tsx';
 import { useFormat } from '../../state/units.ts';
 
 const WORDS: Record<JudgedStep['verdict'], readonly [icon: ReactNode, words: string]> = {
@@ -21,8 +26,8 @@ const WORDS: Record<JudgedStep['verdict'], readonly [icon: ReactNode, words: str
 /** The verdict on a sequence, step by step; each glyph with its word. */
 export function Verdicts({ judgement: { steps, isReady, problems } }: { readonly judgement: Judgement }) {
   return (
-    <section aria-label="Verdict" aria-live="polite" className="verdicts">
-      <h3>
+    <section aria-label="Verdict" className="verdicts">
+      <h3 role="status">
         {isReady
           ? 'Nothing is refused: this gets the panel ready for base.'
           : steps.some(({ verdict }) => verdict === 'refused')
@@ -61,8 +66,8 @@ function JudgedRow({ judged: { verdict, step, refusedBy } }: { readonly judged: 
             const allowed = allowedIf(refusal as Pick<Reason, 'code' | 'facts'>, system);
             return (
               <li key={refusal.text}>
-                <span className="rule-id">{refusal.rule}</span> {said(refusal)}
-                {allowed && <i> Allowed {allowed}.</i>}
+                {said(refusal)}
+                {allowed && <i> Allowed {allowed}.</i>} <span className="rule-id">{refusal.rule}</span>
               </li>
             );
           })}

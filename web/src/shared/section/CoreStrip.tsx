@@ -8,7 +8,7 @@ import {
 } from '@blue-ledge/core';
 import { patternId } from '../materials/patterns.ts';
 import { coreLayers, coreX } from './core-strip.ts';
-import type { SectionGeometry } from './section-layout.ts';
+import { isAssumedLayer, type SectionGeometry, type SectionInput } from './section-layout.ts';
 
 /** A layer from this height on has room for its tone under its name, px. */
 const TONE_ROOM_PX = 34;
@@ -21,6 +21,7 @@ interface CoreStripProps {
   readonly layers: readonly StrataLayer[];
   readonly substrate: LayerKind;
   readonly tones: Readonly<Record<string, number>>;
+  readonly assumed: SectionInput['assumed'];
   readonly x0: number;
   readonly bottom: number;
   readonly system: UnitSystem;
@@ -33,6 +34,7 @@ export function CoreStrip({
   layers,
   substrate,
   tones,
+  assumed,
   x0,
   bottom,
   system,
@@ -71,12 +73,13 @@ export function CoreStrip({
           />
           <text x={x0 + 34} y={labelY + 5} fontSize="12.5" fill="var(--ink-2)">
             <tspan fontSize="16" fontWeight="600" fill="var(--ink)">
+              {isAssumedLayer(assumed, zoneId, { slot, kind }) ? '≈' : ''}
               {formatNumber('Um', um, system)}
             </tspan>{' '}
             {LAYER_KINDS[kind].short}
             {tones[slot] !== undefined && under - top > TONE_ROOM_PX && (
               <tspan x={x0 + 34} dy="15">
-                L* {tones[slot]}
+                grey {tones[slot]}
               </tspan>
             )}
           </text>

@@ -3,7 +3,11 @@ import { Swatch } from '../materials/Swatch.tsx';
 import type { SectionInput } from './section-layout.ts';
 
 /** Every material that the section shows at any step, with pattern, letters and name. */
-export function Legend({ input: { strata, substrates, measuredUm } }: { readonly input: SectionInput }) {
+export function Legend({
+  input: { strata, substrates, measuredUm, assumed },
+}: {
+  readonly input: SectionInput;
+}) {
   const laid = strata.flatMap(({ zones }) =>
     Object.values(zones)
       .flat()
@@ -29,6 +33,11 @@ export function Legend({ input: { strata, substrates, measuredUm } }: { readonly
         </svg>
         taken off by this step
       </li>
+      {assumed.size > 0 && (
+        <li>
+          <b className="legend-sign">≈</b> not measured: the usual thickness is taken
+        </li>
+      )}
       {Object.values(measuredUm).some((all) => all.some((um) => um !== null)) && (
         <li>
           <svg width="44" height="22" aria-hidden="true">

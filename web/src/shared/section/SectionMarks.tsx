@@ -268,13 +268,13 @@ export const MeasuredMarks = ({
 
 /** Code and thickness of a layer, on a plaque as wide as its text. */
 export function PlaqueMark({
-  plaque: { x, y, kind, um },
+  plaque: { x, y, kind, um, isAssumed },
   system,
 }: {
   readonly plaque: Plaque;
   readonly system: UnitSystem;
 }) {
-  const figure = formatNumber('Um', um, system);
+  const figure = `${isAssumed ? '≈' : ''}${formatNumber('Um', um, system)}`;
   const width = 32 + 7.5 * figure.length;
   return (
     <g transform={`translate(${x} ${y})`}>

@@ -78,6 +78,7 @@ export function StrataSection({
           layers={input.strata[n]!.zones[core] ?? []}
           substrate={input.substrates[core] ?? 'steel'}
           tones={input.tones}
+          assumed={input.assumed}
           x0={size.width}
           bottom={bottom}
           system={system}

@@ -1,5 +1,6 @@
 import {
   isBody,
+  readArea,
   toShown,
   toStored,
   type CutSpan,
@@ -29,6 +30,8 @@ export interface SectionInput {
   readonly substrates: Readonly<Record<string, LayerKind>>;
   /** Hollow under each zone's body work, µm. */
   readonly hollowsUm: Readonly<Record<string, number>>;
+  /** Layers that nobody measured, as `zone/kind`: their thickness is taken. */
+  readonly assumed: ReadonlySet<string>;
   /** Tone L* of layers that were laid with one, by slot. */
   readonly tones: Readonly<Record<string, number>>;
   /** Mean of gauge readings of all film over each zone, µm, as found and after each step; null where nobody measured. */
@@ -53,6 +56,7 @@ export interface Plaque {
   readonly y: number;
   readonly kind: LayerKind;
   readonly um: number;
+  readonly isAssumed: boolean;
 }
 
 export interface SectionGeometry {
@@ -226,7 +230,7 @@ export function layoutSection(input: SectionInput, n: number, size: SectionSize)
     ribbons,
     ground,
     surface: xs.map((x, i) => [x, floor[i]!] as const),
-    plaques: plaquesOf(ribbons, spans, zones),
+    plaques: plaquesOf(ribbons, spans, zones, input.assumed),
     zeroY: scale.zeroY,
     pxPerUm: scale.film,
     breakY: scale.hollow > 0 ? scale.zeroY + 16 : null,
@@ -262,7 +266,19 @@ function thicknessPx({ slot, x, spans, zones, input, scale }: Spot): number {
 }
 
 /** One plaque for each layer that is thick enough, in the widest zone that has it; none overlaps another. */
-function plaquesOf(ribbons: readonly Ribbon[], spans: readonly Span[], zones: Strata['zones']): Plaque[] {
+/** A layer that was found, in a zone or a patch of it, and that nobody measured. */
+export const isAssumedLayer = (
+  assumed: SectionInput['assumed'],
+  areaId: string,
+  { slot, kind }: Pick<Ribbon, 'slot' | 'kind'>,
+): boolean => slot.startsWith('found-') && assumed.has(`${readArea(areaId).zone}/${kind}`);
+
+function plaquesOf(
+  ribbons: readonly Ribbon[],
+  spans: readonly Span[],
+  zones: Strata['zones'],
+  assumed: SectionInput['assumed'],
+): Plaque[] {
   const taken: Plaque[] = [];
   for (const { slot, kind, points } of ribbons) {
     const places = spans
@@ -274,7 +290,8 @@ function plaquesOf(ribbons: readonly Ribbon[], spans: readonly Span[], zones: St
         Math.abs(point[0] - x) < Math.abs(best[0] - x) ? point : best,
       );
       const um = zones[span.zoneId]!.find((layer) => layer.slot === slot)!.um;
-      const plaque = { x, y: (top + bottom) / 2, kind, um };
+      const isAssumed = isAssumedLayer(assumed, span.zoneId, { slot, kind });
+      const plaque = { x, y: (top + bottom) / 2, kind, um, isAssumed };
       const isFree =
         bottom - top >= PLAQUE_PX &&
         taken.every((other) => Math.abs(other.y - plaque.y) >= PLAQUE_PX || Math.abs(other.x - x) > 60);
