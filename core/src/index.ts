@@ -147,7 +147,7 @@ export {
 // planner
 export { filmVerdict, measuredBuild, type FilmVerdict, type MeasuredBuild } from './planner/film-verdict.ts';
 export { forecastTaskOf } from './planner/forecast-task.ts';
-export { showingOf, type Showing, type WhatIf } from './planner/ladder-verdict.ts';
+export { showingOf, type Showing, type ShowVerdict, type WhatIf } from './planner/ladder-verdict.ts';
 export {
   sandingRunLabel,
   underLabel,

@@ -21,8 +21,11 @@ export interface WhatIf {
   readonly celsius: number;
 }
 
+/** Within the spread of its model a limit gives no verdict. */
+export type ShowVerdict = 'passes' | 'borderline' | 'shows';
+
 export interface Showing {
-  readonly passes: boolean;
+  readonly verdict: ShowVerdict;
   /** Where it shows: through the gloss, under the flakes, or by sinking back. */
   readonly plane: 'gloss' | 'flake' | 'sink-back';
   readonly depthUm: number;
@@ -37,6 +40,14 @@ export interface Showing {
 }
 
 const MIN_PER_HOUR = 60;
+
+function verdictOn(
+  { grooveUm, limitUm }: Pick<Showing, 'grooveUm' | 'limitUm'>,
+  { showSpreadShare }: SandingFigures,
+): ShowVerdict {
+  if (Math.abs(grooveUm / limitUm - 1) <= showSpreadShare) return 'borderline';
+  return grooveUm < limitUm ? 'passes' : 'shows';
+}
 
 /**
  * What shows of the last scratch of a ladder.
@@ -59,7 +70,7 @@ export function showingOf(
     const worst = worstPlane(planes);
     return {
       ...worst,
-      passes: planes.every(({ passes }) => passes),
+      verdict: verdictOn(worst, figures),
       depthUm,
       grooves: grooveByCoat(depthUm, coats, figures),
       limits: planes.map(({ plane, limitUm }) => ({ plane, limitUm })),
@@ -70,7 +81,7 @@ export function showingOf(
   const grooveUm = sinkBackUm(depthUm, conversion, figures);
   const limitUm = figures.glossLimitUm[target.quality];
   return {
-    passes: grooveUm <= limitUm,
+    verdict: verdictOn({ grooveUm, limitUm }, figures),
     plane: 'sink-back',
     depthUm,
     grooveUm,

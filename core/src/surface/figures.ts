@@ -17,6 +17,8 @@ export interface SandingFigures {
   readonly discLifeMin: number;
   readonly discPrice: number;
   readonly labourPerHour: number;
+  /** Nearer to a limit than this share of it, what shows is borderline. */
+  readonly showSpreadShare: number;
   readonly glossLimitUm: Readonly<Record<Quality, number>>;
   readonly flakeLimitUm: Readonly<Record<Quality, number>>;
   readonly solidsShare: Readonly<Record<'sealer' | 'solvent' | 'waterborne' | 'clear', number>>;
@@ -76,6 +78,7 @@ function compile(rules: ShopRules): SandingFigures {
     discLifeMin: of('discLifeMin'),
     discPrice: of('discPrice'),
     labourPerHour: of('labourPerHour'),
+    showSpreadShare: of('showSpreadShare'),
     glossLimitUm: {
       economy: of('glossEconomyUm'),
       standard: of('glossStandardUm'),

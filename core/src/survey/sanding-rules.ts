@@ -60,6 +60,12 @@ export const SANDING_RULES = {
     10,
     'groove that passes in the gloss at economy quality (estimate, from standard)',
   ),
+  showSpreadShare: row(
+    0.1,
+    0,
+    0.5,
+    'how far the model of what shows may be off its limit: nearer than this it gives no verdict (estimate)',
+  ),
   glossStandardUm: row(
     0.65,
     0.1,

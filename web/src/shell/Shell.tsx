@@ -10,18 +10,11 @@ import './shell.css';
 export function Shell() {
   return (
     <div className="shell">
-      <a
-        className="skip-link"
-        href="#main"
-        onClick={(event) => {
-          event.preventDefault();
-          focusSoon('main');
-        }}
-      >
-        Skip to the content
-      </a>
       <PatternDefs />
       <nav className="rail" aria-label="Places">
+        <button type="button" className="skip-link" onClick={() => focusSoon('main')}>
+          Skip to the content
+        </button>
         <NavLink to="/jobs" className="rail-mark" aria-label="Blue Ledge, all jobs">
           <Mark />
         </NavLink>

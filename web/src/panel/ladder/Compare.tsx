@@ -1,5 +1,6 @@
-import type { Ladder, LadderTask, Showing } from '@blue-ledge/core';
-import { CheckOutlined, CloseSquareOutlined } from '../../shared/icons.tsx';
+import type { Ladder, LadderTask, ShowVerdict, Showing } from '@blue-ledge/core';
+import type { ReactNode } from 'react';
+import { CheckOutlined, CloseSquareOutlined, WarningOutlined } from '../../shared/icons.tsx';
 import { SourceMark } from '../../shared/SourceMark.tsx';
 import { useFormat } from '../../state/units.ts';
 
@@ -14,6 +15,18 @@ interface CompareProps {
   readonly task: LadderTask;
   readonly film?: { readonly um: number; readonly mustStayUm: number };
 }
+
+/** How a verdict is drawn; its word stands beside it. */
+export const VERDICT_CLASS: Record<ShowVerdict, string> = {
+  passes: 'passes',
+  borderline: 'borderline',
+  shows: 'fails',
+};
+const VERDICT_ICONS: Record<ShowVerdict, ReactNode> = {
+  passes: <CheckOutlined />,
+  borderline: <WarningOutlined />,
+  shows: <CloseSquareOutlined />,
+};
 
 const PLANE_WORDS = { gloss: 'in the gloss', flake: 'under the flakes', 'sink-back': 'sinks back' } as const;
 
@@ -63,9 +76,8 @@ export function Compare({ ladders, task, film }: CompareProps) {
             </td>
             <td>
               {showing && (
-                <span className={showing.passes ? 'passes' : 'fails'}>
-                  {showing.passes ? <CheckOutlined /> : <CloseSquareOutlined />}{' '}
-                  {showing.passes ? 'passes' : 'shows'}, {quantity('FineUm', showing.grooveUm)}{' '}
+                <span className={VERDICT_CLASS[showing.verdict]}>
+                  {VERDICT_ICONS[showing.verdict]} {showing.verdict}, {quantity('FineUm', showing.grooveUm)}{' '}
                   {PLANE_WORDS[showing.plane]}
                 </span>
               )}

@@ -65,7 +65,7 @@ export function ForecastTable({ forecasts, task, best, onWatch }: ForecastTableP
                 {name}
                 <span className="note">{HOLD_WORDS[forecast.hold]}</span>
               </th>
-              <td>{needUm === null ? 'none' : quantity('Um', needUm)}</td>
+              <td>{needUm === null ? 'not with this block' : quantity('Um', needUm)}</td>
               {needUm === null ? (
                 <td colSpan={builds.length} className="note">
                   <MinusOutlined /> stays {quantity('Um', forecast.points.at(-1)!.unlevelUm)} unlevel:{' '}

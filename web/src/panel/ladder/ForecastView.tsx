@@ -149,8 +149,8 @@ export function ForecastView({
       </p>
       {forecasts.length === 0 && !busy && !watched ? (
         <p className="forecast-hint">
-          Every block of a usual shop is pushed over these waves in a standard X until the panel is level. The
-          table then says how much build each one needs, and what becomes of the{' '}
+          Every block of a usual shop is pushed over these waves in crosswise strokes until the panel is
+          level. The table then says how much build each one needs, and what becomes of the{' '}
           {quantity('Um', build.appliedUm)} in the plan.
         </p>
       ) : (

@@ -1,4 +1,5 @@
-import type { Showing } from '@blue-ledge/core';
+import type { ShowVerdict, Showing } from '@blue-ledge/core';
+import { VERDICT_CLASS } from './Compare.tsx';
 import { scaleBand, scaleLog } from 'd3-scale';
 import { useSize } from '../../shared/use-size.ts';
 import { useFormat } from '../../state/units.ts';
@@ -73,7 +74,7 @@ export function GrooveChart({ showing }: { readonly showing: Showing }) {
           ))}
         </svg>
       )}
-      <p className={showing.passes ? 'passes' : 'fails'} role="status">
+      <p className={VERDICT_CLASS[showing.verdict]} role="status">
         {wordsOf(showing, quantity('FineUm', showing.grooveUm))}
       </p>
     </div>
@@ -95,8 +96,14 @@ function CoatName({ words, x, y }: { readonly words: string; readonly x: number;
   );
 }
 
-const wordsOf = ({ passes, plane }: Showing, groove: string): string => {
+const VERDICT_WORDS: Record<ShowVerdict, string> = {
+  passes: 'will not show',
+  borderline: 'borderline, nearer to the limit than the model is sure of: try it, or go one grade finer',
+  shows: 'will show',
+};
+
+const wordsOf = ({ verdict, plane }: Showing, groove: string): string => {
   const where =
     plane === 'flake' ? 'under the flakes' : plane === 'gloss' ? 'in the gloss' : 'after it has shrunk';
-  return `${groove} ${where}: ${passes ? 'will not show' : 'will show'}.`;
+  return `${groove} ${where}: ${VERDICT_WORDS[verdict]}.`;
 };

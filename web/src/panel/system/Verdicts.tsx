@@ -27,13 +27,15 @@ const WORDS: Record<JudgedStep['verdict'], readonly [icon: ReactNode, words: str
 export function Verdicts({ judgement: { steps, isReady, problems } }: { readonly judgement: Judgement }) {
   return (
     <section aria-label="Verdict" className="verdicts">
-      <h3 role="status">
-        {isReady
-          ? 'Nothing is refused: this gets the panel ready for base.'
-          : steps.some(({ verdict }) => verdict === 'refused')
-            ? 'Not like this.'
-            : 'Nothing is refused so far; it does not end in the hand-over yet.'}
-      </h3>
+      <div role="status">
+        <h3>
+          {isReady
+            ? 'Nothing is refused: this gets the panel ready for base.'
+            : steps.some(({ verdict }) => verdict === 'refused')
+              ? 'Not like this.'
+              : 'Nothing is refused so far; it does not end in the hand-over yet.'}
+        </h3>
+      </div>
       {problems.map(({ path, message }) => (
         <p key={path} className="problem">
           Step {Number(path) + 1}, {message}
