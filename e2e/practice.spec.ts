@@ -1,4 +1,4 @@
-import { expect, test } from './fixtures.ts';
+import { expect, expectAccessible, test } from './fixtures.ts';
 
 test('a panel is blocked by pointer: guide coat goes, the score follows, and a reload brings it back', async ({
   page,
@@ -23,10 +23,10 @@ test('a panel is blocked by pointer: guide coat goes, the score follows, and a r
   const box = (await board.boundingBox())!;
   await page.mouse.move(box.x + 120, box.y + 60);
   await page.mouse.down();
-  for (let i = 0; i < 8; i++)
+  for (let i = 0; i < 22; i++)
     await page.mouse.move(
       box.x + (i % 2 ? 120 : box.width - 120),
-      box.y + 60 + (i * (box.height - 120)) / 7,
+      box.y + 60 + ((i % 8) * (box.height - 120)) / 7,
       { steps: 15 },
     );
   await page.mouse.up();
@@ -37,10 +37,17 @@ test('a panel is blocked by pointer: guide coat goes, the score follows, and a r
     .info()
     .annotations.push({ type: 'longest main-thread task while dragging', description: `${longest} ms` });
 
-  await expect(score).not.toContainText('Nothing is blocked yet.');
+  // While the work goes on there is no score: only what is to be seen.
+  await expect(score).toContainText(/of blocking; guide coat is left on \d+/);
+  await expect(score).not.toContainText('of 100');
   const words = await score.textContent();
   await page.reload();
   await expect(score).toHaveText(words!);
+  await page.getByRole('button', { name: 'I am done' }).click();
+  await expect(score).toContainText('of 100');
+  await expect(score.getByRole('heading', { name: 'What you did' })).toBeVisible();
+  await expect(score).toContainText(/You blocked with .*the rigid board of 400 mm, P240/);
+  await expectAccessible(page);
   await expect(page.getByRole('button', { name: /1\. Flat lid, one high best \d+ of 100/ })).toBeVisible();
   await page.getByRole('button', { name: 'Start over' }).click();
   await expect(score).toContainText('Nothing is blocked yet.');
@@ -57,7 +64,9 @@ test('a panel is blocked by keys alone, felt by palm, and looked at in raking li
   for (let i = 0; i < 12; i++) await board.press('ArrowRight');
   await board.press(' ');
   await expect(page.getByRole('region', { name: 'Score' })).not.toContainText('Nothing is blocked yet.');
-  await board.press('f');
+  await page.getByRole('button', { name: 'Turn the block' }).click();
+  await expect(board).toHaveAccessibleName(/turned 30 degrees/);
+  await page.getByRole('button', { name: 'Feel across the block' }).click();
   await expect(page.getByText(/^Felt \d+ mm across: \d+ µm from low to high/)).toBeVisible();
   await board.press('v');
   await expect(page.getByRole('img', { name: 'Panel in raking light' })).toBeVisible();

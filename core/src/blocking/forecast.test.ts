@@ -124,7 +124,15 @@ describe('practice panels', () => {
     }
     const minutes = sander.slidM / 30;
     const outcome = lookOver(field, SCORED_INSET);
-    return scoreOf(panel, field, { outcome, minutes, unlevelBeforeUm, wasStiff: blockId === 'long' });
+    const wasStiff = blockId === 'long';
+    return scoreOf(panel, field, {
+      outcome,
+      minutes,
+      unlevelBeforeUm,
+      wasStiff,
+      block,
+      grade: grades.at(-1)!,
+    });
   };
 
   test('there are six, all different, each the same every time', () => {
@@ -157,7 +165,7 @@ describe('practice panels', () => {
     expect(isStiffAlong(blockOf('flex'), 0)).toBe(false);
   });
 
-  test('nothing done is nothing scored for time and scratch', () => {
+  test('nothing done is nothing scored', () => {
     const panel = PRACTICE_PANELS[0]!;
     const field = practiceField(panel.id, 8);
     const outcome = lookOver(field, SCORED_INSET);
@@ -166,8 +174,27 @@ describe('practice panels', () => {
       minutes: 0,
       unlevelBeforeUm: outcome.unlevelUm,
       wasStiff: false,
+      block: blockOf('mid'),
+      grade: 'P240',
     });
     expect(score.advice).toEqual(['Nothing is blocked yet.']);
-    expect(score.points).toBe(30);
+    expect(score.points).toBe(0);
+  });
+
+  // Strokes over the whole panel ride on a body line: it is blocked from each side.
+  test.each(PRACTICE_PANELS.filter(({ hasLine }) => !hasLine).map(({ id }) => id))(
+    '%s: a few strokes earn less than work that is finished',
+    (id) => {
+      const few = practise(id, 'flex', 1, ['P240']);
+      const finished = practise(id, 'flex', 8, ['P240', 'P320']);
+      expect(finished.points).toBeGreaterThan(few.points);
+    },
+  );
+
+  test('advice never names what is in hand already', () => {
+    const longest = practise('wavy-patch', 'flex', 9, ['P240']);
+    expect(longest.advice.join()).not.toMatch(/longer one|flexible board/);
+    const finest = practise('high-and-low', 'soft-pad', 6, ['P240', 'P400']);
+    expect(finest.advice.join()).not.toMatch(/finer grade/);
   });
 });

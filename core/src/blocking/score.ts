@@ -1,5 +1,6 @@
+import { isCoarser, type Grade } from '../materials/grades.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
-import type { Block } from './block.ts';
+import { BLOCKS, type Block } from './block.ts';
 import type { Field } from './field.ts';
 import type { Outcome } from './outcome.ts';
 import type { PracticePanel } from './practice-panels.ts';
@@ -26,6 +27,8 @@ const EDGE_MM = 40;
 const LINE_MM = 30;
 /** Strip along the border that is not judged for level: every block wears it differently. */
 export const SCORED_INSET = { alongMm: 60, acrossMm: 60 } as const;
+/** Guide coat on this share of the panel is what is always left in corners; on half of it, nothing is finished. */
+const GUIDE_LEFT = { done: 0.02, none: 0.5 } as const;
 /** Film left under this share of what was sprayed is thin. */
 const THIN_SHARE = 0.35;
 
@@ -63,6 +66,9 @@ const ALONG_COS = Math.SQRT1_2;
 export const isStiffAlong = ({ lengthMm, bendingNMm2 }: Block, turnRad: number): boolean =>
   !Number.isFinite(bendingNMm2) && lengthMm >= STIFF_FROM_MM && Math.abs(Math.cos(turnRad)) > ALONG_COS;
 
+/** Longer blocks than this do not fit on a practice panel, mm. */
+export const LONGEST_HERE_MM = 400;
+
 /** What was done, beside what came of it. */
 export interface Practised {
   readonly outcome: Outcome;
@@ -71,9 +77,18 @@ export interface Practised {
   readonly unlevelBeforeUm: number;
   /** Whether a stiff block of some length was used where the panel bends. */
   readonly wasStiff: boolean;
+  /** What is in hand at the end. */
+  readonly block: Block;
+  readonly grade: Grade;
 }
 
-function adviceOn(panel: PracticePanel, field: Field, { outcome, minutes, wasStiff }: Practised): string[] {
+function adviceOn(
+  panel: PracticePanel,
+  field: Field,
+  { outcome, minutes, wasStiff, block, grade }: Practised,
+): string[] {
+  const isLongest = BLOCKS.every(({ lengthMm }) => lengthMm <= block.lengthMm || lengthMm > LONGEST_HERE_MM);
+  const gives = Number.isFinite(block.bendingNMm2);
   const advice: string[] = [];
   const isThrough = outcome.throughShare > 0;
   if (isThrough && throughIn(field, isAtLine(field)) > 0.3)
@@ -86,19 +101,25 @@ function adviceOn(panel: PracticePanel, field: Field, { outcome, minutes, wasSti
     );
   if (outcome.unlevelUm > panel.limitUm && panel.isCrowned && wasStiff)
     advice.push(
-      'Too stiff on the crown: a rigid block along the bend cuts flats; take the flexible board, or hold it across.',
+      gives
+        ? 'A stiff block along the bend cut flats before: stay with the one that gives, over the whole panel.'
+        : 'Too stiff on the crown: a rigid block along the bend cuts flats; take the flexible board, or hold it across.',
     );
   if (outcome.guideLeftShare > 0.02 && outcome.unlevelUm > panel.limitUm)
     advice.push(
-      'Guide coat is left in the lows: go on over the whole panel in an X, not on the lows themselves.',
+      'Guide coat is left in the lows: go on over the whole panel with crossed strokes, not on the lows themselves.',
     );
   if (outcome.guideLeftShare <= 0.02 && outcome.unlevelUm > panel.limitUm)
     advice.push(
-      'The guide coat is gone but the panel is not level: the block followed the waves. Dust again and take a longer one.',
+      isLongest
+        ? 'The guide coat is gone but the panel is not level: dust again, and cross your strokes over the waves.'
+        : 'The guide coat is gone but the panel is not level: the block followed the waves. Dust again and take a longer one.',
     );
   if (outcome.scratchUm > allowedScratchUm(panel) * 1.05)
     advice.push(
-      `The scratch is coarser than ${panel.finish}: change to a finer grade before the film runs out.`,
+      isCoarser(grade, panel.finish)
+        ? `The scratch is coarser than ${panel.finish}: change to a finer grade before the film runs out.`
+        : `The scratch is coarser than ${panel.finish} in places: go over the whole panel once more with ${grade}.`,
     );
   if (minutes > 2 * panel.parMinutes)
     advice.push('Long strokes over the whole panel are quicker than many short ones.');
@@ -110,17 +131,20 @@ const allowedScratchUm = ({ finish, film }: PracticePanel): number => scratchDep
 /** Points out of 100, and advice. */
 export function scoreOf(panel: PracticePanel, field: Field, practised: Practised): Score {
   const { outcome, minutes, unlevelBeforeUm } = practised;
+  const { done, none } = GUIDE_LEFT;
+  /** What is not blocked earns nothing: neither its film nor the time that it took. */
+  const worked = minutes === 0 ? 0 : within((none - outcome.guideLeftShare) / (none - done));
   const shares = {
     level: within((unlevelBeforeUm - outcome.unlevelUm) / Math.max(1, unlevelBeforeUm - panel.limitUm)),
     film:
       within(1 - outcome.throughShare / THROUGH_SHARE) *
       within(outcome.filmMeanUm / panel.filmUm / THIN_SHARE),
     scratch: outcome.scratchUm === 0 ? 0 : within(2 - outcome.scratchUm / allowedScratchUm(panel)),
-    time: minutes === 0 ? 0 : within(2 - minutes / panel.parMinutes),
+    time: within(2 - minutes / panel.parMinutes),
   };
   const parts = (Object.keys(WORTH) as (keyof typeof WORTH)[]).map((name) => ({
     name,
-    points: Math.round(WORTH[name] * shares[name]),
+    points: Math.round(WORTH[name] * worked * shares[name]),
     of: WORTH[name],
   }));
   return {

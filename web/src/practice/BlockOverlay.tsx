@@ -12,7 +12,24 @@ interface BlockOverlayProps {
   readonly onFeel: (yMm: number) => void;
   readonly onDust: () => void;
   readonly onView: () => void;
+  readonly pose: BlockPose;
+  readonly onPose: (pose: BlockPose) => void;
 }
+
+/** Where the block lies or hovers. */
+export interface BlockPose {
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly turnRad: number;
+}
+
+export const FIRST_POSE: BlockPose = { xMm: 300, yMm: 200, turnRad: 0 };
+
+/** Turned on by one step, to half a turn and round again. */
+export const turnedOn = (pose: BlockPose): BlockPose => {
+  const next = pose.turnRad + KEY_TURN_RAD;
+  return { ...pose, turnRad: next > Math.PI / 2 + 0.01 ? -Math.PI / 2 : next };
+};
 
 const KEY_STEP_MM = 20;
 const KEY_TURN_RAD = Math.PI / 12;
@@ -26,10 +43,9 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
 
 /** The block over the panel: dragged by pointer or touch, moved and put down by keys. */
 export function BlockOverlay(props: BlockOverlayProps) {
-  const { block, forceN, easesOff, onAct, onFeel, onDust, onView } = props;
+  const { block, forceN, easesOff, onAct, onFeel, onDust, onView, pose, onPose: setPose } = props;
   const { quantity } = useFormat();
   const svg = useRef<SVGSVGElement>(null);
-  const [pose, setPose] = useState({ xMm: 300, yMm: 200, turnRad: 0 });
   const [isDown, setIsDown] = useState(false);
   const lastMove = useRef({ at: 0, xMm: 0, yMm: 0 });
 
@@ -78,10 +94,9 @@ export function BlockOverlay(props: BlockOverlayProps) {
   const keys: Readonly<Record<string, () => void>> = {
     ' ': () => (isDown ? lift() : putDown(pose.xMm, pose.yMm, pose.turnRad)),
     r: () => {
-      const turnRad =
-        pose.turnRad + KEY_TURN_RAD > Math.PI / 2 + 0.01 ? -Math.PI / 2 : pose.turnRad + KEY_TURN_RAD;
-      setPose({ ...pose, turnRad });
-      if (isDown) onAct({ kind: 'turn', turnRad });
+      const next = turnedOn(pose);
+      setPose(next);
+      if (isDown) onAct({ kind: 'turn', turnRad: next.turnRad });
     },
     f: () => onFeel(pose.yMm),
     g: onDust,
@@ -119,6 +134,13 @@ export function BlockOverlay(props: BlockOverlayProps) {
         transform={`translate(${pose.xMm} ${pose.yMm}) rotate(${degrees})`}
         className={isDown ? 'block-down' : 'block-up'}
       >
+        <rect
+          className="block-halo"
+          x={-block.lengthMm / 2}
+          y={-block.widthMm / 2}
+          width={block.lengthMm}
+          height={block.widthMm}
+        />
         <rect x={-block.lengthMm / 2} y={-block.widthMm / 2} width={block.lengthMm} height={block.widthMm} />
         <path d={`M${-block.lengthMm / 2 + 12} 0H${block.lengthMm / 2 - 12}`} />
       </g>

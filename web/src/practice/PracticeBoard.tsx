@@ -1,11 +1,11 @@
-import { BLOCKS, blockOf, GRADES, type PracticePanel } from '@blue-ledge/core';
+import { BLOCKS, LONGEST_HERE_MM, blockOf, GRADES, type PracticePanel } from '@blue-ledge/core';
 import { Button, Select, Slider, Switch } from 'antd';
 import { useState } from 'react';
 import { FieldCanvas } from '../shared/FieldCanvas.tsx';
 import { useFormat } from '../state/units.ts';
 import type { HandIn } from '../workers/blocking-messages.ts';
 import type { FieldView } from '../workers/paint-field.ts';
-import { BlockOverlay } from './BlockOverlay.tsx';
+import { BlockOverlay, FIRST_POSE, turnedOn } from './BlockOverlay.tsx';
 import { FeltProfile } from './FeltProfile.tsx';
 import { ScoreCard } from './ScoreCard.tsx';
 import { usePractice } from './use-practice.ts';
@@ -21,6 +21,7 @@ export function PracticeBoard({ panel }: { readonly panel: PracticePanel }) {
   const [hand, setHand] = useState(FIRST);
   const [view, setView] = useState<FieldView>('guide');
   const [easesOff, setEasesOff] = useState(false);
+  const [pose, setPose] = useState(FIRST_POSE);
   const practice = usePractice(panel, hand);
   const take = (change: Partial<HandIn>): void => {
     const next = { ...hand, ...change };
@@ -48,6 +49,8 @@ export function PracticeBoard({ panel }: { readonly panel: PracticePanel }) {
             forceN={hand.forceN}
             easesOff={easesOff}
             onAct={practice.act}
+            pose={pose}
+            onPose={setPose}
             onFeel={practice.feel}
             onDust={() => practice.act({ kind: 'dust' })}
             onView={() => look(view === 'guide' ? 'light' : 'guide')}
@@ -60,11 +63,12 @@ export function PracticeBoard({ panel }: { readonly panel: PracticePanel }) {
         </p>
       </section>
       <section className="pane practice-hand" aria-labelledby="hand-head">
+        <ScoreCard practice={practice} panel={panel} />
         <h2 id="hand-head">In your hand</h2>
         <Select
           aria-label="Block"
           value={hand.blockId}
-          options={BLOCKS.filter(({ lengthMm }) => lengthMm <= 400).map(({ id }) => ({
+          options={BLOCKS.filter(({ lengthMm }) => lengthMm <= LONGEST_HERE_MM).map(({ id }) => ({
             value: id,
             label: block(id),
           }))}
@@ -93,13 +97,14 @@ export function PracticeBoard({ panel }: { readonly panel: PracticePanel }) {
           </label>
         </div>
         <div className="practice-acts">
+          <Button onClick={() => practice.feel(pose.yMm)}>Feel across the block</Button>
+          <Button onClick={() => setPose(turnedOn(pose))}>Turn the block</Button>
           <Button onClick={() => practice.act({ kind: 'dust' })}>Dust guide coat</Button>
           <Button aria-pressed={view === 'light'} onClick={() => look(view === 'guide' ? 'light' : 'guide')}>
             {view === 'guide' ? 'Raking light' : 'Guide coat'}
           </Button>
           <Button onClick={() => practice.startOver(hand)}>Start over</Button>
         </div>
-        <ScoreCard judged={practice.judged} panel={panel} />
       </section>
     </>
   );

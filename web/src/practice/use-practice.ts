@@ -10,6 +10,14 @@ export interface Judged {
   readonly outcome: Outcome;
   readonly score: Score;
   readonly minutes: number;
+  /** What the hand did, in a few sentences. */
+  readonly story: readonly string[];
+}
+
+/** What is to be seen while the work goes on. */
+export interface Seen {
+  readonly minutes: number;
+  readonly guideLeftShare: number;
 }
 
 export interface Felt {
@@ -32,12 +40,16 @@ export interface Practice {
   readonly feel: (yMm: number) => void;
   readonly startOver: (hand: HandIn) => void;
   readonly subscribe: Subscribe;
+  readonly seen: Seen | null;
+  /** The verdict, once the learner said done; none while work goes on after it. */
   readonly judged: Judged | null;
+  readonly judge: () => void;
   readonly felt: Felt | null;
 }
 
 export function usePractice(panel: PracticePanel, hand: HandIn): Practice {
   const [judged, setJudged] = useState<Judged | null>(null);
+  const [seen, setSeen] = useState<Seen | null>(null);
   const [felt, setFelt] = useState<Felt | null>(null);
   const frames = useFrames();
   const acts = useRef<PracticeAct[]>([]);
@@ -46,6 +58,9 @@ export function usePractice(panel: PracticePanel, hand: HandIn): Practice {
     else if (message.kind === 'judged') {
       setJudged(message);
       if (message.minutes > 0) keepBest(panel.id, message.score.points);
+    } else if (message.kind === 'seen') {
+      setSeen(message);
+      setJudged(null);
     } else if (message.kind === 'felt') setFelt(message);
   });
   const first = useRef(hand);
@@ -76,7 +91,9 @@ export function usePractice(panel: PracticePanel, hand: HandIn): Practice {
     act,
     startOver,
     subscribe: frames.subscribe,
+    seen,
     judged,
+    judge: () => tell({ kind: 'judge' }),
     felt,
     look: (view) => tell({ kind: 'view', view }),
     feel: (yMm) => tell({ kind: 'feel', yMm }),

@@ -47,4 +47,12 @@ export type FromWorker =
   | { readonly kind: 'done'; readonly id: number }
   | ({ readonly kind: 'frame' } & Frame)
   | { readonly kind: 'felt'; readonly yMm: number; readonly profileUm: Float32Array }
-  | { readonly kind: 'judged'; readonly outcome: Outcome; readonly score: Score; readonly minutes: number };
+  /** What a learner sees while working. */
+  | { readonly kind: 'seen'; readonly minutes: number; readonly guideLeftShare: number }
+  | {
+      readonly kind: 'judged';
+      readonly outcome: Outcome;
+      readonly score: Score;
+      readonly minutes: number;
+      readonly story: readonly string[];
+    };

@@ -9,10 +9,12 @@ import {
   isStiffAlong,
   lookOver,
   PRACTICE_PANELS,
+  PRACTICE_SIZE,
   practiceField,
   Sander,
   scoreOf,
   SCORED_INSET,
+  StrokeLog,
   type Field,
   type ForecastTask,
   type PracticePanel,
@@ -111,8 +113,10 @@ interface Bench {
   readonly field: Field;
   readonly sander: Sander;
   readonly unlevelBeforeUm: number;
+  readonly strokes: StrokeLog;
   wasStiff: boolean;
   blockId: string;
+  grade: Grade;
 }
 let bench: Bench | null = null;
 const FIRST: HandIn = { blockId: 'mid', grade: 'P240', forceN: sandingFiguresOf({}).blockForceN };
@@ -127,13 +131,15 @@ function open(panelId: string, acts: readonly PracticeAct[]): void {
     field,
     sander: new Sander(field, blockOf(FIRST.blockId), FIRST.grade as Grade),
     unlevelBeforeUm: lookOver(field, SCORED_INSET).unlevelUm,
+    strokes: new StrokeLog(PRACTICE_SIZE, sandingFiguresOf({}).blockSpeedMPerS),
     wasStiff: false,
     blockId: FIRST.blockId,
+    grade: FIRST.grade as Grade,
   };
   shown = field;
   for (const act of acts) perform(bench, act);
   sendFrame();
-  judge(bench);
+  tellSeen(bench);
 }
 
 function perform(on: Bench, act: PracticeAct): void {
@@ -143,14 +149,20 @@ function perform(on: Bench, act: PracticeAct): void {
       sander.take(blockOf(act.blockId), act.grade as Grade);
       sander.forceN = act.forceN;
       on.blockId = act.blockId;
+      on.grade = act.grade as Grade;
       return;
     case 'down':
       on.wasStiff ||= isStiffAlong(blockOf(on.blockId), act.turnRad);
       sander.putDown(act.xMm, act.yMm, act.turnRad);
+      on.strokes.down(act.xMm, act.yMm);
       return;
     case 'slide':
       if (act.forceN !== undefined) sander.forceN = act.forceN;
-      for (let i = 0; i + 1 < act.wayMm.length; i += 2) sander.slideTo(act.wayMm[i]!, act.wayMm[i + 1]!);
+      for (let i = 0; i + 1 < act.wayMm.length; i += 2) {
+        const [xMm, yMm] = [act.wayMm[i]!, act.wayMm[i + 1]!];
+        sander.slideTo(xMm, yMm);
+        on.strokes.slide(xMm, yMm, `the ${toolWords(on)}`);
+      }
       return;
     case 'turn':
       sander.turnTo(act.turnRad);
@@ -165,17 +177,36 @@ function perform(on: Bench, act: PracticeAct): void {
 
 const SECONDS_PER_MIN = 60;
 
-function judge({ panel, field, sander, unlevelBeforeUm, wasStiff }: Bench): void {
+/** "rigid block of 200 mm, P240" */
+function toolWords({ blockId, grade }: Bench): string {
+  const { name, lengthMm } = blockOf(blockId);
+  return `${name.toLowerCase()} of ${lengthMm} mm, ${grade}`;
+}
+
+const minutesOf = ({ sander }: Bench): number =>
+  sander.slidM / (sandingFiguresOf({}).blockSpeedMPerS * SECONDS_PER_MIN);
+
+/** What anybody sees on the panel; whether it is good is said when the learner is done. */
+function tellSeen(on: Bench): void {
+  const { guideLeftShare } = lookOver(on.field, SCORED_INSET);
+  say({ kind: 'seen', minutes: minutesOf(on), guideLeftShare });
+}
+
+function judge(on: Bench): void {
+  const { panel, field, unlevelBeforeUm, wasStiff, blockId, grade, strokes } = on;
   const outcome = lookOver(field, SCORED_INSET);
   const whole = lookOver(field);
-  const minutes = sander.slidM / (sandingFiguresOf({}).blockSpeedMPerS * SECONDS_PER_MIN);
+  const minutes = minutesOf(on);
   const practised = {
     outcome: { ...outcome, throughShare: whole.throughShare },
     minutes,
     unlevelBeforeUm,
     wasStiff,
+    block: blockOf(blockId),
+    grade,
   };
-  say({ kind: 'judged', outcome: practised.outcome, score: scoreOf(panel, field, practised), minutes });
+  const score = scoreOf(panel, field, practised);
+  say({ kind: 'judged', outcome: practised.outcome, score, minutes, story: strokes.tell() });
 }
 
 self.onmessage = ({ data }: MessageEvent<ToWorker>): void => {
@@ -196,7 +227,7 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>): void => {
       if (!bench) return;
       perform(bench, data.act);
       sendFrameSoon();
-      if (data.act.kind === 'up' || data.act.kind === 'dust') judge(bench);
+      if (data.act.kind === 'up' || data.act.kind === 'dust') tellSeen(bench);
       return;
     case 'view':
       view = data.view;
