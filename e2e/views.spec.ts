@@ -1,3 +1,4 @@
+import { unreadableText } from './drawn-text.ts';
 import { DOOR, askForSystems, expect, expectAccessible, test } from './fixtures.ts';
 
 test('every view is accessible', async ({ page }) => {
@@ -64,15 +65,22 @@ test('a step and a system can be reached by keyboard and by address', async ({ p
 for (const viewport of [
   { width: 1280, height: 800 },
   { width: 1024, height: 768 },
+  // Zoomed to 150 %.
+  { width: 853, height: 533 },
+  { width: 800, height: 600 },
 ])
   test(`nothing is cut off at ${viewport.width} px`, async ({ page }) => {
     await page.setViewportSize(viewport);
     await askForSystems(page);
-    const views = [`${DOOR}/survey?zone=C`, `${DOOR}/system`, `${DOOR}/ladder`, `${DOOR}/ladder?view=film`];
+    const stages = ['survey?zone=C', 'system', 'system?step=15&zone=C', 'system?step=29&zone=B'];
+    const ladders = ['ladder', 'ladder?view=film&build=B-15', 'plan-sheet'];
+    const views = [...stages, ...ladders].map((stage) => `${DOOR}/${stage}`);
     for (const path of ['/jobs', '/jobs/bus-6', '/shop', ...views, '/practice']) {
       await page.goto(path);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
       const overrun = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
       expect([path, overrun]).toEqual([path, 0]);
+      if (views.includes(path)) await expect(page.locator('main svg text').nth(3)).toBeVisible();
+      await expect.poll(async () => [path, ...(await unreadableText(page))]).toEqual([path]);
     }
   });

@@ -3,6 +3,7 @@ import { Input, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useAddPanel } from '../api/queries.ts';
+import { FocusFirst } from '../shared/FocusFirst.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { SizeFields } from '../shared/SizeFields.tsx';
 import { panelOfOutline, type NewPanel } from './panel-of-outline.ts';
@@ -34,6 +35,7 @@ export function AddPanel({ job, taken, onClose }: AddPanelProps) {
       onOk={save}
       onCancel={onClose}
     >
+      <FocusFirst />
       <div className="add-panel">
         <div className="field">
           <label htmlFor="new-panel-name">Name</label>

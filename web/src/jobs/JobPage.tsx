@@ -78,9 +78,14 @@ export function JobPage() {
       )}
       <div className="job-columns">
         {data.panels.length === 0 ? (
-          <p className="empty">
-            No panel yet. Add the first one: an outline, its size, and what most of it is.
-          </p>
+          <div className="empty">
+            <p>No panel yet. Add the first one: an outline, its size, and what most of it is.</p>
+            <p>
+              <Button type="primary" className="ledge-button" onClick={() => setIsAdding(true)}>
+                Add the first panel
+              </Button>
+            </p>
+          </div>
         ) : (
           <ul className="panel-list" aria-label="Panels">
             {data.panels.map((panel) => (

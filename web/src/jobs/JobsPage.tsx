@@ -7,6 +7,7 @@ import { CopyOutlined, DeleteOutlined, InboxOutlined, PlusOutlined } from '../sh
 import { useArchiveJob, useCopyJob, useJobs, usePutJobBack, useRemoveJob } from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
 import { RemoveButton } from '../shared/RemoveButton.tsx';
+import { FirstSteps } from './FirstSteps.tsx';
 import { NewJob } from './NewJob.tsx';
 import { TakeJob } from './TakeJob.tsx';
 import './jobs.css';
@@ -69,11 +70,11 @@ export function JobsPage() {
         </div>
       )}
       {jobs.length === 0 ? (
-        <p className="empty">
-          {isAll
-            ? 'No job yet. A job holds the panels of one vehicle: make one, or take one in from a file that ends in .ledge.json.'
-            : 'No job is called that. Try a shorter word.'}
-        </p>
+        isAll ? (
+          <FirstSteps onNewJob={() => setIsMaking(true)} />
+        ) : (
+          <p className="empty">No job is called that. Try a shorter word.</p>
+        )
       ) : (
         <ul className="job-list">
           {jobs.map((job) => (

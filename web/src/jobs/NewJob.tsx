@@ -11,6 +11,7 @@ import { Input, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useNewJob, useNewShop, useShops } from '../api/queries.ts';
+import { FocusFirst } from '../shared/FocusFirst.tsx';
 import { Choice } from '../shared/Choice.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { panelOfOutline } from './panel-of-outline.ts';
@@ -45,7 +46,8 @@ export function NewJob({ onClose }: { readonly onClose: () => void }) {
       shopId: own,
       panels,
     });
-    void navigate(`/jobs/${id}`);
+    const [only, ...others] = panels;
+    void navigate(only && others.length === 0 ? `/jobs/${id}/panels/${only.id}/survey` : `/jobs/${id}`);
   };
   const error = newShop.error ?? newJob.error;
   return (
@@ -57,6 +59,7 @@ export function NewJob({ onClose }: { readonly onClose: () => void }) {
       onOk={() => void save().catch(() => undefined)}
       onCancel={onClose}
     >
+      <FocusFirst />
       <div className="add-panel">
         <div className="field">
           <label htmlFor="new-job-title">Title</label>

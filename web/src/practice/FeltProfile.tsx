@@ -12,7 +12,8 @@ const LEAST_UM = 20;
 /** What the palm felt along a line: highs and lows without the texture. */
 export function FeltProfile({ felt }: { readonly felt: Felt | null }) {
   const { quantity } = useFormat();
-  if (!felt) return <p className="felt-hint note">Feel along the panel where the block is: the button, or F.</p>;
+  if (!felt)
+    return <p className="felt-hint note">Feel along the panel where the block is: the button, or F.</p>;
   const [low = 0, high = 0] = extent(felt.profileUm);
   const middle = (low + high) / 2;
   const half = Math.max(LEAST_UM, high - low) / 2;

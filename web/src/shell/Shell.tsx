@@ -12,7 +12,7 @@ export function Shell() {
     <div className="shell">
       <PatternDefs />
       <nav className="rail" aria-label="Places">
-        <button type="button" className="skip-link" onClick={() => focusSoon('main')}>
+        <button type="button" className="skip-link" onClick={() => focusSoon(['main'])}>
           Skip to the content
         </button>
         <NavLink to="/jobs" className="rail-mark" aria-label="Blue Ledge, all jobs">

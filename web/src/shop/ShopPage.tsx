@@ -1,10 +1,10 @@
 import type { Shop, ShopView } from '@blue-ledge/core';
 import { Button, Input, Modal, Select } from 'antd';
 import { useState } from 'react';
-import { Navigate, useNavigate, useParams } from 'react-router';
+import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { PageTitle } from '../shell/PageTitle.tsx';
 import { DeleteOutlined, PlusOutlined } from '../shared/icons.tsx';
-import { useNewShop, useRemoveShop, useShops } from '../api/queries.ts';
+import { useJobs, useNewShop, useRemoveShop, useShops } from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
 import { RemoveButton } from '../shared/RemoveButton.tsx';
 import { TextField } from '../shared/TextField.tsx';
@@ -36,7 +36,7 @@ function NoShop() {
   const [isMaking, setIsMaking] = useState(false);
   return (
     <main className="page">
-      <PageTitle name={`Shop ${name}`} />
+      <PageTitle name="Shop" />
       <h1>Shop</h1>
       <p className="empty">
         No shop yet. A shop says how warm and damp it is, what it sands and sprays with, and which way it goes
@@ -58,6 +58,7 @@ interface ShopPlaceProps {
 function ShopPlace({ saved, shops }: ShopPlaceProps) {
   const { changes, refusal } = useFieldChanges(saved.id);
   const [isMaking, setIsMaking] = useState(false);
+  const { data } = useJobs({ text: '', archived: false, offset: 0, limit: 1 });
   const remove = useRemoveShop();
   const navigate = useNavigate();
   const { id, name, shop } = withShopChanges(saved, changes);
@@ -68,6 +69,7 @@ function ShopPlace({ saved, shops }: ShopPlaceProps) {
   const put = (fields: NonNullable<ShopFields['shop']>): void => change({ shop: fields });
   return (
     <main className="page">
+      <PageTitle name={`Shop ${name}`} />
       <div className="page-head">
         <h1>{name}</h1>
         <div className="head-actions">
@@ -90,6 +92,12 @@ function ShopPlace({ saved, shops }: ShopPlaceProps) {
           />
         </div>
       </div>
+      {data?.nJobs === 0 && (
+        <p className="plan-done">
+          The usual settings are in. Change what is different here, then{' '}
+          <Link to="/jobs">make the first job</Link>.
+        </p>
+      )}
       {refusal.length > 0 && <Problem error={new Error(refusal.join(' '))} />}
       {remove.error && <Problem error={remove.error} />}
       <div className="shop-columns">

@@ -11,6 +11,7 @@ import {
   type Panel,
 } from '@blue-ledge/core';
 import { Checkbox, Drawer, Input, Select } from 'antd';
+import { FocusFirst } from '../../shared/FocusFirst.tsx';
 import { NumberInput } from '../../shared/NumberInput.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { SizeFields } from '../../shared/SizeFields.tsx';
@@ -79,6 +80,7 @@ export function PanelFactsDrawer({ panel, isOpen, onClose, onChange }: PanelFact
   const crown = crownOf(panel);
   return (
     <Drawer title="Panel facts" open={isOpen} onClose={onClose} size={420} className="panel-facts">
+      {isOpen && <FocusFirst />}
       <div className="field">
         <label htmlFor="panel-name">Name</label>
         <Input

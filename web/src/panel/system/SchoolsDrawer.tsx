@@ -1,7 +1,7 @@
 import { schoolOf, schoolsInPlay, type PanelView, type SchoolName, type Schools } from '@blue-ledge/core';
 import { Button, Drawer } from 'antd';
 import { useState } from 'react';
-import { DrawerFocus } from '../../shared/DrawerFocus.tsx';
+import { FocusFirst } from '../../shared/FocusFirst.tsx';
 import { SchoolChoice } from '../../shared/SchoolChoice.tsx';
 
 interface SchoolsDrawerProps {
@@ -40,7 +40,7 @@ export function SchoolsDrawer({ view, chosen, onClose, onPlan }: SchoolsDrawerPr
         </div>
       }
     >
-      <DrawerFocus />
+      <FocusFirst />
       <p className="note">
         Practitioners differ here, each side with its reason. What is chosen holds for this plan; the shop’s
         own way stays as it is.

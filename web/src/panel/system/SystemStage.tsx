@@ -40,13 +40,13 @@ export function SystemStage() {
   useEffect(() => {
     if (madeId === undefined) return;
     announce(madeText(systems.current));
-    focusSoon('#steps-head');
+    focusSoon(['#steps-head']);
   }, [madeId, systems]);
   useEffect(() => {
     if (chosenId === undefined) return;
     const title = systems.current.find(({ id }) => id === chosenId)?.title;
     announce(`Chosen: ${title ?? chosenId}.`);
-    focusSoon('#steps-head');
+    focusSoon(['#steps-head']);
   }, [chosenId, systems]);
   if (error) return <Problem error={error} />;
   if (isPending) return <Spin className="stage-wait" description="Fetching the plan" />;

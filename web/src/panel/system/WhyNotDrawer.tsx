@@ -15,7 +15,7 @@ import {
 } from '@blue-ledge/core';
 import { Button, Checkbox, Drawer, Select } from 'antd';
 import { useState } from 'react';
-import { DrawerFocus } from '../../shared/DrawerFocus.tsx';
+import { FocusFirst } from '../../shared/FocusFirst.tsx';
 import { DownOutlined, PlusOutlined, UpOutlined } from '../../shared/icons.tsx';
 import { NumberInput } from '../../shared/NumberInput.tsx';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
@@ -64,7 +64,7 @@ export function WhyNotDrawer({ panelKey, view, plan, schools, onClose, onUse }: 
   const start = (id: string): void => put(actsOf(id).filter(({ op }) => isChoice(op)));
   return (
     <Drawer open title="Why not…?" size={760} onClose={onClose} className="why-not">
-      <DrawerFocus />
+      <FocusFirst />
       <p className="note">
         Put together what you would do. The planner judges it step by step, says which rule a step breaks, and
         what would make it allowed.

@@ -10,8 +10,8 @@ import { patternId } from '../materials/patterns.ts';
 import { coreLayers, coreX } from './core-strip.ts';
 import { isAssumedLayer, type SectionGeometry, type SectionInput } from './section-layout.ts';
 
-/** A layer from this height on has room for its tone under its name, px. */
-const TONE_ROOM_PX = 34;
+/** So far apart two names leave room for a tone between them, px. */
+const TONE_ROOM_PX = 38;
 /** Letters that there is room for. */
 const MOST_WORDS = 17;
 
@@ -60,7 +60,7 @@ export function CoreStrip({
         stroke="var(--ink)"
         strokeWidth="1"
       />
-      {cut.map(({ slot, kind, um, top, bottom: under, labelY }) => (
+      {cut.map(({ slot, kind, um, top, bottom: under, labelY }, i) => (
         <g key={slot}>
           <rect
             x={x0 + 8}
@@ -71,13 +71,13 @@ export function CoreStrip({
             stroke="var(--ink)"
             strokeWidth="1"
           />
-          <text x={x0 + 34} y={labelY + 5} fontSize="12.5" fill="var(--ink-2)">
+          <text x={x0 + 34} y={labelY + 5} fontSize="14" fill="var(--ink-2)">
             <tspan fontSize="16" fontWeight="600" fill="var(--ink)">
               {isAssumedLayer(assumed, zoneId, { slot, kind }) ? '≈' : ''}
               {formatNumber('Um', um, system)}
             </tspan>{' '}
             {LAYER_KINDS[kind].short}
-            {tones[slot] !== undefined && under - top > TONE_ROOM_PX && (
+            {tones[slot] !== undefined && (cut[i + 1]?.labelY ?? bottom) - labelY > TONE_ROOM_PX && (
               <tspan x={x0 + 34} dy="15">
                 grey {tones[slot]}
               </tspan>
@@ -88,7 +88,7 @@ export function CoreStrip({
       <text
         x={x0 + 34}
         y={Math.max(Math.min(bottom - 4, floor + 24), lastLabelY + 24)}
-        fontSize="12.5"
+        fontSize="14"
         fill="var(--ink-2)"
       >
         {LAYER_KINDS[substrate].label}

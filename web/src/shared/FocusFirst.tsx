@@ -1,13 +1,13 @@
 import { useEffect, useRef } from 'react';
 
-/** In a drawer: the focus goes to its first field, and back to what opened it when it closes. */
-export function DrawerFocus() {
+/** In a drawer or dialog: the focus goes to its first field, and back to what opened it when it closes. */
+export function FocusFirst() {
   const here = useRef<HTMLSpanElement>(null);
   useEffect(() => {
     const opener = document.activeElement;
-    // The drawer itself takes the focus as it opens.
+    // It takes the focus itself as it opens.
     const timer = setTimeout(() => {
-      const body = here.current?.closest('.ant-drawer-body');
+      const body = here.current?.closest('.ant-drawer-body, .ant-modal-body');
       body?.querySelector<HTMLElement>('input, select, textarea, button')?.focus({ preventScroll: true });
     });
     return () => {
