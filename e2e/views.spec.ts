@@ -1,42 +1,46 @@
 import { unreadableText } from './drawn-text.ts';
 import { DOOR, askForSystems, expect, expectAccessible, test } from './fixtures.ts';
 
-test('every view is accessible', async ({ page }) => {
-  test.slow();
-  await page.goto('/jobs');
-  await expect(page.getByRole('heading', { name: 'Book bus 6' })).toBeVisible();
-  await expectAccessible(page);
-  await page.goto('/jobs/bus-6');
-  await expect(page.getByRole('heading', { name: 'Sliding door shell' })).toBeVisible();
-  await expectAccessible(page);
-  await page.goto('/shop');
-  await expect(page.getByRole('heading', { name: 'How this shop works' })).toBeVisible();
-  await expectAccessible(page);
-  await page.goto(`${DOOR}/survey?zone=C`);
-  await expect(page.getByRole('group', { name: /Section as found/ })).toBeVisible();
-  await expectAccessible(page);
-  await page.goto(`${DOOR}/system`);
-  await expect(page.getByRole('heading', { name: 'No system yet' })).toBeVisible();
-  await expectAccessible(page);
-  await askForSystems(page);
-  await expectAccessible(page);
-  await page
-    .getByRole('button', { name: /refused/ })
-    .first()
-    .click();
-  await expectAccessible(page);
-  for (const view of ['grits', 'film', 'blocking']) {
-    await page.goto(`${DOOR}/ladder?view=${view}`);
-    await expect(page.getByRole('heading', { level: 2, name: /^Zone [BC]/ })).toBeVisible();
+for (const theme of ['light', 'dark'])
+  test(`every view is accessible: ${theme}`, async ({ page }) => {
+    test.slow();
+    await page.addInitScript((name) => {
+      localStorage.setItem('ledge-theme', JSON.stringify({ state: { name }, version: 1 }));
+    }, theme);
+    await page.goto('/jobs');
+    await expect(page.getByRole('heading', { name: 'Book bus 6' })).toBeVisible();
     await expectAccessible(page);
-  }
-  await page.goto('/practice');
-  await expect(page.getByRole('region', { name: 'Score' })).toBeVisible();
-  await expectAccessible(page);
-  await page.goto(`${DOOR}/plan-sheet`);
-  await expect(page.getByRole('heading', { name: /Sliding door shell/ })).toBeVisible();
-  await expectAccessible(page);
-});
+    await page.goto('/jobs/bus-6');
+    await expect(page.getByRole('heading', { name: 'Sliding door shell' })).toBeVisible();
+    await expectAccessible(page);
+    await page.goto('/shop');
+    await expect(page.getByRole('heading', { name: 'How this shop works' })).toBeVisible();
+    await expectAccessible(page);
+    await page.goto(`${DOOR}/survey?zone=C`);
+    await expect(page.getByRole('group', { name: /Section as found/ })).toBeVisible();
+    await expectAccessible(page);
+    await page.goto(`${DOOR}/system`);
+    await expect(page.getByRole('heading', { name: 'No system yet' })).toBeVisible();
+    await expectAccessible(page);
+    await askForSystems(page);
+    await expectAccessible(page);
+    await page
+      .getByRole('button', { name: /refused/ })
+      .first()
+      .click();
+    await expectAccessible(page);
+    for (const view of ['grits', 'film', 'blocking']) {
+      await page.goto(`${DOOR}/ladder?view=${view}`);
+      await expect(page.getByRole('heading', { level: 2, name: /^Zone [BC]/ })).toBeVisible();
+      await expectAccessible(page);
+    }
+    await page.goto('/practice');
+    await expect(page.getByRole('region', { name: 'Score' })).toBeVisible();
+    await expectAccessible(page);
+    await page.goto(`${DOOR}/plan-sheet`);
+    await expect(page.getByRole('heading', { name: /Sliding door shell/ })).toBeVisible();
+    await expectAccessible(page);
+  });
 
 test('addresses that lead nowhere say so', async ({ page }) => {
   await page.goto('/nowhere');

@@ -2,7 +2,6 @@ import './theme/fonts.ts';
 import './theme/tokens.css';
 import './theme/base.css';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { ConfigProvider } from 'antd';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
@@ -10,7 +9,7 @@ import { queryClient } from './api/query-client.ts';
 import { listen } from './api/events.ts';
 import { startOutbox } from './outbox/sender.ts';
 import { router } from './router.tsx';
-import { antdTheme } from './theme/antd-theme.ts';
+import { Themed } from './shell/Themed.tsx';
 
 // Writes that were on their way when the page was left go on now.
 startOutbox();
@@ -18,10 +17,10 @@ listen();
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
-    <ConfigProvider theme={antdTheme}>
+    <Themed>
       <QueryClientProvider client={queryClient}>
         <RouterProvider router={router} />
       </QueryClientProvider>
-    </ConfigProvider>
+    </Themed>
   </StrictMode>,
 );

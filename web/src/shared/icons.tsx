@@ -33,6 +33,7 @@ export const InboxOutlined = silent(outlined.InboxOutlined);
 export const LeftOutlined = silent(outlined.LeftOutlined);
 export const MergeCellsOutlined = silent(outlined.MergeCellsOutlined);
 export const MinusOutlined = silent(outlined.MinusOutlined);
+export const MoonOutlined = silent(outlined.MoonOutlined);
 export const NodeIndexOutlined = silent(outlined.NodeIndexOutlined);
 export const PlusOutlined = silent(outlined.PlusOutlined);
 export const PlusSquareOutlined = silent(outlined.PlusSquareOutlined);

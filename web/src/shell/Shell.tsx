@@ -51,7 +51,7 @@ function Announcer() {
 function Mark() {
   return (
     <svg width="36" height="32" viewBox="0 0 36 32" aria-hidden="true">
-      <path d="M0 0h14v6h8v6H0z" fill="var(--sheet)" />
+      <path d="M0 0h14v6h8v6H0z" fill="var(--on-deep)" />
       <path d="M0 16h24v5h8v5H0z" fill="#6EA8D6" />
       <path d="M0 28h36v3H0z" fill="#A9C3D8" />
     </svg>

@@ -2,6 +2,8 @@ import { dewMarginKelvin, type UnitSystem } from '@blue-ledge/core';
 import { Link, useParams } from 'react-router';
 import { useJob } from '../api/queries.ts';
 import { useFormat, useUnits } from '../state/units.ts';
+import { useTheme } from '../state/theme.ts';
+import { MoonOutlined } from '../shared/icons.tsx';
 import { Keys } from './Keys.tsx';
 import { SaveState } from './SaveState.tsx';
 
@@ -14,6 +16,7 @@ export function Strip() {
       <span className="strip-space" />
       <SaveState />
       <UnitSwitch />
+      <ThemeSwitch />
       <Keys />
     </header>
   );
@@ -36,6 +39,23 @@ function Climate({ job }: { readonly job: string }) {
         <dd>{quantity('Kelvin', margin)}</dd>
       </dl>
     </Link>
+  );
+}
+
+function ThemeSwitch() {
+  const { name, choose } = useTheme();
+  const isDark = name === 'dark';
+  return (
+    <button
+      type="button"
+      className="strip-keys"
+      aria-pressed={isDark}
+      aria-label="Dark, for the booth"
+      title="Dark, for the booth"
+      onClick={() => choose(isDark ? 'light' : 'dark')}
+    >
+      <MoonOutlined />
+    </button>
   );
 }
 
