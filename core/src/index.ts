@@ -125,7 +125,7 @@ export {
 } from './blocking/practice-panels.ts';
 export { NEAR_SHARE, Sander, STEP_MM } from './blocking/sander.ts';
 export { LONGEST_HERE_MM, SCORED_INSET, isStiffAlong, scoreOf, type Score } from './blocking/score.ts';
-export { StrokeLog } from './blocking/story.ts';
+export { StrokeLog, type ToolUsed } from './blocking/story.ts';
 export { holdFor, xPass, type Stroke } from './blocking/strokes.ts';
 export { spansOf } from './blocking/underside.ts';
 

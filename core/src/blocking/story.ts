@@ -32,6 +32,15 @@ function timeText(minutes: number): string {
   return [whole > 0 ? `${whole} min` : '', rest > 0 ? `${rest} s` : ''].filter(Boolean).join(' ') || '0 s';
 }
 
+export interface ToolInHand {
+  readonly blockId: string;
+  readonly grade: string;
+}
+
+export interface ToolUsed extends ToolInHand {
+  readonly minutes: number;
+}
+
 /** Notes ways as they are slid, and tells of them. */
 export class StrokeLog {
   /** Metres slid on each of the nine parts. */
@@ -39,7 +48,7 @@ export class StrokeLog {
   /** Metres slid along the panel and across it. */
   private alongM = 0;
   private acrossM = 0;
-  private readonly minutesBy = new Map<string, number>();
+  private readonly tools = new Map<string, ToolUsed>();
   private lastX = 0;
   private lastY = 0;
 
@@ -54,8 +63,8 @@ export class StrokeLog {
     this.lastY = yMm;
   }
 
-  /** @param tool what was in hand, in words */
-  slide(xMm: number, yMm: number, tool: string): void {
+  /** A way slid with what is in hand. */
+  slide(xMm: number, yMm: number, { blockId, grade }: ToolInHand): void {
     const { lastX, lastY, size } = this;
     const metres = Math.hypot(xMm - lastX, yMm - lastY) / 1000;
     const column = Math.min(2, Math.max(0, Math.floor((3 * (xMm + lastX)) / 2 / size.lengthMm)));
@@ -63,12 +72,19 @@ export class StrokeLog {
     this.metres[3 * row + column]! += metres;
     this.alongM += Math.abs(xMm - lastX) / 1000;
     this.acrossM += Math.abs(yMm - lastY) / 1000;
-    this.minutesBy.set(tool, (this.minutesBy.get(tool) ?? 0) + this.minutesOf(metres));
+    const name = `${blockId} ${grade}`;
+    const minutes = (this.tools.get(name)?.minutes ?? 0) + this.minutesOf(metres);
+    this.tools.set(name, { blockId, grade, minutes });
     this.down(xMm, yMm);
   }
 
   private minutesOf(metres: number): number {
     return metres / this.speedMPerS / SECONDS_PER_MIN;
+  }
+
+  /** What was in hand, in the order of its first use, and how long. */
+  used(): ToolUsed[] {
+    return [...this.tools.values()];
   }
 
   /** The story in sentences, most telling first; empty while there is nothing to tell. */
@@ -80,9 +96,7 @@ export class StrokeLog {
     const most = parts.reduce((a, b) => (b.metres > a.metres ? b : a));
     const leftOut = parts.filter(({ metres }) => metres < usualM * LEFT_OUT_SHARE);
     const wayM = this.alongM + this.acrossM;
-    const tools = [...this.minutesBy].map(([tool, minutes]) => `${tool} for ${timeText(minutes)}`);
     return [
-      `You blocked with ${tools.join(', then ')}.`,
       ...(most.metres > usualM * STAYED_TIMES
         ? [
             `You stayed ${timeText(this.minutesOf(most.metres))} on ${placeOf(most.part)}, ${(most.metres / usualM).toFixed(1)} times as long as on an even panel.`,

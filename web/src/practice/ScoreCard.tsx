@@ -30,8 +30,9 @@ export function ScoreCard({ practice: { seen, judged, judge }, panel }: ScoreCar
 }
 
 function Verdict({ judged, panel }: { readonly judged: Judged; readonly panel: PracticePanel }) {
-  const { quantity, minutes, system } = useFormat();
-  const { score, outcome, story } = judged;
+  const { quantity, minutes, block, system } = useFormat();
+  const { score, outcome, used, story } = judged;
+  const tools = used.map((tool) => `${block(tool.blockId)}, ${tool.grade} for ${minutes(tool.minutes)}`);
   return (
     <section className="score" aria-label="Score">
       <p className="score-points" role="status">
@@ -52,9 +53,10 @@ function Verdict({ judged, panel }: { readonly judged: Judged; readonly panel: P
           </div>
         ))}
       </dl>
-      {story.length > 0 && (
+      {tools.length > 0 && (
         <>
           <h3>What you did</h3>
+          <p>{tools.join('; then ')}.</p>
           {story.map((sentence) => (
             <p key={sentence}>{sentence}</p>
           ))}

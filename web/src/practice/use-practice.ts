@@ -1,4 +1,4 @@
-import type { PracticePanel, Score, Outcome } from '@blue-ledge/core';
+import type { PracticePanel, Score, Outcome, ToolUsed } from '@blue-ledge/core';
 import { useEffect, useRef, useState } from 'react';
 import type { HandIn, PracticeAct } from '../workers/blocking-messages.ts';
 import type { FieldView } from '../workers/paint-field.ts';
@@ -10,6 +10,7 @@ export interface Judged {
   readonly outcome: Outcome;
   readonly score: Score;
   readonly minutes: number;
+  readonly used: readonly ToolUsed[];
   /** What the hand did, in a few sentences. */
   readonly story: readonly string[];
 }

@@ -1,4 +1,4 @@
-import type { BlockForecast, ForecastPoint, ForecastTask, Outcome, Score } from '@blue-ledge/core';
+import type { BlockForecast, ForecastPoint, ForecastTask, Outcome, Score, ToolUsed } from '@blue-ledge/core';
 import type { FieldView } from './paint-field.ts';
 
 /** What the page and the blocking worker say to each other. */
@@ -54,5 +54,6 @@ export type FromWorker =
       readonly outcome: Outcome;
       readonly score: Score;
       readonly minutes: number;
+      readonly used: readonly ToolUsed[];
       readonly story: readonly string[];
     };

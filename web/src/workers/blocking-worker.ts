@@ -161,7 +161,7 @@ function perform(on: Bench, act: PracticeAct): void {
       for (let i = 0; i + 1 < act.wayMm.length; i += 2) {
         const [xMm, yMm] = [act.wayMm[i]!, act.wayMm[i + 1]!];
         sander.slideTo(xMm, yMm);
-        on.strokes.slide(xMm, yMm, `the ${toolWords(on)}`);
+        on.strokes.slide(xMm, yMm, on);
       }
       return;
     case 'turn':
@@ -176,12 +176,6 @@ function perform(on: Bench, act: PracticeAct): void {
 }
 
 const SECONDS_PER_MIN = 60;
-
-/** "rigid block of 200 mm, P240" */
-function toolWords({ blockId, grade }: Bench): string {
-  const { name, lengthMm } = blockOf(blockId);
-  return `${name.toLowerCase()} of ${lengthMm} mm, ${grade}`;
-}
 
 const minutesOf = ({ sander }: Bench): number =>
   sander.slidM / (sandingFiguresOf({}).blockSpeedMPerS * SECONDS_PER_MIN);
@@ -206,7 +200,14 @@ function judge(on: Bench): void {
     grade,
   };
   const score = scoreOf(panel, field, practised);
-  say({ kind: 'judged', outcome: practised.outcome, score, minutes, story: strokes.tell() });
+  say({
+    kind: 'judged',
+    outcome: practised.outcome,
+    score,
+    minutes,
+    used: strokes.used(),
+    story: strokes.tell(),
+  });
 }
 
 self.onmessage = ({ data }: MessageEvent<ToWorker>): void => {
