@@ -62,6 +62,15 @@ const VIEWS = [
       }
       await page.mouse.up();
       await page.getByRole('application').press('f');
+      await page.getByRole('button', { name: 'I am done' }).click();
+      await page.waitForTimeout(500);
+    },
+  ],
+  [
+    'compare',
+    `${DOOR}/system`,
+    async (page) => {
+      await page.getByRole('button', { name: /ready: compare them in a table/ }).click();
       await page.waitForTimeout(500);
     },
   ],
@@ -90,7 +99,7 @@ const VIEWS = [
       await page.getByRole('button', { name: 'Why not…?' }).click();
       await page.getByRole('button', { name: /^Start from/ }).click();
       await page.getByRole('button', { name: 'Remove step 2' }).click();
-      await page.getByRole('button', { name: 'Judge it' }).click();
+      await page.getByRole('button', { name: 'Check it' }).click();
       await page.getByRole('heading', { name: 'Not like this.' }).scrollIntoViewIfNeeded();
       await page
         .getByRole('listitem')
@@ -122,14 +131,24 @@ while (
   await new Promise((r) => setTimeout(r, 50));
 for (const name of readdirSync(join(root, 'demo')))
   await send('/api/jobs', readFileSync(join(root, 'demo', name)));
-await send('/api/jobs/bus-6/plans');
-await send(`/api${DOOR}/plans`);
+const now = { startOn: '2026-12-07', startMin: 450 };
+await send('/api/jobs/bus-6/plans', JSON.stringify({ now }));
 
 const browser = await launcher.launch({
   executablePath: chromium(),
   args: ['--no-sandbox', '--disable-gpu'],
 });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
+// Monday morning, before the shop opens: pictures are the same on every day.
+await page.addInitScript((morning) => {
+  const RealDate = Date;
+  const shiftMs = RealDate.parse(morning) - RealDate.now();
+  const shifted = () => RealDate.now() + shiftMs;
+  globalThis.Date = new Proxy(RealDate, {
+    construct: (target, args) => Reflect.construct(target, args.length === 0 ? [shifted()] : args),
+    get: (target, name) => (name === 'now' ? shifted : Reflect.get(target, name)),
+  });
+}, '2026-12-07T07:30:00');
 mkdirSync(join(root, 'docs/screenshots'), { recursive: true });
 for (const [name, path, act] of VIEWS) {
   // The stream of events never ends: the network is never idle.
