@@ -46,6 +46,22 @@ test('on Friday afternoon the primer waits for Monday: its window would close ov
   expect(times.at(-1)).toMatch(/^Mon .* hand-over$/);
 });
 
+test('nobody cleans in the evening for the morning: wipe, mask and tack wait with the coat', () => {
+  const plan = planned([{ stack: 'plastic-olefin', areaM2: 0.4 }], {
+    startMin: 15 * 60,
+    startOn: '2026-12-04',
+  });
+  const times = timesOf(plan);
+  const coat = times.findIndex((text) => text.endsWith('promote'));
+  expect(times.slice(coat - 3, coat + 1)).toEqual([
+    'Mon 08:00 antistatic-wipe',
+    expect.stringMatching(/^Mon .* mask$/),
+    expect.stringMatching(/^Mon .* tack$/),
+    expect.stringMatching(/^Mon .* promote$/),
+  ]);
+  expect(times[coat - 4]).toMatch(/^Fri /);
+});
+
 test('what cures over a night is gone on with in the morning', () => {
   const hollow = { stack: PAINTED, areaM2: 1.4, findings: [{ kind: 'low', depthMm: 2, sizeMm: 90 }] };
   const { steps } = best(planned([hollow], {}));

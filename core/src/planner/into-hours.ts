@@ -1,4 +1,4 @@
-import { isSanding, type Act, type OpName } from '../operations/act.ts';
+import { isLaying, isSanding, type Act, type OpName } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { dayLengthMin, leftOfWorkMin, untilNextShiftMin } from '../operations/day.ts';
 import { carryOut, costOf } from '../operations/perform.ts';
@@ -19,6 +19,8 @@ import { afterIdle } from './replay.ts';
 const LEFT_ALONE: ReadonlySet<OpName> = new Set(['flash', 'cure', 'temper', 'laminate-repair']);
 /** Sanding that is begun so late is not worth setting up for, minutes. */
 const LEAST_BEGUN_MIN = 30;
+/** Cleaning and masking for a coat. */
+const JUST_BEFORE: ReadonlySet<OpName> = new Set(['degrease', 'antistatic-wipe', 'mask', 'tack']);
 /** So many acts at most are moved to the morning together. */
 const MOST_MOVED = 30;
 
@@ -116,10 +118,31 @@ function placeAll(
 function moved(placed: readonly Placed[], context: Context): Placed[] | null {
   for (let from = placed.length - 1; from >= Math.max(0, placed.length - MOST_MOVED); from--) {
     const { stood } = placed[from]!;
+    // The coat that is moved takes its cleaning along: that is tried next.
+    if (from > 0 && isLaying(placed[from]!.act) && isJustBefore(placed[from - 1]!)) continue;
+    if (from > 0 && isJustBefore(placed[from]!) && isJustBefore(placed[from - 1]!)) continue;
     const again = placeAll(placed.slice(from), stood, context, untilNextShiftMin(stood.clockMin, context));
     if (again) return [...placed.slice(0, from), ...again];
   }
   return null;
+}
+
+/** Work that is done just before a coat: nobody cleans in the evening for the morning. */
+const isJustBefore = ({ act: { op } }: Placed): boolean => JUST_BEFORE.has(op);
+
+/**
+ * Where the night comes between cleaning and coat, the cleaning moves to the morning with it; as it was where the day is
+ * too short for both.
+ */
+function cleanedInMorning(placed: readonly Placed[], context: Context): readonly Placed[] {
+  const last = placed.at(-1)!;
+  const isWaiting = last.idleMin > 0 && !last.isSplit && (isLaying(last.act) || isJustBefore(last));
+  const from = placed.findLastIndex((each, i) => i < placed.length - 1 && !isJustBefore(each)) + 1;
+  if (!isWaiting || from === placed.length - 1) return placed;
+  const { stood } = placed[from]!;
+  const again = placeAll(placed.slice(from), stood, context, untilNextShiftMin(stood.clockMin, context));
+  const fits = again?.every(({ idleMin }, i) => i === 0 || idleMin === 0) ?? false;
+  return fits ? [...placed.slice(0, from), ...again!] : placed;
 }
 
 /** The act with what its rules ask for once more; null where nothing makes it right. */
@@ -143,12 +166,13 @@ export function intoHours(
   acts: readonly Pick<TimedAct, 'act' | 'unmet'>[],
   context: Context,
 ): TimedAct[] {
-  let placed: Placed[] = [];
+  let placed: readonly Placed[] = [];
   acts.forEach((act, nth) => {
     placed = [...placed, place({ ...act, nth }, placed.at(-1)?.after ?? start, context)];
     const last = placed.at(-1)!;
-    if (last.isBroken)
-      placed = moved(placed, context) ?? [...placed.slice(0, -1), ...(repaired(last, context) ?? [last])];
+    placed = last.isBroken
+      ? (moved(placed, context) ?? [...placed.slice(0, -1), ...(repaired(last, context) ?? [last])])
+      : cleanedInMorning(placed, context);
   });
-  return placed;
+  return [...placed];
 }
