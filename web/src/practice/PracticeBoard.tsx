@@ -93,7 +93,7 @@ export function PracticeBoard({ panel }: { readonly panel: PracticePanel }) {
             onChange={(forceN) => setHand({ ...hand, forceN })}
           />
           <label className="practice-switch">
-            <Switch size="small" checked={easesOff} onChange={setEasesOff} /> lighter the faster I go
+            <Switch checked={easesOff} onChange={setEasesOff} /> lighter the faster I go
           </label>
         </div>
         <div className="practice-acts">

@@ -79,7 +79,7 @@ export function ForecastTable({ forecasts, task, best, onWatch }: ForecastTableP
                 ))
               )}
               <td>
-                <Button size="small" aria-label={`Watch ${name}`} onClick={() => onWatch(forecast.blockId)}>
+                <Button aria-label={`Watch ${name}`} onClick={() => onWatch(forecast.blockId)}>
                   Watch
                 </Button>
               </td>

@@ -25,9 +25,7 @@ export function WhatIfForm({ run, own, whatIf, onChange }: WhatIfFormProps) {
     <div className="what-if" role="group" aria-label="What if">
       <div className="what-if-head">
         <h3>What if</h3>
-        <Button size="small" onClick={() => onChange({ celsius: view.shop.celsius })}>
-          Reset
-        </Button>
+        <Button onClick={() => onChange({ celsius: view.shop.celsius })}>Reset</Button>
       </div>
       <label className="field">
         <span className="note">the last grade were</span>

@@ -107,9 +107,7 @@ function Detail({ step, all, start, sheetOf, onReplan }: DetailProps) {
       </p>
       {onReplan && (
         <p>
-          <Button size="small" onClick={onReplan}>
-            Done so far: plan on from here…
-          </Button>
+          <Button onClick={onReplan}>Done so far: plan on from here…</Button>
         </p>
       )}
       <Reasons reasons={step.why} />

@@ -43,7 +43,7 @@ export function Stops({ stopped, panelKey, view }: StopsProps) {
 function Apart({ zone, panelKey }: Pick<StopsProps, 'panelKey'> & { readonly zone: Zone }) {
   const edit = useZoneEdit(panelKey, zone);
   return (
-    <Button size="small" onClick={() => edit.change({ ...zone, apart: !zone.apart }, 'apart')}>
+    <Button onClick={() => edit.change({ ...zone, apart: !zone.apart }, 'apart')}>
       {zone.apart ? 'Plan it with the rest again' : 'Plan the rest without it'}
     </Button>
   );
