@@ -28,7 +28,7 @@ export function PanelPage() {
     <main className="panel-page">
       <PageTitle name={`${view.panel.name}: ${stage?.[1] ?? ''}`} />
       <div className="panel-head">
-        <h1>{view.panel.name}</h1>
+        <h1 title={view.panel.name}>{view.panel.name}</h1>
         <Link to={`/jobs/${job}`}>{view.job.title}</Link>
         <nav className="stage-tabs" aria-label="Stages">
           {STAGES.map(([stage, label]) => (
