@@ -48,6 +48,8 @@ test('why not: a sequence of one’s own is judged step by step, and survives a 
   await expect(own).toContainText('Chosen.');
   await page.getByRole('button', { name: 'Take your own out' }).click();
   await expect(own).toHaveCount(0);
+  // Taken out on purpose, nothing has fallen.
+  await expect(page.getByText('What you chose is not ready any more.')).toHaveCount(0);
   await expect(page.getByRole('listitem').filter({ hasText: 'Suggested.' })).toBeVisible();
 });
 

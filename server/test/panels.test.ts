@@ -199,6 +199,15 @@ describe('what a person chose', () => {
     expect(await make()).toMatchObject({ chosen: second, wanted: second });
   });
 
+  test('is a sequence of one’s own from the moment it is added, and no more once it is taken out', async () => {
+    const made = await make();
+    const acts = openPlan(made.plan!).actsOf(made.chosen!);
+    const own = await make({ own: { acts, fillsIn: true } });
+    expect(own).toMatchObject({ chosen: 'own', wanted: 'own' });
+    expect(await make({ own: { acts, fillsIn: true } })).toMatchObject({ chosen: 'own', wanted: 'own' });
+    expect(await make()).toMatchObject({ chosen: made.chosen, wanted: null, follows: null });
+  });
+
   test('goes on as what is left of it once some of it is done, and whole again from the start', async () => {
     const made = await make();
     const second = readyIds(made)[1]!;

@@ -72,6 +72,9 @@ export function choiceAfter(before: PlanBefore | null, after: StoredPlan): Choic
     const isReady = after.chosen !== null && readyIds(after).includes(OWN);
     return { chosen: isReady ? OWN : after.chosen, wanted: OWN, follows: null };
   }
+  // A sequence that was taken out again is wanted no more.
+  if (before?.wanted === OWN && after.inputs.own === undefined)
+    return { chosen: after.chosen, wanted: null, follows: null };
   const was = before?.wanted ?? before?.chosen ?? before?.follows?.expected;
   if (!before || was === undefined) return { chosen: after.chosen, wanted: null, follows: null };
   const expected = carriedId(was, before.plan?.inputs.done ?? [], after);

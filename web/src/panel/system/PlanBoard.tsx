@@ -159,7 +159,7 @@ export function PlanBoard({
             setIsReplanning(false);
             // What is left of a sequence of the person's own goes on as such.
             const left = system.id === OWN ? opened.actsOf(OWN).slice(n) : [];
-            onReplan({ done, ...(left.length > 0 ? { own: { acts: left, fillsIn: true } } : {}) });
+            onReplan({ done, own: left.length > 0 ? { acts: left, fillsIn: true } : null });
           }}
         />
       )}
