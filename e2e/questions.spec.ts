@@ -55,8 +55,16 @@ test('why not: a sequence of one’s own is judged step by step, and survives a 
 
 test('a plan goes on from what was really done', async ({ page }) => {
   await askForSystems(page);
-  await page.getByRole('button', { name: /^\d+ High-build primer 4:1:1/ }).click();
-  await page.getByRole('button', { name: /^Done so far/ }).click();
+  // Both in one breath: the dialog opens before the list has shown the step.
+  const step = await page.getByRole('button', { name: /^\d+ High-build primer 4:1:1/ }).elementHandle();
+  const doneSoFar = await page.getByRole('button', { name: /^Done so far/ }).elementHandle();
+  await page.evaluate(
+    ([first, second]) => {
+      (first as HTMLElement).click();
+      (second as HTMLElement).click();
+    },
+    [step, doneSoFar],
+  );
   const dialog = page.getByRole('dialog', { name: 'Plan on from here' });
   const built = dialog.getByRole('listitem').filter({ hasText: /\. High-build primer 4:1:1/ });
   await built.getByRole('spinbutton', { name: /^Coats sprayed in step/ }).fill('1');

@@ -151,6 +151,8 @@ export function PlanBoard({
       )}
       {isReplanning && n > 0 && (
         <ReplanModal
+          // Its ticks belong to these steps: with another step, system or plan it begins anew.
+          key={`${stored.id} ${system.id} ${n}`}
           steps={system.steps}
           n={n}
           acts={opened.actsOf(system.id)}
