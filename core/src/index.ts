@@ -160,14 +160,22 @@ export { assumedFilms, foundStacks } from './planner/found.ts';
 export { assumedUm } from './operations/survey-state.ts';
 export { measuredFilmUm } from './planner/measured-film.ts';
 export { planJob } from './planner/plan-job.ts';
+export { shelfOf } from './planner/shelf.ts';
 export { planPanel } from './planner/plan-panel.ts';
 export { makePlan } from './planner/make-plan.ts';
+export { otherProducts, type OtherProduct, type OtherProducts } from './planner/other-products.ts';
 export { openPlan, type OpenedPlan } from './planner/view-plan.ts';
 export { standingsOf, stepsOnlyIn, type Standing } from './planner/compare-systems.ts';
 export { withOwnLadder } from './planner/own-ladder.ts';
 export { isPast, nextStart, startAgain, type DatedStart } from './planner/work-start.ts';
 export { choiceAfter, isFallen, type Choice, type ChoiceBefore } from './planner/carry-choice.ts';
-export { OWN, PLAN_FORMAT, storedPlanOf, type StoredPlan } from './planner/stored-plan.ts';
+export {
+  OWN,
+  PLAN_FORMAT,
+  storedPlanOf,
+  takenProductsSchema,
+  type StoredPlan,
+} from './planner/stored-plan.ts';
 export { changesSince, type InputsNow, type PlanInput } from './planner/plan-changes.ts';
 export type { PlanTask } from './planner/bench-of-task.ts';
 export { decidingTests, planWithTests } from './planner/deciding-tests.ts';

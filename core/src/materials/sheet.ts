@@ -37,6 +37,8 @@ export const sheetSchema = z.looseObject({
   name: z.string().min(1).max(120),
   kind: z.enum([...LAYER_KIND_NAMES, 'cleaner', 'guide-coat']),
   version: z.number().int().min(1).default(1),
+  /** Place in the shop's order among products for the same work, 1 first; what has none comes after. */
+  rank: z.number().int().min(1).max(999).optional(),
   /** What this entry is mixed for, where that is not the usual use of its kind: an epoxy reduced as sealer. */
   use: z.enum(['sealer']).optional(),
   components: z.array(componentSchema).min(1).max(6),

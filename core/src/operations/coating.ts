@@ -146,6 +146,13 @@ function explain(zones: readonly ZoneState[], act: CoatAct, _: unknown, context:
   return reasons;
 }
 
+/** Whether a sheet lets its coat lie on what is on top of a zone, or on the promoter that rule P4 will ask for there. */
+export const mayLieOn = (sheet: ProductSheet, zone: ZoneState): boolean => {
+  const { kind } = topOf(zone);
+  if (kind in sheet.over || kind === sheet.kind || goesOverPromoter(zone, sheet)) return true;
+  return isBare(zone) && zone.patch?.finding.kind === 'rub-through' && sheet.coversBareSpots;
+};
+
 /** Low-energy plastic takes this coat over a promoter, which rule P4 asks for. */
 const goesOverPromoter = (zone: ZoneState, sheet: ProductSheet): boolean =>
   isUnprimedPlastic(zone) && isLowEnergy(zone.zone) && 'promoter' in sheet.over;
@@ -153,12 +160,10 @@ const goesOverPromoter = (zone: ZoneState, sheet: ProductSheet): boolean =>
 export const coating: Operation<CoatAct> = {
   check: (zone, act, context) => {
     const sheet = sheetIn(context, act.sheetId);
-    const kind = topOf(zone).kind;
-    if (kind in sheet.over || kind === sheet.kind || goesOverPromoter(zone, sheet)) return [];
-    if (isBare(zone) && zone.patch?.finding.kind === 'rub-through' && sheet.coversBareSpots) return [];
+    if (mayLieOn(sheet, zone)) return [];
     return [
       {
-        ...opReason('coat.not-over', { sheet: sheet.name, layer: labelOf(kind) }),
+        ...opReason('coat.not-over', { sheet: sheet.name, layer: labelOf(topOf(zone).kind) }),
         rule: 'sheet',
         source: 'sheet',
       },

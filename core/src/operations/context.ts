@@ -1,4 +1,3 @@
-import { isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Panel } from '../survey/panel.ts';
 import { schoolOf, type SchoolName, type SideOf } from '../survey/schools.ts';
@@ -19,6 +18,10 @@ export interface Context {
   readonly startMin: number;
   /** The day on which it does, ISO; days off are not known without. */
   readonly startOn?: string | undefined;
+  /** Products that a person took for this work, by their ids: none other takes their place. */
+  readonly taken?: readonly string[];
+  /** Every product of a kind is tried wherever it may go, instead of the preferred one: exact, and slow on a long shelf. */
+  readonly triesAll?: boolean;
 }
 
 /** A shop rule in force, with its source. */
@@ -70,11 +73,3 @@ export function mustStay(context: Context, sheetId: string): Sourced<number> {
   const own = context.shelf.get(sheetId)?.mustStayUm;
   return own === undefined ? ruleIn(context, 'mustStayUm') : { value: own, source: 'sheet' };
 }
-
-/** The filler for metal and composite: the first on the shelf that is not a paste for plastic. */
-export const bodyFiller = ({ shelf }: Pick<Context, 'shelf'>): ProductSheet | undefined =>
-  [...shelf.values()].find((sheet) => sheet.kind === 'filler' && !isForPlastic(sheet));
-
-/** A product made for plastic: its sheet lets it lie on raw plastic. */
-export const isForPlastic = ({ over }: ProductSheet): boolean =>
-  Object.keys(over).some((kind) => isRawPlastic(kind as LayerKind));

@@ -1,5 +1,4 @@
 import { labelOf } from '../materials/layer-kinds.ts';
-import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Context } from '../operations/context.ts';
 import { dayBeginsMin } from '../operations/day.ts';
@@ -17,6 +16,7 @@ import { tell, type Stored } from '../wording/say.ts';
 import type { ActInput, OwnSequence } from './act-input.ts';
 import { assumedFilms } from './found.ts';
 import type { Notice } from './plan.ts';
+import { shelfOf, withPreference } from './shelf.ts';
 import { stopOf, type Stop } from './stops.ts';
 
 /** What a plan is made from. */
@@ -24,10 +24,12 @@ export interface PlanTask {
   readonly panel: Panel;
   readonly shop: Shop;
   readonly target: Target;
-  /** The shop's own sheets; the generic shelf where there are none. A sheet replaces a generic one of its id. */
+  /** The shop's own sheets; a generic one stands in for work that none of them does. */
   readonly sheets?: readonly ProductSheet[];
   /** Sides of schools for this plan only, over the shop's. */
   readonly schools?: Schools | undefined;
+  /** Ids of products that are taken for this plan, whatever the shelf prefers. */
+  readonly products?: readonly string[] | undefined;
   /** Minutes after midnight at which work starts; as the shop's day begins where it is left out. */
   readonly startMin?: number | undefined;
   /** The day on which it starts, ISO; without it every day is a working day. */
@@ -37,10 +39,6 @@ export interface PlanTask {
   /** A system of the person's own: what comes after what is done, up to the hand-over. */
   readonly own?: OwnSequence | undefined;
 }
-
-/** Shelf in force: generic sheets, with the shop's own in their place or beside them. */
-export const shelfOf = (sheets: readonly ProductSheet[] = []): ReadonlyMap<string, ProductSheet> =>
-  new Map([...GENERIC_SHELF, ...sheets].map((sheet) => [sheet.id, sheet]));
 
 /** What a task is planned on: its context, without what is stopped or planned apart. */
 export interface BenchOfTask {
@@ -54,14 +52,15 @@ export interface BenchOfTask {
 export function benchOfTask(task: PlanTask): BenchOfTask {
   const shop = { ...task.shop, schools: { ...task.shop.schools, ...task.schools } };
   const { panel, refinished } = withRoles(withTestsTaken(task.panel), shop.rules);
-  const whole: Context = {
+  const whole = withPreference({
     panel,
     shop,
     target: task.target,
     shelf: shelfOf(task.sheets),
     startMin: task.startMin ?? dayBeginsMin({ shop }),
     startOn: task.startOn,
-  };
+    taken: task.products ?? [],
+  });
   const misplaced = shapeProblems(panel).map((problem): Stop => ({ ...problem, rule: 'survey' }));
   const stopped = panel.zones.flatMap(
     (zone) => misplaced.find(({ zoneId }) => zoneId === zone.id) ?? stopOf(zone, whole) ?? [],

@@ -9,8 +9,10 @@ export interface Problem<State> {
   readonly start: State;
   readonly expand: (state: State) => readonly { readonly state: State; readonly cost: number }[];
   readonly isGoal: (state: State) => boolean;
-  /** States with the same key are the same place; only the cheapest way to it is followed. */
+  /** States with the same key are the same place; a dearer way to it is followed only where no cheaper one covers it. */
   readonly key: (state: State) => string;
+  /** Whether a state does as well as a dearer one of the same place, so that the latter may be left; by default it does. */
+  readonly covers?: (cheaper: State, dearer: State, costsMore: number) => boolean;
   /** Lower bound on the cost to a goal; 0 is always admissible. */
   readonly bound: (state: State) => number;
 }
@@ -34,19 +36,21 @@ export function* bestFirst<State>(
   problem: Problem<State>,
   limit: number,
 ): Generator<Found<State>, { looked: number; gaveUp: boolean }> {
-  const { start, expand, isGoal, key, bound } = problem;
+  const { start, expand, isGoal, key, bound, covers = () => true } = problem;
   let order = 0;
   const queue = new TinyQueue<Node<State>>(
     [{ state: start, cost: 0, f: bound(start), order }],
     (a, b) => a.f - b.f || a.order - b.order,
   );
-  const closed = new Set<string>();
+  const closed = new Map<string, Node<State>[]>();
   let looked = 0;
   for (let node = queue.pop(); node; node = queue.pop()) {
     if (looked >= limit) return { looked, gaveUp: true };
     const place = key(node.state);
-    if (closed.has(place)) continue;
-    closed.add(place);
+    const before = closed.get(place);
+    if (before?.some(({ state, cost }) => covers(state, node.state, node.cost - cost))) continue;
+    if (before) before.push(node);
+    else closed.set(place, [node]);
     looked++;
     if (isGoal(node.state)) {
       yield { state: node.state, cost: node.cost, looked };

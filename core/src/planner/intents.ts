@@ -1,9 +1,17 @@
 import { familyOf, isBody, isMetal, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
-import { COAT_OPS, isLastOp, type Act, type CoatAct, type CoatOp } from '../operations/act.ts';
-import { sagOf } from '../operations/coating.ts';
-import { isForPlastic, ledgeLimit, schoolIn, type Context } from '../operations/context.ts';
-import { isEpoxySealer, productsFor } from '../operations/products.ts';
+import {
+  COAT_OPS,
+  isCoat,
+  isLastOp,
+  type Act,
+  type BodyAct,
+  type CoatAct,
+  type CoatOp,
+} from '../operations/act.ts';
+import { mayLieOn, sagOf } from '../operations/coating.ts';
+import { ledgeLimit, schoolIn, type Context } from '../operations/context.ts';
+import { isEpoxySealer, isForPlastic, productsFor } from '../operations/products.ts';
 import {
   hasIssue,
   isBare,
@@ -91,6 +99,26 @@ const foundFiller = (zones: readonly ZoneState[], context: Context): Act[] => [
   grindOut(zones)([reason('F1', 'plan.refill'), schoolReason('filler', context)]),
 ];
 
+const fillAct = (sheet: ProductSheet, zones: readonly ZoneState[], context: Context): BodyAct => ({
+  op: 'fill',
+  zones: idsOf(zones),
+  sheetId: sheet.id,
+  why: [reason('F1', 'plan.fill'), ...(isForPlastic(sheet) ? [] : [schoolReason('filler', context)])],
+});
+
+/** The preferred of these that fills the hollows to their depth on what is there, or the preferred one. */
+function fillersToTry(
+  sheets: readonly ProductSheet[],
+  zones: readonly ZoneState[],
+  { triesAll }: Context,
+): readonly ProductSheet[] {
+  if (triesAll) return sheets;
+  const deepestUm = Math.max(...zones.map(({ surface }) => surface.lowUm));
+  const fits = ({ over, film }: ProductSheet): boolean =>
+    film.maxUm >= deepestUm && zones.every((zone) => topOf(zone).kind in over);
+  return [sheets.find(fits) ?? sheets[0]!];
+}
+
 /** Hollows to be filled, metal and plastic with what is made for each. */
 function fills(panel: PanelState, context: Context): Act[] {
   const low = panel.zones.filter(
@@ -100,13 +128,9 @@ function fills(panel: PanelState, context: Context): Act[] {
     const group = low.filter((zone) => isRawPlastic(zone.stack[0]!.kind) === isOnPlastic);
     if (group.length === 0) return [];
     return productsFor('fill', context)
-      .filter((sheet) => isForPlastic(sheet) === isOnPlastic)
-      .map((sheet) => ({
-        op: 'fill' as const,
-        zones: idsOf(group),
-        sheetId: sheet.id,
-        why: [reason('F1', 'plan.fill'), ...(isOnPlastic ? [] : [schoolReason('filler', context)])],
-      }));
+      .filter(([first]) => isForPlastic(first!) === isOnPlastic)
+      .flatMap((sheets) => fillersToTry(sheets, group, context))
+      .map((sheet) => fillAct(sheet, group, context));
   });
 }
 
@@ -188,9 +212,12 @@ const storeyOf = (zone: ZoneState): number => {
   return laid.isLast ? LAST_STOREY : (STOREY[kind] ?? 0);
 };
 
+const storeyFor = (op: CoatOp, { kind }: ProductSheet): number =>
+  isLastOp(op) ? LAST_STOREY : (STOREY[kind as LayerKind] ?? 0);
+
 /** A coat goes over a lower storey; a build also over a build that is too thin to be blocked level. */
 function mayTake(op: CoatOp, sheet: ProductSheet, zone: ZoneState, { panel, context }: Around): boolean {
-  const storey = isLastOp(op) ? LAST_STOREY : (STOREY[sheet.kind as LayerKind] ?? 0);
+  const storey = storeyFor(op, sheet);
   if (storeyOf(zone) < storey) return true;
   const hasRoom = filmOfUm(zone, sheet) + sheet.film.perCoatUm <= sheet.film.maxUm;
   const isBuild = op === 'prime-build' && storeyOf(zone) === storey;
@@ -209,14 +236,53 @@ function coats(panel: PanelState, context: Context): Act[] {
   const sealsWithEpoxy = mayEpoxySeal(panel, context);
   return COATS.flatMap((op) =>
     productsFor(op, context)
-      .filter((sheet) => sealsWithEpoxy || !isEpoxySealer(sheet))
-      .flatMap((sheet) =>
-        areaSets(op, around)
-          .map((ids) => ids.map((id) => zoneOf(panel, id)))
-          .filter((zones) => zones.every((zone) => mayTake(op, sheet, zone, around)))
-          .map((zones) => coatAct(op, sheet, zones, around)),
+      .filter(([first]) => sealsWithEpoxy || !isEpoxySealer(first!))
+      .flatMap((sheets) =>
+        areaSets(op, around).flatMap((ids) => {
+          const zones = ids.map((id) => zoneOf(panel, id));
+          return coatsToTry(op, sheets, zones, around).map((sheet) => coatAct(op, sheet, zones, around));
+        }),
       ),
   );
+}
+
+/**
+ * Which of the products for one kind of coat are worth trying on these areas. The kind is chosen by the search, the
+ * product by preference: the first that may lie there, else the first.
+ */
+function coatsToTry(
+  op: CoatOp,
+  sheets: readonly ProductSheet[],
+  zones: readonly ZoneState[],
+  around: Around,
+): readonly ProductSheet[] {
+  const [preferred] = sheets;
+  const takes = (sheet: ProductSheet): boolean => zones.every((zone) => mayTake(op, sheet, zone, around));
+  const isTopped = zones.some((zone) => storeyOf(zone) >= storeyFor(op, preferred!));
+  // A build goes on as it was begun: another product of its kind on it would be a film of its own.
+  const begun = zones.find((zone) => isTopped && topOf(zone).kind === preferred!.kind);
+  if (begun) return sheets.filter(({ id }) => id === topOf(begun).laid?.sheetId).filter(takes);
+  if (isTopped && !takes(preferred!)) return [];
+  if (around.context.triesAll) return sheets;
+  return [sheets.find((sheet) => zones.every((zone) => mayLieOn(sheet, zone))) ?? preferred!];
+}
+
+/**
+ * The same act with another product: its coats, film and reasons are those of that product.
+ * @returns null where these areas do not want such a coat any more
+ */
+export function withProduct(
+  act: CoatAct | BodyAct,
+  sheet: ProductSheet,
+  panel: PanelState,
+  context: Context,
+): CoatAct | BodyAct | null {
+  const zones = act.zones.map((id) => zoneOf(panel, id));
+  if (!isCoat(act)) return { ...act, sheetId: sheet.id };
+  const around = { panel, context };
+  return zones.every((zone) => mayTake(act.op, sheet, zone, around))
+    ? coatAct(act.op, sheet, zones, around)
+    : null;
 }
 
 function coatAct(op: CoatOp, sheet: ProductSheet, zones: readonly ZoneState[], around: Around): CoatAct {

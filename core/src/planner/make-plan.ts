@@ -7,6 +7,7 @@ import { inputOf, type OwnSequence } from './act-input.ts';
 import { benchOfTask, waitingStops, type PlanTask } from './bench-of-task.ts';
 import { intoHours } from './into-hours.ts';
 import { walkSequence } from './judge-sequence.ts';
+import { keptShelf } from './kept-shelf.ts';
 import { replay } from './replay.ts';
 import { familyOfPath, searchSystems, type RefusedPath, type SearchPath } from './search-systems.ts';
 import {
@@ -14,6 +15,7 @@ import {
   OWN,
   PLANNER_VERSION,
   PLAN_FORMAT,
+  sheetsOfActs,
   type PlannedAct,
   type StoredPlan,
   type StoredSystem,
@@ -58,11 +60,15 @@ function refusedSystem(path: RefusedPath, start: PanelState, context: Context): 
   };
 }
 
-const inputsOf = ({ panel, shop, target, sheets = [], schools, startMin, startOn, done, own }: PlanTask) => ({
-  panel,
-  shop,
-  target,
-  sheets: [...sheets],
+const inputsOf = (task: PlanTask) => ({
+  panel: task.panel,
+  shop: task.shop,
+  target: task.target,
+  ...(task.products?.length ? { products: [...task.products] } : {}),
+  ...termsOf(task),
+});
+
+const termsOf = ({ schools, startMin, startOn, done, own }: PlanTask) => ({
   ...(schools ? { schools } : {}),
   ...(startMin === undefined ? {} : { startMin }),
   ...(startOn === undefined ? {} : { startOn }),
@@ -99,7 +105,7 @@ export function makePlan(task: PlanTask): StoredPlan {
   const plan = {
     formatVersion: PLAN_FORMAT,
     plannerVersion: PLANNER_VERSION,
-    inputs: inputsOf(task),
+    inputs: { ...inputsOf(task), ...keptShelf(task.sheets ?? [], new Set(), context) },
   } as const;
   if (!panel.zones.some((zone) => roleOf(zone, panel) !== 'keep'))
     return { ...plan, systems: [], chosen: null };
@@ -109,9 +115,15 @@ export function makePlan(task: PlanTask): StoredPlan {
     .sort((a, b) => a.cost - b.cost)
     .map((path) => readySystem(path, done.panel, context));
   const ownSystems = task.own ? ownSystem(task.own, done.panel, context) : [];
+  const systems = [
+    ...ownSystems,
+    ...best,
+    ...refused.map((path) => refusedSystem(path, done.panel, context)),
+  ];
   return {
     ...plan,
-    systems: [...ownSystems, ...best, ...refused.map((path) => refusedSystem(path, done.panel, context))],
+    inputs: { ...plan.inputs, ...keptShelf(task.sheets ?? [], sheetsOfActs(systems, task.done), context) },
+    systems,
     // Nobody starts on the rest of a panel that goes back to the welder.
     chosen:
       waitingStops(stopped, task.panel).length > 0

@@ -1,6 +1,7 @@
 import { isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
 import type { Act } from '../operations/act.ts';
-import { bodyFiller, isForPlastic, ruleIn, type Context } from '../operations/context.ts';
+import { ruleIn, type Context } from '../operations/context.ts';
+import { bodyFiller, glazeFor, plasticPaste } from '../operations/products.ts';
 import {
   foundFilmUm,
   hasIssue,
@@ -39,15 +40,15 @@ const unsoundPercent = (panel: PanelState, { panel: { areaM2 } }: Context): numb
 
 /** Whether filler or paste may lie on what is on top. */
 const takesFiller = (zone: ZoneState, context: Context): boolean => {
-  const isPlastic = isRawPlastic(zone.stack[0]!.kind);
-  const sheet = isPlastic
-    ? [...context.shelf.values()].find((other) => other.kind === 'filler' && isForPlastic(other))
-    : bodyFiller(context);
-  return sheet === undefined || topOf(zone).kind in sheet.over;
+  const { kind } = topOf(zone);
+  const sheet = isRawPlastic(zone.stack[0]!.kind) ? plasticPaste(context, kind) : bodyFiller(context, kind);
+  return sheet === undefined || kind in sheet.over;
 };
 
-const takesGlaze = (zone: ZoneState, { shelf }: Context): boolean =>
-  [...shelf.values()].some(({ kind, over }) => kind === 'glaze' && topOf(zone).kind in over);
+const takesGlaze = (zone: ZoneState, context: Context): boolean => {
+  const { kind } = topOf(zone);
+  return kind in (glazeFor(context, kind)?.over ?? {});
+};
 
 /** Why a film that was found is opened, or null where it may stay. */
 function whyOpened(zone: ZoneState, context: Context): Reason | null {

@@ -2,6 +2,9 @@ import type { ProductSheet } from '../materials/sheet.ts';
 import type { Panel } from '../survey/panel.ts';
 import type { Shop, Target } from '../survey/shop.ts';
 import { canonical } from '../units/canonical.ts';
+import { workOf } from '../operations/products.ts';
+import { shelfMarks } from './kept-shelf.ts';
+import { shelfOf } from './shelf.ts';
 import { PLANNER_VERSION, usedSheetIds, type StoredPlan } from './stored-plan.ts';
 
 /** What a plan was made from and is different now: it is kept as it was, and offered to be made again. */
@@ -28,6 +31,20 @@ function usedSheets(plan: StoredPlan, sheets: readonly ProductSheet[]): ProductS
   return sheets.filter(({ id }) => used.has(id));
 }
 
+/** Whether a product came, went or changed among those that do the same work as what the plan lays. */
+function isShelfChanged(plan: StoredPlan, now: readonly ProductSheet[]): boolean {
+  const before = usedSheets(plan, plan.inputs.sheets);
+  if (!isSame(before, usedSheets(plan, now))) return true;
+  const marks = plan.inputs.shelf;
+  if (!marks) return false;
+  const used = usedSheetIds(plan);
+  const works = new Set(
+    [...shelfOf(plan.inputs.sheets).values()].flatMap((s) => (used.has(s.id) ? workOf(s) : [])),
+  );
+  const marksNow = shelfMarks(now.filter((sheet) => works.has(workOf(sheet))));
+  return [...works].some((work) => marks[work] !== marksNow[work]);
+}
+
 /** Which of its inputs changed since the plan was made; empty where it still holds. */
 export function changesSince(plan: StoredPlan, now: InputsNow): PlanInput[] {
   const { inputs, plannerVersion } = plan;
@@ -35,7 +52,7 @@ export function changesSince(plan: StoredPlan, now: InputsNow): PlanInput[] {
     ['survey', !isSame(inputs.panel, now.panel)],
     ['shop', !isSame(inputs.shop, now.shop)],
     ['target', !isSame(inputs.target, now.target)],
-    ['sheets', !isSame(usedSheets(plan, inputs.sheets), usedSheets(plan, now.sheets))],
+    ['sheets', isShelfChanged(plan, now.sheets)],
     ['programme', plannerVersion !== PLANNER_VERSION],
   ];
   return changed.flatMap(([input, isChanged]) => (isChanged ? [input] : []));

@@ -136,6 +136,8 @@ export const panelPlanSchema = z.object({
   found: z.record(z.string(), stackSchema),
   /** Sides that were chosen for this plan only, by school. */
   schools: z.record(z.string(), z.string()).optional(),
+  /** Products that were taken for this plan only, whatever the shelf prefers. */
+  products: z.array(z.object({ sheetId: z.string(), name: z.string() })).optional(),
   /** What was done before, in order, where the plan goes on from there. */
   done: actInputsSchema.optional(),
   /** Tests that nobody has done and that would decide between systems. */

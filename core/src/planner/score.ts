@@ -1,5 +1,6 @@
 import type { Context } from '../operations/context.ts';
 import { ruleIn, schoolIn } from '../operations/context.ts';
+import type { Cost } from '../operations/operation.ts';
 import type { Level, Verdict } from '../rules/rule.ts';
 import type { Performed } from './prepare.ts';
 
@@ -30,19 +31,23 @@ export interface Totals {
 const saidOnce = (remarks: readonly Verdict[], level: Level): number =>
   new Set(remarks.flatMap((remark) => (remark.level === level ? [remark.reason.code] : []))).size;
 
+/** A minute of waiting in minutes of work, by the shop's pace. */
+export const waitWeight = (context: Context): number => WAIT_WEIGHT[schoolIn(context, 'pace').side];
+
+/** Work, waiting and material in minutes of work. */
+export function minutesOf({ handsOnMin, waitMin, materialCost }: Cost, context: Context): number {
+  const perHour = Math.max(1, ruleIn(context, 'labourPerHour').value);
+  return handsOnMin + waitMin * waitWeight(context) + (materialCost / perHour) * 60;
+}
+
 /** What a stretch of steps costs, in minutes; never negative, so that a search by it is sound. */
 export function scoreOf(steps: readonly Performed[], context: Context): number {
-  const perHour = Math.max(1, ruleIn(context, 'labourPerHour').value);
-  const waitWeight = WAIT_WEIGHT[schoolIn(context, 'pace').side];
   return steps.reduce((sum, { cost, remarks }) => {
     const schools = saidOnce(remarks, 'school');
     const shoulds = saidOnce(remarks, 'should');
-    const money = (cost.materialCost / perHour) * 60;
     return (
       sum +
-      cost.handsOnMin +
-      cost.waitMin * waitWeight +
-      money +
+      minutesOf(cost, context) +
       schools * (SCHOOL_MIN + SCHOOL_MIN_PER_M2 * context.panel.areaM2) +
       shoulds * REMARK_MIN
     );

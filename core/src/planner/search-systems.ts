@@ -1,14 +1,18 @@
 import { COAT_OPS, isLastCoat, type Act, type OpName } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { labourMin } from '../operations/labour.ts';
-import type { PanelState, ZoneState } from '../operations/state.ts';
+import type { PanelState } from '../operations/state.ts';
 import { decideAct } from '../rules/check-act.ts';
 import { isRefusal, type Verdict } from '../rules/rule.ts';
 import { bestFirst, type Problem } from './best-first.ts';
+import { productsByWork } from '../operations/products.ts';
+import { productChooser, type Way } from './choose-products.ts';
 import { intents } from './intents.ts';
 import { sealsPrimed, sealsWithEpoxy } from './titles.ts';
-import { newMemo, prepare, type Performed } from './prepare.ts';
-import { scoreOf } from './score.ts';
+import { newMemo, prepare, type Performed, type RefusedAct } from './prepare.ts';
+import { scoreOf, waitWeight } from './score.ts';
+import { placeOf, waitsAsWell } from './search-place.ts';
+import { withFewOfEach } from './shelf.ts';
 
 /** Search for systems: choices (intents) with their preparation are the edges, the hand-over is the goal. */
 
@@ -32,7 +36,7 @@ export interface RefusedPath extends SearchPath {
 }
 
 export interface Searched {
-  readonly ready: readonly (SearchPath & { readonly cost: number })[];
+  readonly ready: readonly Way[];
   readonly refused: readonly RefusedPath[];
   readonly looked: number;
   readonly gaveUp: boolean;
@@ -46,6 +50,11 @@ const MOST_REFUSED = 6;
 /** A system that costs this many times the best is of no interest. */
 const WORTH_SHOWING = 2.5;
 
+/** For how many ways products of other film are tried. */
+const MOST_FILM_TRIES = 4;
+/** How far a ledge may be over its limit so that another film of the same kind may still make it level. */
+const NEARLY_LEVEL = 1.6;
+
 const COATS: readonly OpName[] = [...COAT_OPS, 'fill'];
 
 /** Choices by name: systems with the same family are the same system on other zones. */
@@ -54,10 +63,26 @@ export const familyOfPath = (choices: readonly Act[]): string =>
     .map((act) => `${sealsWithEpoxy(act) ? 'seal-epoxy' : act.op}${sealsPrimed(act) ? '-primed' : ''}`)
     .join('.');
 
-/** Searches one panel; deterministic, bounded by MOST_STATES. */
+/**
+ * Searches one panel; deterministic, bounded by MOST_STATES. Where the preferred products of each kind get it nowhere,
+ * others are tried in every place; what is found by then is then not all there is, and it says so.
+ */
 export function searchSystems(start: PanelState, context: Context): Searched {
+  const found = searchWith(start, context);
+  if (found.ready.length > 0 || found.gaveUp) return found;
+  const more = withFewOfEach(context);
+  if (more.shelf.size === productsByWork(context.shelf).size) return found;
+  const again = searchWith(start, { ...more, triesAll: true });
+  const isAll = more.shelf.size === context.shelf.size;
+  return again.ready.length > 0 ? again : { ...found, looked: again.looked, gaveUp: again.gaveUp || !isAll };
+}
+
+/** One search over the kinds of coats, with the preferred product of each or, where the context says so, with all. */
+export function searchWith(start: PanelState, context: Context, mostStates = MOST_STATES): Searched {
   const refusals = new Map<string, RefusedPath>();
   const memo = newMemo(true);
+  /** Choices for which products of other film were tried. */
+  const filmTried = new Set<string>();
   const costs = new Map<SearchPath, number>([[{ panel: start, steps: [], choices: [], choiceSteps: [] }, 0]]);
   const root = [...costs.keys()][0]!;
 
@@ -68,6 +93,17 @@ export function searchSystems(start: PanelState, context: Context): Searched {
       const cost = scoreOf(tried.steps, context);
       const total = (costs.get(path) ?? 0) + cost;
       if (!tried.ok) {
+        const name = path.choices.map(({ op, zones }) => `${op} ${zones.join()}`).join();
+        const isWorthATry =
+          products && isNearlyLevel(tried) && filmTried.size < MOST_FILM_TRIES && !filmTried.has(name);
+        const other = isWorthATry
+          ? products.withOtherFilm({ ...path, steps, panel: tried.panel }, act)
+          : null;
+        if (isWorthATry) filmTried.add(name);
+        if (other) {
+          costs.set(other, other.cost);
+          return [{ state: other, cost: Math.max(0, other.cost - (costs.get(path) ?? 0)) }];
+        }
         note(refusals, {
           ...path,
           steps,
@@ -96,48 +132,44 @@ export function searchSystems(start: PanelState, context: Context): Searched {
     start: root,
     expand,
     isGoal: isHandedOver,
-    key: (path) => keyOf(path),
+    key: (path) => `${isHandedOver(path)}|${placeOf(path.panel)}`,
+    covers: (a, b, costsMore) => waitsAsWell(a.panel, b.panel, costsMore / waitWeight(context)),
     bound: (path) => (isHandedOver(path) ? 0 : labourMin('hand-over', 0)),
   };
 
-  const ready = new Map<string, SearchPath & { cost: number }>();
-  const search = bestFirst(problem, MOST_STATES);
+  const products = context.triesAll ? null : productChooser({ start, context, memo });
+  const withBestProducts = (found: Way): Way => products?.best(found) ?? found;
+  const ready = new Map<string, Way>();
+  const search = bestFirst(problem, mostStates);
   let cheapest = Infinity;
   for (;;) {
     const next = search.next();
     if (next.done) return { ready: [...ready.values()], refused: shown(ready.size > 0), ...next.value };
     const { state, cost, looked } = next.value;
-    cheapest = Math.min(cheapest, cost);
-    const family = familyOfPath(state.choices);
-    if (cost <= cheapest * WORTH_SHOWING && !ready.has(family)) ready.set(family, { ...state, cost });
+    const isNew = !ready.has(familyOfPath(state.choices));
+    // With its best products a system may turn out to be another one, and is no longer found in order of cost.
+    const isOfInterest = isNew && cost <= cheapest * WORTH_SHOWING;
+    const way = isOfInterest ? withBestProducts({ ...state, cost: costs.get(state)! }) : null;
+    const family = way && familyOfPath(way.choices);
+    if (way && family && way.cost < (ready.get(family)?.cost ?? Infinity)) ready.set(family, way);
+    cheapest = Math.min(cheapest, way?.cost ?? cost);
     if (ready.size >= MOST_READY || cost > cheapest * WORTH_SHOWING)
       return { ready: [...ready.values()], refused: shown(true), looked, gaveUp: false };
   }
 }
 
+/** Refused at the end for a ledge that products with thinner or thicker coats may level. */
+function isNearlyLevel({ refused, refusals }: RefusedAct): boolean {
+  const { code, facts } = refusals[0]!.reason;
+  return (
+    refused.op === 'hand-over' &&
+    code === 'B1.ledge' &&
+    Number(facts['ledgeUm']) <= NEARLY_LEVEL * Number(facts['limitUm'])
+  );
+}
+
 const isHandedOver = (path: Pick<SearchPath, 'choices'>): boolean =>
   path.choices[path.choices.length - 1]?.op === 'hand-over';
-
-const keyOf = ({ panel, choices }: SearchPath): string =>
-  `${isHandedOver({ choices })}|${panel.isMasked}|${panel.zones.map(zoneKey).join('|')}`;
-
-const zoneKey = ({ zone, stack, surface, edge, openIssues, isSoluble }: ZoneState): string =>
-  [
-    zone.id,
-    stack
-      .map(
-        (layer) => `${layer.kind}${Math.round(layer.um)}${layer.laid ? (layer.laid.isLast ? '!' : '+') : ''}`,
-      )
-      .join('/'),
-    surface.soil,
-    surface.scratch?.grade,
-    surface.lowUm,
-    Math.round(surface.wavesUm),
-    surface.hasPinholes,
-    edge,
-    openIssues.join('+'),
-    isSoluble,
-  ].join(',');
 
 /** Keeps the cheapest way to each kind of refusal; handing over before any coat is nobody's question. */
 function note(refusals: Map<string, RefusedPath>, refusal: RefusedPath): void {

@@ -1,5 +1,6 @@
 import { isBody, isMetal, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
-import { bodyFiller, ruleIn, type Context } from '../operations/context.ts';
+import { ruleIn, type Context } from '../operations/context.ts';
+import { deepestFillUm } from '../operations/products.ts';
 import { findingOf, type FindingKind } from '../survey/finding.ts';
 import { findingWords } from '../survey/finding-words.ts';
 import { impossibilitiesOf } from '../survey/contradictions.ts';
@@ -56,7 +57,7 @@ export function stopOf(zone: Zone, context: Context): Stop | null {
     return stop('P9', 'P9.primed', { finding: findingWords(opened) });
   if (slidesOff(zone)) return stop('P7', 'P7.slides');
   if (softStop(zone, context)) return stop('P5', 'P5.soft', { layer: labelOf(baseOf(zone)) });
-  const mostUm = bodyFiller(context)?.film.maxUm ?? ruleIn(context, 'fillerMaxUm').value;
+  const mostUm = deepestFillUm(context) ?? ruleIn(context, 'fillerMaxUm').value;
   const depthUm = fillerDepthUm(zone);
   if (depthUm > mostUm && isMetal(baseOf(zone)))
     return stop('F3', 'F3.deep', { depthMm: depthUm / 1000, maxMm: mostUm / 1000 });

@@ -5,7 +5,7 @@ import { schoolsSchema } from '../survey/schools.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { SOURCES } from '../wording/reason.ts';
 import { SENTENCES, type SentenceCode } from '../wording/sentences.ts';
-import { actInputSchema, actInputsSchema, ownSequenceSchema } from './act-input.ts';
+import { actInputSchema, actInputsSchema, ownSequenceSchema, type ActInput } from './act-input.ts';
 
 /**
  * What is kept of a plan: the inputs that it was made from, and its systems as acts with their verdicts. No prose and no
@@ -15,7 +15,7 @@ import { actInputSchema, actInputsSchema, ownSequenceSchema } from './act-input.
 /** Raised when the shape changes; plans of another one are said to be too old. */
 export const PLAN_FORMAT = 2;
 /** Raised when rules, models or defaults change what a plan says: an older plan is offered to be made again. */
-export const PLANNER_VERSION = 3;
+export const PLANNER_VERSION = 4;
 
 /** Id of the system that lays nothing. */
 export const KEY_ONLY = 'key-only';
@@ -56,6 +56,8 @@ const storedSystemSchema = z.object({
   ]),
 });
 
+export const takenProductsSchema = z.array(z.string().min(1).max(60)).max(40);
+
 export const planInputsSchema = z.object({
   panel: panelSchema,
   shop: shopSchema,
@@ -63,6 +65,10 @@ export const planInputsSchema = z.object({
   sheets: z.array(sheetSchema),
   /** Sides of schools for this plan only, over the shop's. */
   schools: schoolsSchema.optional(),
+  /** Products that were taken for this plan, whatever the shelf prefers. */
+  products: takenProductsSchema.optional(),
+  /** What the shelf was like, by what its products are there for; only sheets that mattered are kept in full. */
+  shelf: z.record(z.string(), z.string()).optional(),
   startMin: z.number().optional(),
   startOn: z.iso.date().optional(),
   /** What was already done, in order. */
@@ -86,11 +92,19 @@ export type PlannedAct = z.infer<typeof plannedActSchema>;
 export type StoredSystem = z.infer<typeof storedSystemSchema>;
 export type StoredPlan = z.infer<typeof storedPlanSchema>;
 
-/** Ids of the sheets that any of its systems, or what was done before, uses. */
-export function usedSheetIds({ systems, inputs }: StoredPlan): ReadonlySet<string> {
-  const acts = [...systems.flatMap((system) => system.acts), ...(inputs.done ?? [])];
+/** Ids of the sheets that systems lay, or would have laid next, and that were laid before. */
+export function sheetsOfActs(
+  systems: readonly StoredSystem[],
+  done: readonly ActInput[] = [],
+): ReadonlySet<string> {
+  const next = systems.flatMap(({ verdict }) => (verdict.kind === 'refused' ? [verdict.act] : []));
+  const acts = [...systems.flatMap((system) => system.acts), ...next, ...done];
   return new Set(acts.flatMap(({ sheetId }) => sheetId ?? []));
 }
+
+/** Ids of the sheets that any of its systems, or what was done before, uses. */
+export const usedSheetIds = ({ systems, inputs }: StoredPlan): ReadonlySet<string> =>
+  sheetsOfActs(systems, inputs.done);
 
 /** A plan as it was kept, or null where an earlier or later release kept it in a shape that this one does not read. */
 export function storedPlanOf(body: unknown): StoredPlan | null {

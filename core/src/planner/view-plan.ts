@@ -124,17 +124,20 @@ const surveyWarnings = (panel: Panel, { target }: Context): Notice[] =>
 /** What a person should know of the plan as a whole; stopped zones speak for themselves. */
 function searchWarnings({ search, systems }: StoredPlan, refused: System | undefined): Notice[] {
   if (!search) return [];
-  const gaveUp = search.gaveUp ? [tell('plan.gave-up', { looked: search.looked })] : [];
-  if (systems.some(({ verdict }) => verdict.kind === 'ready')) return gaveUp;
+  const { looked, gaveUp } = search;
+  const isAnyReady = systems.some(({ verdict }) => verdict.kind === 'ready');
+  if (isAnyReady) return gaveUp ? [tell('plan.gave-up', { looked })] : [];
   const broken = refused?.refusedBy[0];
   return [
-    ...gaveUp,
-    tell('plan.no-system'),
+    gaveUp ? tell('plan.gave-up-early', { looked }) : tell('plan.no-system'),
     broken
       ? { zoneId: broken.zoneId, code: broken.code, facts: broken.facts, text: broken.text }
       : tell('plan.no-coat'),
   ];
 }
+
+const namesOf = (ids: readonly string[], { shelf }: Context): { sheetId: string; name: string }[] =>
+  ids.map((sheetId) => ({ sheetId, name: shelf.get(sheetId)?.name ?? sheetId }));
 
 const sheetVersions = (stored: StoredPlan, { shelf }: Context): Record<string, number> =>
   Object.fromEntries(
@@ -193,6 +196,7 @@ export function openPlan(stored: StoredPlan): OpenedPlan {
       startMin: context.startMin,
       ...(context.startOn === undefined ? {} : { startOn: context.startOn }),
       ...(inputs.schools ? { schools: chosenSides(inputs.schools) } : {}),
+      ...(inputs.products ? { products: namesOf(inputs.products, context) } : {}),
       ...(inputs.done ? { done: [...inputs.done] } : {}),
       sheetVersions: sheetVersions(stored, context),
       warnings: warningsOf(stored, systems, bench, done),

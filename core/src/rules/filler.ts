@@ -11,15 +11,8 @@ import {
   type BodyAct,
 } from '../operations/act.ts';
 import { bodyFilmUm, liftsOf } from '../operations/bodywork.ts';
-import {
-  contextFor,
-  figuresIn,
-  bodyFiller,
-  ruleIn,
-  schoolIn,
-  sheetIn,
-  type Context,
-} from '../operations/context.ts';
+import { contextFor, figuresIn, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import { deepestFillUm, glazeFor, sheetFor } from '../operations/products.ts';
 import { sandableConversion } from '../operations/curing.ts';
 import {
   byId,
@@ -34,7 +27,7 @@ import { scratchDepthUm } from '../surface/scratch.ts';
 import { sinkBackUm } from '../surface/sink-back.ts';
 import { glossLimitUm } from '../surface/telegraph.ts';
 import type { Source } from '../wording/reason.ts';
-import { abrade, bodyWork, cure, grindOut, shape, sheetFor, strip } from './remedies.ts';
+import { abrade, bodyWork, cure, grindOut, shape, strip } from './remedies.ts';
 import {
   advice,
   NO_VERDICTS,
@@ -113,9 +106,13 @@ const f3 = verdictsFor('F3');
 const bodyUm = (zone: ZoneState): number =>
   zone.stack.reduce((sum, layer) => (layer.kind === 'filler' ? sum + layer.um : sum), 0);
 
-const fillerMost = (context: Context): { value: number; source: 'sheet' | 'shop' | 'default' | 'model' } => {
-  const sheet = bodyFiller(context);
-  return sheet ? { value: sheet.film.maxUm, source: 'sheet' } : ruleIn(context, 'fillerMaxUm');
+/** Thickest that a filler may be: the one that is spread, or the thickest on the shelf. */
+const fillerMost = (
+  context: Context,
+  sheetId?: string,
+): { value: number; source: 'sheet' | 'shop' | 'default' | 'model' } => {
+  const value = sheetId === undefined ? deepestFillUm(context) : sheetIn(context, sheetId).film.maxUm;
+  return value === undefined ? ruleIn(context, 'fillerMaxUm') : { value, source: 'sheet' };
 };
 
 export const F3: Rule = {
@@ -125,7 +122,7 @@ export const F3: Rule = {
   judge: (input) => {
     const { act, zone, context } = input;
     if (act.op !== 'fill' && !(act.op === 'inspect' && hasIssue(zone, 'found-body'))) return NO_VERDICTS;
-    const most = fillerMost(context);
+    const most = fillerMost(context, isBodywork(act) ? act.sheetId : undefined);
     const depthUm = bodyUm(zone) + (act.op === 'fill' ? bodyFilmUm(zone, act, context) : 0);
     if (depthUm <= most.value) return NO_VERDICTS;
     return f3.must(input, {
@@ -264,7 +261,7 @@ export const F7: Rule = {
     if (isRawPlastic(topKind) || topKind === 'promoter')
       return leadsToBase(act) ? leftOpen(input) : NO_VERDICTS;
     if (topKind === 'seam') return sealedAgain(input);
-    const sheet = [...context.shelf.values()].find(({ kind }) => kind === 'glaze');
+    const sheet = glazeFor(context, topKind);
     if (isFoundFinish(zone) && sheet && !(topOf(zone).kind in sheet.over))
       return f7.must(
         input,

@@ -13,9 +13,10 @@ import {
 } from '../operations/act.ts';
 import { ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
 import { sectionsOf } from '../operations/cleaning.ts';
+import { sheetFor } from '../operations/products.ts';
 import { exposureLimit } from '../operations/windows.ts';
 import { hasIssue, isBare, topOf } from '../operations/state.ts';
-import { abrade, bodyWork, sheetFor } from './remedies.ts';
+import { abrade, bodyWork } from './remedies.ts';
 import {
   advice,
   NO_VERDICTS,

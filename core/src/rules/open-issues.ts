@@ -1,5 +1,6 @@
 import { COAT_OPS, isCoat, isLastCoat, type CoatAct } from '../operations/act.ts';
 import { ledgeLimit } from '../operations/context.ts';
+import { plasticPaste, sheetFor } from '../operations/products.ts';
 import { CLOSED_BY } from '../operations/law.ts';
 import {
   isFoundFinish,
@@ -23,7 +24,6 @@ import {
   repairMetal,
   rub,
   scuff,
-  sheetFor,
   strip,
   wash,
   wipe,
@@ -81,7 +81,7 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
       const { zone, context } = input;
       if (isFoundFinish(zone)) return opened(input);
       if (!isRawPlastic(zone.stack[0]!.kind)) return mendLaminate(zone);
-      const sheet = sheetFor(context, 'filler', [zone.stack[0]!.kind]);
+      const sheet = plasticPaste(context, zone.stack[0]!.kind);
       return sheet && bodyWork('plastic-repair', zone, sheet);
     },
   },

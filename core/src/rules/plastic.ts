@@ -2,7 +2,7 @@ import { isCoarser } from '../materials/grades.ts';
 import { isBody, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
 import { isTwoPack } from '../materials/sheet.ts';
 import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying, isSanding } from '../operations/act.ts';
-import { isForPlastic, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import { schoolIn, sheetIn } from '../operations/context.ts';
 import {
   hasIssue,
   isFoundFinish,
@@ -12,6 +12,7 @@ import {
   topOf,
   type ZoneState,
 } from '../operations/state.ts';
+import { plasticPaste, sheetFor } from '../operations/products.ts';
 import { recoatWindow } from '../operations/windows.ts';
 import { findingOf } from '../survey/finding.ts';
 import { isFlexible, isLowEnergy, testOf } from '../survey/zone-facts.ts';
@@ -24,7 +25,6 @@ import {
   keepsPads,
   padded,
   scuff,
-  sheetFor,
   stocked,
   strip,
   temper,
@@ -236,14 +236,11 @@ const mend = (input: ZoneRuleInput): readonly Verdict[] => {
     );
   const isForRepair = act.op === 'promote' && isGround(zone);
   if (isForRepair) return NO_VERDICTS;
-  const sheet = pasteIn(context);
+  const sheet = plasticPaste(context, zone.stack[0]!.kind);
   return sheet
     ? p9.must(input, { code: 'P9.mend', facts }, bodyWork('plastic-repair', zone, sheet))
     : p9.must(input, { code: 'P9.no-paste', facts });
 };
-
-const pasteIn = ({ shelf }: Context) =>
-  [...shelf.values()].find((sheet) => sheet.kind === 'filler' && isForPlastic(sheet));
 
 /** Promoter on a ground place is part of the repair. */
 const isGround = ({ surface }: ZoneState): boolean => {

@@ -169,14 +169,6 @@ export const temper = (panel: PanelState): Remedy =>
 export const removeParts = (panel: PanelState): Remedy => plain('remove-part', all(panel));
 export const mendLaminate = (zone: ZoneState): Remedy => plain('laminate-repair', [zone.zone.id]);
 
-/** The first sheet of a kind on the shelf that may lie on one of these layers. */
-export const sheetFor = (
-  context: Context,
-  kind: ProductSheet['kind'],
-  on: readonly LayerKind[],
-): ProductSheet | undefined =>
-  [...context.shelf.values()].find((sheet) => sheet.kind === kind && on.some((layer) => layer in sheet.over));
-
 export const promote = (zone: ZoneState, sheet: ProductSheet): Remedy => {
   const { id } = zone.zone;
   return (why) => ({ op: 'promote', zones: [id], sheetId: sheet.id, coats: { [id]: sheet.film.coats }, why });

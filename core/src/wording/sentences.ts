@@ -349,6 +349,8 @@ export const SENTENCES = {
   'plan.no-coat': 'No coat on the shelf fits.',
   'plan.own-lost':
     'Your own sequence does not fit the survey any more, or stops before the hand-over: put it together again.',
+  'plan.gave-up-early':
+    'The search stopped after {looked} states without a system. There may be one: try it in “Why not…?”, or put the products that you would take first on the shelf.',
   'plan.gave-up': 'The search stopped after {looked} states; these are the best systems found by then.',
 } as const;
 

@@ -2,10 +2,13 @@ import {
   decidingTests,
   judgeTask,
   makePlan,
+  otherProducts,
   type ActInput,
   type DecidingTest,
   type Judgement,
+  type OtherProducts,
   type PlanTask,
+  type ProductSheet,
   type StoredPlan,
 } from '@blue-ledge/core';
 
@@ -20,9 +23,17 @@ export type PlanWork =
       readonly task: PlanTask;
       readonly own: readonly ActInput[];
       readonly fillsIn: boolean;
+    }
+  /** Other products of the shelf for one step of a plan. */
+  | {
+      readonly kind: 'products';
+      readonly plan: StoredPlan;
+      readonly system: string;
+      readonly step: number;
+      readonly sheets: readonly ProductSheet[];
     };
 
-export default function work(asked: PlanWork): StoredPlan | Judgement | DecidingTest[] {
+export default function work(asked: PlanWork): StoredPlan | Judgement | DecidingTest[] | OtherProducts {
   switch (asked.kind) {
     case 'plan':
       return makePlan(asked.task);
@@ -30,5 +41,7 @@ export default function work(asked: PlanWork): StoredPlan | Judgement | Deciding
       return decidingTests(asked.task);
     case 'judge':
       return judgeTask(asked.task, asked.own, { fillsIn: asked.fillsIn });
+    case 'products':
+      return otherProducts(asked.plan, asked.system, asked.step, asked.sheets);
   }
 }

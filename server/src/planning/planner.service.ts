@@ -1,4 +1,12 @@
-import type { ActInput, DecidingTest, Judgement, PlaceInLine, PlanTask, StoredPlan } from '@blue-ledge/core';
+import type {
+  ActInput,
+  DecidingTest,
+  Judgement,
+  OtherProducts,
+  PlaceInLine,
+  PlanTask,
+  StoredPlan,
+} from '@blue-ledge/core';
 import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import { Piscina } from 'piscina';
 import { GivenUp, ProblemError } from '../http/problem.ts';
@@ -55,6 +63,14 @@ export class PlannerService implements OnApplicationShutdown {
     { fillsIn, gone }: { readonly fillsIn: boolean; readonly gone?: AbortSignal },
   ): Promise<Judgement> {
     return this.run({ kind: 'judge', task, own, fillsIn }, gone) as Promise<Judgement>;
+  }
+
+  /** Other products for a step, each with what the whole system takes with it. */
+  products(
+    asked: Omit<Extract<PlanWork, { kind: 'products' }>, 'kind'>,
+    gone: AbortSignal,
+  ): Promise<OtherProducts> {
+    return this.run({ kind: 'products', ...asked }, gone) as Promise<OtherProducts>;
   }
 
   async onApplicationShutdown(): Promise<void> {

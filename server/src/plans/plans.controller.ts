@@ -1,4 +1,4 @@
-import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import type { z } from 'zod';
 import type { WriteRequest } from '../database/idempotent-writes.ts';
 import { Gone } from '../http/gone.ts';
@@ -17,10 +17,12 @@ import {
   judgeAskSchema,
   planAllSchema,
   planAskSchema,
+  stepQuerySchema,
   type Choice,
   type JudgeAsk,
   type PlanAll,
   type PlanAsk,
+  type StepQuery,
 } from './plans.schemas.ts';
 import { PlansService } from './plans.service.ts';
 
@@ -58,6 +60,16 @@ export class PlansController {
   @Get(':plan')
   byId(@Param(new ZodPipe(planParams)) params: PlanParams) {
     return this.plans.byId(params);
+  }
+
+  /** Other products of the shop's shelf for a step; nothing is stored. */
+  @Get(':plan/products')
+  products(
+    @Param(new ZodPipe(planParams)) params: PlanParams,
+    @Query(new ZodPipe(stepQuerySchema)) step: StepQuery,
+    @Gone() gone: AbortSignal,
+  ) {
+    return this.plans.otherProducts(params, step, gone);
   }
 
   @Put(':plan/choice')

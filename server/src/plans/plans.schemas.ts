@@ -1,4 +1,4 @@
-import { actInputsSchema, ownSequenceSchema, schoolsSchema } from '@blue-ledge/core';
+import { actInputsSchema, ownSequenceSchema, schoolsSchema, takenProductsSchema } from '@blue-ledge/core';
 import { z } from 'zod';
 import { versionSchema } from '../http/params.ts';
 
@@ -20,10 +20,11 @@ const start = {
   startOn: z.iso.date('must be a day such as 2026-12-07').optional(),
 };
 
-/** Schools for this plan only, when work starts and what was already done; empty for a plan as the shop has it. */
+/** Schools and products for this plan only, when work starts and what was already done; empty for a plan as the shop has it. */
 export const planAskSchema = z
   .object({
     schools: schoolsSchema.optional(),
+    products: takenProductsSchema.optional(),
     ...start,
     done: actInputsSchema.optional(),
     own: ownSequenceSchema.optional(),
@@ -36,6 +37,13 @@ export const planAllSchema = z
   .object({ now: z.object(start).required().optional(), alsoStarted: z.boolean().default(false) })
   .prefault({});
 export type PlanAll = z.infer<typeof planAllSchema>;
+
+/** The step of a system whose product is asked about. */
+export const stepQuerySchema = z.object({
+  system: z.string().min(1).max(400),
+  step: z.coerce.number().int('must be the number of a step').min(1).max(1000),
+});
+export type StepQuery = z.infer<typeof stepQuerySchema>;
 
 export const judgeAskSchema = z.object({
   own: actInputsSchema,

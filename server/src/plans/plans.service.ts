@@ -4,6 +4,7 @@ import {
   say,
   startAgain,
   type Judgement,
+  type OtherProducts,
   type PlaceInLine,
   type PlanTask,
   type PlanView,
@@ -17,7 +18,7 @@ import type { PanelParams, PlanParams } from '../http/params.ts';
 import { ProblemError, notFound, stale } from '../http/problem.ts';
 import { JobsService, panelIds, plannedPanel, shopOfJob, type PlannedPanel } from '../jobs/jobs.service.ts';
 import { PlannerService } from '../planning/planner.service.ts';
-import type { Choice, JudgeAsk, PlanAll, PlanAsk } from './plans.schemas.ts';
+import type { Choice, JudgeAsk, PlanAll, PlanAsk, StepQuery } from './plans.schemas.ts';
 import { PlansReader, PlansWriter, type KeptPlan } from './plans.repository.ts';
 
 const inputsNow = ({ view, sheets }: PlannedPanel) => ({
@@ -29,10 +30,11 @@ const inputsNow = ({ view, sheets }: PlannedPanel) => ({
 
 const taskOf = (
   planned: PlannedPanel,
-  { schools, startMin, startOn, done, own }: PlanAsk = {},
+  { schools, products, startMin, startOn, done, own }: PlanAsk = {},
 ): PlanTask => ({
   ...inputsNow(planned),
   ...(schools ? { schools } : {}),
+  ...(products?.length ? { products } : {}),
   ...(startMin === undefined ? {} : { startMin }),
   ...(startOn === undefined ? {} : { startOn }),
   ...(done ? { done } : {}),
@@ -47,9 +49,10 @@ const viewOf = ({ createdAt, ...kept }: KeptPlan, planned: PlannedPanel): PlanVi
 
 /** What a plan was asked for with: a later one is asked for in the same way. */
 function termsOf(kept: KeptPlan | null): PlanAsk {
-  const { schools, startMin, startOn, done, own } = kept?.plan?.inputs ?? {};
+  const { schools, products, startMin, startOn, done, own } = kept?.plan?.inputs ?? {};
   return {
     ...(schools ? { schools } : {}),
+    ...(products ? { products } : {}),
     ...(startMin === undefined ? {} : { startMin }),
     ...(startOn === undefined ? {} : { startOn }),
     ...(done ? { done } : {}),
@@ -200,6 +203,20 @@ export class PlansService {
   async judge(key: PanelParams, { own, fillsIn, schools }: JudgeAsk, gone: AbortSignal): Promise<Judgement> {
     const task = taskOf(await this.jobs.planned(key), { schools });
     return this.planner.judge(task, own, { fillsIn, gone });
+  }
+
+  /** Other products of the shop's shelf, as it is now, for a step of a plan. */
+  async otherProducts(
+    key: PlanParams,
+    { system, step }: StepQuery,
+    gone: AbortSignal,
+  ): Promise<OtherProducts> {
+    const { kept, sheets } = await this.database.read(async (tx) => ({
+      kept: await new PlansReader(tx).byId(key),
+      sheets: (await plannedPanel(tx, key)).sheets,
+    }));
+    if (!kept?.plan) throw notFound('This plan');
+    return this.planner.products({ plan: kept.plan, system, step, sheets }, gone);
   }
 
   byId(key: PlanParams): Promise<PlanView> {

@@ -13,6 +13,7 @@ import type {
   ShopView,
   OwnSequence,
 } from '@blue-ledge/core';
+import { shelfOf, type OtherProducts } from '@blue-ledge/core';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { PanelKey } from '../outbox/entry.ts';
 import { nowHere } from '../state/now.ts';
@@ -169,6 +170,8 @@ export function useRemoveShop() {
 /** What a plan is asked for with: sides of schools for it alone, when work starts, and what was already done. */
 export interface PlanAsk {
   readonly schools?: Schools;
+  /** Products for this plan only, by their ids. */
+  readonly products?: readonly string[];
   readonly startMin?: number;
   readonly startOn?: string;
   readonly done?: readonly ActInput[];
@@ -225,17 +228,30 @@ export const useJudge = (key: PanelKey) =>
       ask<Judgement>(`${panelPath(key)}/plans/judgement`, { method: 'POST', body }),
   });
 
-/** Sheets that a job is planned with: the built-in ones, and its shop's in their place or beside them. */
+/** Other products for a step, once they are asked for. */
+export const useOtherProducts = (
+  {
+    plan,
+    system,
+    step,
+    ...key
+  }: PanelKey & { readonly plan: string; readonly system: string; readonly step: number },
+  isAsked: boolean,
+) =>
+  useQuery({
+    queryKey: ['products', plan, system, step],
+    enabled: isAsked,
+    queryFn: () =>
+      ask<OtherProducts>(
+        `${panelPath(key)}/plans/${plan}/products?${new URLSearchParams({ system, step: String(step) }).toString()}`,
+      ),
+  });
+
+/** Sheets that a job is planned with: its shop's, and built-in ones for work that none of them does. */
 export const useSheets = (job: string) =>
   useQuery({
     queryKey: ['sheets', job],
-    queryFn: async () => {
-      const [shelf, own] = await Promise.all([
-        ask<ProductSheet[]>('/shelf/sheets'),
-        ask<ProductSheet[]>(`${jobPath(job)}/sheets`),
-      ]);
-      return [...new Map([...shelf, ...own].map((sheet) => [sheet.id, sheet])).values()];
-    },
+    queryFn: async () => [...shelfOf(await ask<ProductSheet[]>(`${jobPath(job)}/sheets`)).values()],
   });
 
 /** Adds a panel to a job. */

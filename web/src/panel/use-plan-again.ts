@@ -13,15 +13,16 @@ export interface PlanAgain {
   readonly planWith: (changed: PlanAsk) => void;
 }
 
-/** How a panel is planned again: schools, work done and the person's own sequence stay; a start that passed is put off. */
+/** How a panel is planned again: schools, products, work done and the person's own sequence stay; a start that passed is put off. */
 export function usePlanAgain(
   { key, view }: PanelContext,
   plan: PlanOnScreen | PlanTooOld | null | undefined,
 ): PlanAgain {
   const make = useMakePlan(key);
-  const { schools = {}, done = [], own, ...start } = plan?.plan?.inputs ?? {};
+  const { schools = {}, products = [], done = [], own, ...start } = plan?.plan?.inputs ?? {};
   const terms: PlanAsk = {
     schools,
+    ...(products.length > 0 ? { products } : {}),
     ...startAgain({ startMin: undefined, startOn: undefined, ...start, done }, nowHere(), view.shop),
     ...(done.length > 0 ? { done } : {}),
     ...(own ? { own } : {}),

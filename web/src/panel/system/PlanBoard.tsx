@@ -8,6 +8,7 @@ import { useCut } from '../../shared/panel-map/use-cut.ts';
 import { ZoneList } from '../../shared/panel-map/ZoneList.tsx';
 import { useSize } from '../../shared/use-size.ts';
 import { CompareModal } from './CompareModal.tsx';
+import { OtherProducts } from './OtherProducts.tsx';
 import { ReplanModal } from './ReplanModal.tsx';
 import { SectionPanel } from './SectionPanel.tsx';
 import { StepDetail } from './StepDetail.tsx';
@@ -27,6 +28,8 @@ interface PlanBoardProps {
   readonly onChoose: (systemId: string) => void;
   /** Plans the rest from what was really done. */
   readonly onReplan: (changed: Pick<PlanAsk, 'done' | 'own'>) => void;
+  /** Plans again with a product in place of others for the same work. */
+  readonly onTake: (sheetId: string, inPlaceOf: readonly string[]) => void;
   /** Plans again from another day or hour. */
   readonly onStart: (start: DatedStart) => void;
   readonly onSchools: () => void;
@@ -41,6 +44,7 @@ export function PlanBoard({
   onChoose,
   onReplan,
   onStart,
+  onTake,
   onSchools,
   onWhyNot,
 }: PlanBoardProps) {
@@ -135,6 +139,15 @@ export function PlanBoard({
           n={n}
           start={plan}
           sheetOf={opened.sheetOf}
+          otherProducts={(step) => (
+            <OtherProducts
+              key={`${system.id} ${step.n}`}
+              planId={stored.id}
+              systemId={system.id}
+              step={step}
+              onTake={onTake}
+            />
+          )}
           {...(system.verdict === 'ready' ? { onReplan: () => setIsReplanning(true) } : {})}
         />
       </section>

@@ -7,21 +7,23 @@ interface PlanTermsProps {
   readonly onPlan: (ask: PlanAsk) => void;
 }
 
-/** What sets this plan apart from how the shop usually works: schools of its own, and work that is already done. */
+/** What sets this plan apart from how the shop usually works: schools and products of its own, and work that is already done. */
 export function PlanTerms({ plan, onPlan }: PlanTermsProps) {
   const schools = Object.entries(plan.schools ?? {}) as [SchoolName, string][];
   const nDone = plan.done?.length ?? 0;
   const hasOwn = plan.systems.some(({ id }) => id === OWN);
-  if (schools.length === 0 && nDone === 0 && !hasOwn) return null;
+  if (schools.length === 0 && !plan.products && nDone === 0 && !hasOwn) return null;
   const words = schools.map(
     ([name, side]) => (SCHOOLS[name] as Record<string, { label: string }>)[side]?.label ?? side,
   );
+  const products = (plan.products ?? []).map(({ name }) => name);
+  const only = [...words, ...products];
   return (
     <div className="plan-notice" role="status">
       <span>
-        {words.length > 0 && (
+        {only.length > 0 && (
           <>
-            <b>For this plan only:</b> {words.join('; ')}.{' '}
+            <b>For this plan only:</b> {only.join('; ')}.{' '}
           </>
         )}
         {nDone > 0 && (
@@ -33,6 +35,9 @@ export function PlanTerms({ plan, onPlan }: PlanTermsProps) {
       </span>
       <span className="term-acts">
         {words.length > 0 && <Button onClick={() => onPlan({ schools: {} })}>As the shop works</Button>}
+        {products.length > 0 && (
+          <Button onClick={() => onPlan({ products: [] })}>As the shelf prefers</Button>
+        )}
         {hasOwn && <Button onClick={() => onPlan({ own: null })}>Take your own out</Button>}
         {nDone > 0 && <Button onClick={() => onPlan({ done: [], own: null })}>Plan from the start</Button>}
       </span>

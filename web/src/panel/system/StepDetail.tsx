@@ -26,6 +26,7 @@ export function StepDetail({
   start,
   sheetOf,
   onReplan,
+  otherProducts,
 }: {
   readonly system: System;
   readonly n: number;
@@ -33,6 +34,8 @@ export function StepDetail({
   readonly sheetOf: OpenedPlan['sheetOf'];
   /** Plans the rest from this step; absent where nothing can be planned on. */
   readonly onReplan?: () => void;
+  /** What is said of other products for a step that lays one. */
+  readonly otherProducts: (step: Step) => React.ReactNode;
 }) {
   const step = system.steps[n - 1];
   const isEnd = system.verdict === 'refused' && n === system.steps.length;
@@ -45,6 +48,7 @@ export function StepDetail({
           all={areasOf(system.steps)}
           start={start}
           sheetOf={sheetOf}
+          products={step.sheetId && !step.isDone && !isEnd ? otherProducts(step) : null}
           {...(onReplan && step.op !== 'hand-over' ? { onReplan } : {})}
         />
       ) : (
@@ -60,9 +64,10 @@ interface DetailProps {
   readonly start: WorkStart;
   readonly sheetOf: OpenedPlan['sheetOf'];
   readonly onReplan?: () => void;
+  readonly products: React.ReactNode;
 }
 
-function Detail({ step, all, start, sheetOf, onReplan }: DetailProps) {
+function Detail({ step, all, start, sheetOf, onReplan, products }: DetailProps) {
   const { minutes, system } = useFormat();
   const at = (afterMin: number): string => clockTime(start, afterMin);
   const mix = stepMix(step, sheetOf(step.sheetId));
@@ -111,6 +116,7 @@ function Detail({ step, all, start, sheetOf, onReplan }: DetailProps) {
         </p>
       )}
       <Reasons reasons={step.why} />
+      {products}
       {step.cautions.length > 0 && (
         <ul className="cautions">
           {step.cautions.map((caution, i) => (

@@ -51,7 +51,7 @@ export function SystemStage() {
   if (error) return <Problem error={error} />;
   if (isPending) return <Spin className="stage-wait" description="Fetching the plan" />;
   const now = nowHere();
-  const { schools = {}, done = [] } = terms;
+  const { schools = {}, products: taken = [], done = [] } = terms;
   const ask = (
     <AskButton
       label={placeText(make.place) ?? (plan ? 'Plan again' : 'Ask for systems')}
@@ -91,6 +91,9 @@ export function SystemStage() {
           onChoose={choosing}
           onReplan={planWith}
           onStart={planWith}
+          onTake={(sheetId, inPlaceOf) =>
+            planWith({ products: [...taken.filter((id) => !inPlaceOf.includes(id)), sheetId] })
+          }
           onSchools={() => setOpen('schools')}
           onWhyNot={() => setOpen('why-not')}
         />

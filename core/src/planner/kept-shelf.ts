@@ -1,0 +1,47 @@
+import type { ProductSheet } from '../materials/sheet.ts';
+import type { Context } from '../operations/context.ts';
+import { productsByWork, workOf } from '../operations/products.ts';
+
+/**
+ * What a plan keeps of the shop's shelf: in full the sheets that mattered, of the others only what shows later whether
+ * the shelf is still the same. A shop may have thousands of sheets and hundreds of plans.
+ */
+export interface KeptShelf {
+  readonly sheets: ProductSheet[];
+  /** A mark for each kind of work that the shop's own sheets do. */
+  readonly shelf: Record<string, string>;
+}
+
+/** FNV-1a, 32 bits: two shelves with the same mark are taken to be the same. */
+function markOf(text: string): string {
+  let hash = 0x811c9dc5;
+  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
+  return (hash >>> 0).toString(16);
+}
+
+/** Marks of the shop's own sheets, by what they are there for: they change with every new, changed or removed sheet. */
+export function shelfMarks(sheets: readonly ProductSheet[]): Record<string, string> {
+  const names = new Map<string, string[]>();
+  for (const sheet of sheets) {
+    const work = workOf(sheet);
+    const known = names.get(work);
+    const name = `${sheet.id} ${sheet.version} ${sheet.rank ?? ''}`;
+    if (known) known.push(name);
+    else names.set(work, [name]);
+  }
+  return Object.fromEntries([...names].map(([work, list]) => [work, markOf(list.sort().join('\n'))]));
+}
+
+/** @param used ids of the sheets that the plan's systems lay */
+export function keptShelf(
+  sheets: readonly ProductSheet[],
+  used: ReadonlySet<string>,
+  { shelf }: Context,
+): KeptShelf {
+  // The head of each list is what rules ask for, also where nothing of it is laid.
+  const heads = new Set([...productsByWork(shelf).values()].map(([first]) => first!.id));
+  return {
+    sheets: sheets.filter(({ id }) => used.has(id) || heads.has(id)),
+    shelf: shelfMarks(sheets),
+  };
+}

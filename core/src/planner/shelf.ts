@@ -1,0 +1,122 @@
+import { coatsFor } from '../surface/budget.ts';
+import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
+import { readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
+import { mustStay, ruleIn, type Context } from '../operations/context.ts';
+import { cureFrom } from '../operations/curing.ts';
+import { productsByWork, workOf } from '../operations/products.ts';
+import { flashMin } from '../operations/windows.ts';
+import { minutesOf } from './score.ts';
+
+/** The shelf in force, and the order in which its products are preferred. */
+
+/** Sheets that stand for themselves by their id: no shop has one in their place by having another of their kind. */
+const BY_ID = new Set<ProductSheet['kind']>(['cleaner', 'guide-coat']);
+
+/** The shop's own sheets; a generic one only for work that none of them does. */
+export function shelfOf(sheets: readonly ProductSheet[] = []): ReadonlyMap<string, ProductSheet> {
+  const own = new Set(sheets.map(workOf));
+  const generic = GENERIC_SHELF.filter((sheet) => BY_ID.has(sheet.kind) || !own.has(workOf(sheet)));
+  return new Map([...generic, ...sheets].map((sheet) => [sheet.id, sheet]));
+}
+
+/** Kinds whose coats follow what has to be levelled; the others are sprayed as often as their sheet says. */
+const BUILDS = new Set<ProductSheet['kind']>(['build', 'dtm']);
+/** What a second build costs besides its coats: it is blocked and cured once more, minutes. */
+const SECOND_BUILD_MIN = 60;
+
+/** Film of a build over a surface that is fairly straight, µm. */
+const usualBuildUm = (sheet: ProductSheet, context: Context): number =>
+  mustStay(context, sheet.id).value +
+  ruleIn(context, 'orangePeelUm').value +
+  ruleIn(context, 'shapedFillerWavesUm').value;
+
+function coatsOf(sheet: ProductSheet, context: Context): { coats: number; suffices: boolean } {
+  return BUILDS.has(sheet.kind)
+    ? coatsFor(usualBuildUm(sheet, context), sheet.film)
+    : { coats: sheet.film.coats, suffices: true };
+}
+
+/** What one application over the whole panel takes, in minutes of work: a first guess, which the search corrects. */
+function guessMin(sheet: ProductSheet, context: Context): number {
+  const { coats, suffices } = coatsOf(sheet, context);
+  const m2 = context.panel.areaM2 * context.panel.count;
+  const solids = Math.max(0.01, readyVolumeSolids(sheet));
+  const transfer = ruleIn(context, 'sprayTransferPercent').value / 100;
+  const litres = (m2 * coats * sheet.film.perCoatUm) / solids / transfer / 1000;
+  const cure = cureFrom(sheet, 0, context);
+  return (
+    (suffices ? 0 : SECOND_BUILD_MIN) +
+    minutesOf(
+      {
+        handsOnMin: 2.5 * m2 * coats + coats,
+        waitMin:
+          (coats - 1) * flashMin(sheet.flash.betweenCoatsMin, sheet, context) +
+          (cure?.after.value ?? flashMin(sheet.flash.beforeNextMin, sheet, context)),
+        materialCost: litres * sheet.pricePerLitre,
+      },
+      context,
+    )
+  );
+}
+
+/** Whether the shop's air is inside what the sheet asks for. */
+const bearsClimate = ({ climate }: ProductSheet, { shop }: Context): boolean =>
+  shop.celsius >= climate.minCelsius &&
+  shop.celsius <= climate.maxCelsius &&
+  shop.relativeHumidity <= climate.maxRelativeHumidity;
+
+/** Place in the shop's own order; what nobody ordered comes after what somebody did. */
+const rankOf = ({ rank = Infinity }: ProductSheet): number => rank;
+
+/** Products of the same work that the shop puts on a par. */
+export const isOnPar = (a: ProductSheet, b: ProductSheet): boolean => rankOf(a) === rankOf(b);
+
+/**
+ * The context with its shelf in order: what a person took for this plan, what the shop's air allows, the shop's order,
+ * time and money here, the id.
+ */
+export function withPreference(context: Context): Context {
+  const taken = new Set(context.taken);
+  const keyed = [...context.shelf.values()].map((sheet) => ({
+    sheet,
+    left: taken.has(sheet.id) ? 0 : 1,
+    unfit: bearsClimate(sheet, context) ? 0 : 1,
+    guess: BY_ID.has(sheet.kind) ? 0 : guessMin(sheet, context),
+  }));
+  const ordered = keyed.sort(
+    (a, b) =>
+      a.left - b.left ||
+      a.unfit - b.unfit ||
+      compare(rankOf(a.sheet), rankOf(b.sheet)) ||
+      a.guess - b.guess ||
+      (a.sheet.id < b.sheet.id ? -1 : 1),
+  );
+  return { ...context, shelf: new Map(ordered.map(({ sheet }) => [sheet.id, sheet])) };
+}
+
+/** Order of two numbers that may both be infinite. */
+const compare = (a: number, b: number): number => (a === b ? 0 : a - b);
+
+/** The context with these products only, in their order, and the preferred one for work that none of them does. */
+export function withOnly(sheets: readonly ProductSheet[], context: Context): Context {
+  const works = new Set(sheets.map(workOf));
+  const others = [...productsByWork(context.shelf)].flatMap(([work, [first]]) =>
+    works.has(work) ? [] : [first!],
+  );
+  const shelf = new Map<string, ProductSheet>();
+  for (const sheet of [...sheets, ...others]) if (!shelf.has(sheet.id)) shelf.set(sheet.id, sheet);
+  return { ...context, shelf };
+}
+
+/** Products of one kind of work that are tried in every place where the preferred one gets nowhere. */
+const FEW = 4;
+
+/** The context with a few products for each kind of work: the first in order, and those of the thinnest and thickest coats. */
+export function withFewOfEach(context: Context): Context {
+  const few = [...productsByWork(context.shelf).values()].flatMap((sheets) => {
+    const byFilm = sheets.toSorted((a, b) => a.film.perCoatUm - b.film.perCoatUm);
+    const tried = new Set([sheets[0]!, byFilm[0]!, byFilm.at(-1)!, ...sheets.slice(1, FEW)]);
+    return [...tried].slice(0, FEW);
+  });
+  return { ...context, shelf: new Map(few.map((sheet) => [sheet.id, sheet])) };
+}
