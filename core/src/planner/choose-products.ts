@@ -25,9 +25,8 @@ export interface Way extends SearchPath {
   readonly cost: number;
 }
 
-/** Products tried for one kind of work in the first system that wants it, and in each other one. */
+/** Products tried for one kind of work in the first system that wants it. */
 const MOST_TRIED = 4;
-const MOST_TRIED_AGAIN = 1;
 /** Gains smaller than this share of a system's cost are not looked for. */
 const WORTH_A_TRY = 0.0025;
 
@@ -147,7 +146,7 @@ export function productChooser(bench: Bench): ProductChooser {
     return wayOf(walkAgain(choices, products, context.shelf, benchWith([...sheets, ...others], chosen)));
   };
 
-  const improve = (way: Way, work: string, isFirst: boolean): Way => {
+  const improve = (way: Way, work: string): Way => {
     const acts = laidFor(work, way.steps, context);
     if (acts.length === 0) return way;
     const ranking = rankingOf(work, way);
@@ -155,16 +154,15 @@ export function productChooser(bench: Bench): ProductChooser {
     if (acts.some(({ act }) => context.taken?.includes(act.sheetId))) return way;
     const used = sheetIn(context, acts[0]!.act.sheetId);
     const usedMin = ranking.products.find(({ sheet }) => sheet === used)?.ownMin ?? Infinity;
-    const ideal =
-      !isFirst || asksLeast(used, ranking.widest, acts)
-        ? way
-        : withProducts(way, way.choices, [{ ...used, ...ranking.widest }]);
+    const ideal = asksLeast(used, ranking.widest, acts)
+      ? way
+      : withProducts(way, way.choices, [{ ...used, ...ranking.widest }]);
     const demandsMin = Math.max(0, way.cost - (ideal?.cost ?? 0));
     const couldWin = ranking.products
       .filter(({ ownMin }) => usedMin + demandsMin - ownMin > WORTH_A_TRY * way.cost)
-      .slice(0, isFirst ? MOST_TRIED : MOST_TRIED_AGAIN)
+      .slice(0, MOST_TRIED)
       .map(({ sheet }) => sheet);
-    const tries = new Set([...couldWin, ...(isFirst ? ofOtherFilm(ranking, used) : [])]);
+    const tries = new Set([...couldWin, ...ofOtherFilm(ranking, used)]);
     tries.delete(used);
     return [...tries].reduce((best, sheet) => {
       const other = withProducts(way, way.choices, [sheet]);
@@ -178,7 +176,7 @@ export function productChooser(bench: Bench): ProductChooser {
     const isFirst = taken.size === 0;
     const known = isFirst ? null : wayOf(walkAgain(found.choices, taken, context.shelf, bench));
     let way = known && known.cost < found.cost ? known : found;
-    for (const work of worksOf(way)) way = improve(way, work, isFirst || !taken.has(work));
+    for (const work of worksOf(way)) if (!taken.has(work)) way = improve(way, work);
     for (const work of worksOf(way))
       if (!taken.has(work))
         taken.set(work, sheetIn(context, laidFor(work, way.steps, context)[0]!.act.sheetId));

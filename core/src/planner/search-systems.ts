@@ -51,7 +51,7 @@ const MOST_REFUSED = 6;
 const WORTH_SHOWING = 2.5;
 
 /** For how many ways products of other film are tried. */
-const MOST_FILM_TRIES = 4;
+const MOST_FILM_TRIES = 2;
 /** How far a ledge may be over its limit so that another film of the same kind may still make it level. */
 const NEARLY_LEVEL = 1.6;
 
