@@ -16,8 +16,14 @@ export type { Grade } from './materials/grades.ts';
 export { GENERIC_SHELF } from './materials/generic-shelf.ts';
 export { LAYER_KINDS, LAYER_KIND_NAMES, FINDABLE_KINDS, isBody, isSolid } from './materials/layer-kinds.ts';
 export type { LayerKind } from './materials/layer-kinds.ts';
-export { sheetSchema } from './materials/sheet.ts';
-export type { ProductSheet } from './materials/sheet.ts';
+export {
+  HAZARDS,
+  readyVolumeSolids,
+  sheetSchema,
+  type ProductSheet,
+  type ProductSheetInput,
+} from './materials/sheet.ts';
+export { slipsOf, type Slip } from './materials/sheet-slips.ts';
 
 // survey
 export { FINDING_KINDS, findingSchema } from './survey/finding.ts';
@@ -185,7 +191,7 @@ export { isSandOp, actInputsSchema } from './planner/act-input.ts';
 export { ownSequenceSchema, type ActInput, type OwnSequence } from './planner/act-input.ts';
 export { OPS } from './operations/act.ts';
 export type { OpName } from './operations/act.ts';
-export { SHEET_KIND_OF, isProductFor } from './operations/products.ts';
+export { SHEET_KIND_OF, isProductFor, workOf } from './operations/products.ts';
 export { jobPlanSchema, panelPlanSchema } from './planner/plan.ts';
 export type { DecidingTest, JobPlan, Notice, PanelPlan, Said, Stack, Step, System } from './planner/plan.ts';
 export { GOVERNS } from './planner/cautions.ts';

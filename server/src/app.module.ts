@@ -11,7 +11,7 @@ import { JobsModule } from './jobs/jobs.module.ts';
 import { PlanningModule } from './planning/planning.module.ts';
 import { PlansModule } from './plans/plans.module.ts';
 import { ShopsModule } from './shops/shops.module.ts';
-import { ShelfController } from './shelf/shelf.controller.ts';
+import { ShelfModule } from './shelf/shelf.module.ts';
 
 @Module({})
 export class AppModule {
@@ -25,11 +25,12 @@ export class AppModule {
         DatabaseModule.over(database),
         PlanningModule.with(planWorker),
         ShopsModule,
+        ShelfModule,
         JobsModule,
         PlansModule,
         ...web,
       ],
-      controllers: [HealthController, ShelfController, EventsController],
+      controllers: [HealthController, EventsController],
       providers: [{ provide: APP_INTERCEPTOR, useClass: InFlightInterceptor }],
     };
   }

@@ -47,7 +47,7 @@ export const jobFileSchema = z.looseObject({
         seen.add(panel.id);
       });
     }),
-  sheets: z.array(sheetSchema).max(300).default([]),
+  sheets: z.array(sheetSchema).max(4000).default([]),
 });
 
 export type JobFile = z.infer<typeof jobFileSchema>;

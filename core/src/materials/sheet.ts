@@ -39,17 +39,24 @@ export const sheetSchema = z.looseObject({
   version: z.number().int().min(1).default(1),
   /** Place in the shop's order among products for the same work, 1 first; what has none comes after. */
   rank: z.number().int().min(1).max(999).optional(),
+  /** Kept for what was made with it; nothing new is planned with it. */
+  isArchived: z.boolean().optional(),
   /** What this entry is mixed for, where that is not the usual use of its kind: an epoxy reduced as sealer. */
   use: z.enum(['sealer']).optional(),
   components: z.array(componentSchema).min(1).max(6),
   refCelsius: z.number().min(0).max(60).default(20),
   /** Dry film of one coat, how many coats, and the most in one application. */
-  film: z.object({
-    perCoatUm: um,
-    coats: z.number().int().min(1).max(8),
-    maxUm: um,
-    maxWetUm: um.optional(),
-  }),
+  film: z
+    .object({
+      perCoatUm: um,
+      coats: z.number().int().min(1).max(8),
+      maxUm: um,
+      maxWetUm: um.optional(),
+    })
+    .refine(({ perCoatUm, maxUm }) => perCoatUm <= maxUm, {
+      path: ['maxUm'],
+      message: 'must be at least the film of one coat',
+    }),
   /** What leaves while it flashes: water takes its time from the damp of the air, solvent from its warmth. */
   carrier: z.enum(['solvent', 'water']).default('solvent'),
   flash: z.object({ betweenCoatsMin: minutes, beforeNextMin: minutes }),
@@ -75,8 +82,23 @@ export const sheetSchema = z.looseObject({
     .max(6)
     .refine(isFasterWhereWarmer, 'a warmer point must not take longer: correct its minutes'),
   potLifeMin: minutes.optional(),
-  tipMm: z.object({ from: z.number().positive(), to: z.number().positive() }).optional(),
-  climate: z.object({ minCelsius: z.number(), maxCelsius: z.number(), maxRelativeHumidity: z.number() }),
+  tipMm: z
+    .object({ from: z.number().positive().max(10), to: z.number().positive().max(10) })
+    .refine(({ from, to }) => from <= to, {
+      path: ['to'],
+      message: 'must not be smaller than the smallest tip',
+    })
+    .optional(),
+  climate: z
+    .object({
+      minCelsius: z.number().min(-30).max(60),
+      maxCelsius: z.number().min(-30).max(80),
+      maxRelativeHumidity: z.number().min(0).max(100),
+    })
+    .refine(({ minCelsius, maxCelsius }) => minCelsius < maxCelsius, {
+      path: ['maxCelsius'],
+      message: 'must be warmer than the least temperature',
+    }),
   /** What it may lie on, with the scratch it wants there. A missing kind is not allowed under it. */
   over: z.partialRecord(z.enum(LAYER_KIND_NAMES), scratchRange),
   /** May lie on this kind unsanded, if clean and sound. */

@@ -25,7 +25,7 @@ export function shelfMarks(sheets: readonly ProductSheet[]): Record<string, stri
   for (const sheet of sheets) {
     const work = workOf(sheet);
     const known = names.get(work);
-    const name = `${sheet.id} ${sheet.version} ${sheet.rank ?? ''}`;
+    const name = `${sheet.id} ${sheet.version} ${sheet.rank ?? ''} ${sheet.isArchived ?? ''}`;
     if (known) known.push(name);
     else names.set(work, [name]);
   }

@@ -12,8 +12,9 @@ import { minutesOf } from './score.ts';
 /** Sheets that stand for themselves by their id: no shop has one in their place by having another of their kind. */
 const BY_ID = new Set<ProductSheet['kind']>(['cleaner', 'guide-coat']);
 
-/** The shop's own sheets; a generic one only for work that none of them does. */
-export function shelfOf(sheets: readonly ProductSheet[] = []): ReadonlyMap<string, ProductSheet> {
+/** The shop's own sheets that are not archived; a generic one only for work that none of them does. */
+export function shelfOf(all: readonly ProductSheet[] = []): ReadonlyMap<string, ProductSheet> {
+  const sheets = all.filter(({ isArchived }) => !isArchived);
   const own = new Set(sheets.map(workOf));
   const generic = GENERIC_SHELF.filter((sheet) => BY_ID.has(sheet.kind) || !own.has(workOf(sheet)));
   return new Map([...generic, ...sheets].map((sheet) => [sheet.id, sheet]));

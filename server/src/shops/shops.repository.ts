@@ -30,11 +30,27 @@ export class ShopsReader {
 
   /** The newest version of each of the shop's own sheets. */
   async sheets(shopId: string): Promise<ProductSheet[]> {
-    const rows = await this.tx.sql.rows<Pick<SheetFields, 'id' | 'body'>>(
-      'SELECT id, body FROM sheets WHERE "shopId" = $1 ORDER BY id, "sheetVersion"',
+    const rows = await this.tx.sql.rows<Pick<SheetFields, 'body'>>(
+      `SELECT body FROM sheets AS newest WHERE "shopId" = $1 AND "sheetVersion" =
+         (SELECT MAX("sheetVersion") FROM sheets WHERE "shopId" = $1 AND id = newest.id) ORDER BY id`,
       shopId,
     );
-    return [...new Map(rows.map(({ id, body }) => [id, jsonOf<ProductSheet>(body)])).values()];
+    return rows.map(({ body }) => jsonOf<ProductSheet>(body));
+  }
+
+  /** All versions of a sheet, the first one first. */
+  async versions(shopId: string, id: string): Promise<ProductSheet[]> {
+    const rows = await this.tx.sql.rows<Pick<SheetFields, 'body'>>(
+      'SELECT body FROM sheets WHERE "shopId" = $1 AND id = $2 ORDER BY "sheetVersion"',
+      shopId,
+      id,
+    );
+    return rows.map(({ body }) => jsonOf<ProductSheet>(body));
+  }
+
+  /** The newest version of one sheet, or nothing. */
+  async sheet(shopId: string, id: string): Promise<ProductSheet | null> {
+    return (await this.versions(shopId, id)).at(-1) ?? null;
   }
 
   /** How many jobs refer to it. */
@@ -60,13 +76,23 @@ export class ShopsWriter extends ShopsReader {
 
   /** Adds sheets that the shop does not have; those that it has stay as they are. */
   async addSheets(shopId: string, sheets: readonly ProductSheet[]): Promise<void> {
-    const { tables, note } = this.tx;
     const known = new Set((await this.sheets(shopId)).map(({ id }) => id));
-    for (const sheet of sheets.filter(({ id }) => !known.has(id))) {
-      const { id, version: sheetVersion } = sheet;
-      await tables.sheets.create({ shopId, id, sheetVersion, body: sheet });
-      note({ subject: `shops/${shopId}/sheets/${id}`, kind: 'sheet.added', body: { version: sheetVersion } });
-    }
+    await this.putSheets(
+      shopId,
+      sheets.filter(({ id }) => !known.has(id)),
+    );
+  }
+
+  /** Keeps versions of sheets that are not there yet. */
+  async putSheets(shopId: string, sheets: readonly ProductSheet[]): Promise<readonly ProductSheet[]> {
+    const { tables, note } = this.tx;
+    await tables.sheets.bulkCreate(
+      sheets.map((sheet) => ({ shopId, id: sheet.id, sheetVersion: sheet.version, body: sheet })),
+    );
+    const versions = Object.fromEntries(sheets.map(({ id, version }) => [id, version]));
+    if (sheets.length > 0)
+      note({ subject: `shops/${shopId}/sheets`, kind: 'sheets.kept', body: { versions } });
+    return sheets;
   }
 
   /** Writes where the version is still `from`; false when it is not. */
