@@ -14,7 +14,15 @@ export type { Reason, Source } from './wording/reason.ts';
 export { GRADES, explainGrade, grainUm, isCoarser, nearestGrade, readGrade } from './materials/grades.ts';
 export type { Grade } from './materials/grades.ts';
 export { GENERIC_SHELF } from './materials/generic-shelf.ts';
-export { LAYER_KINDS, LAYER_KIND_NAMES, FINDABLE_KINDS, isBody, isSolid } from './materials/layer-kinds.ts';
+export {
+  LAYER_KINDS,
+  LAYER_KIND_NAMES,
+  FINDABLE_KINDS,
+  isBody,
+  isSolid,
+  isTopcoat,
+  labelOf,
+} from './materials/layer-kinds.ts';
 export type { LayerKind } from './materials/layer-kinds.ts';
 export {
   HAZARDS,
@@ -23,6 +31,7 @@ export {
   type ProductSheet,
   type ProductSheetInput,
 } from './materials/sheet.ts';
+export { SHEET_COLUMNS, rowOfSheet, sheetOfRow, type ReadRow } from './formats/sheets-table.ts';
 export { slipsOf, type Slip } from './materials/sheet-slips.ts';
 
 // survey

@@ -18,6 +18,18 @@ export const router = createBrowserRouter([
         path: 'shop/:shop',
         lazy: async () => ({ Component: (await import('./shop/ShopPage.tsx')).ShopPage }),
       },
+      {
+        path: 'shelf',
+        lazy: async () => ({ Component: (await import('./shelf/ShelfPage.tsx')).ShelfPage }),
+      },
+      {
+        path: 'shelf/:shop',
+        lazy: async () => ({ Component: (await import('./shelf/ShelfPage.tsx')).ShelfPage }),
+      },
+      {
+        path: 'shelf/:shop/products/:sheet',
+        lazy: async () => ({ Component: (await import('./shelf/ProductPage.tsx')).ProductPage }),
+      },
       { path: 'jobs/:job', lazy: async () => ({ Component: (await import('./jobs/JobPage.tsx')).JobPage }) },
       {
         path: 'jobs/:job/panels/:panel',

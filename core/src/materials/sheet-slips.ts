@@ -20,7 +20,7 @@ interface Usual {
 }
 
 const isCoating = ({ kind }: ProductSheet): boolean =>
-  kind !== 'cleaner' && kind !== 'guide-coat' && !isBody(kind as LayerKind);
+  kind !== 'cleaner' && kind !== 'guide-coat' && kind !== 'texture' && !isBody(kind as LayerKind);
 const ofCoatings =
   (of: Usual['of']): Usual['of'] =>
   (sheet) =>

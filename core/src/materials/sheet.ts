@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { GRADES } from './grades.ts';
+import { GRADES, isCoarser } from './grades.ts';
 import { LAYER_KIND_NAMES } from './layer-kinds.ts';
 
 /**
@@ -17,7 +17,13 @@ export const gradeSchema = z.enum(GRADES);
 
 export const HAZARDS = ['isocyanate', 'solvent', 'peroxide', 'acid', 'dust'] as const;
 
-const scratchRange = z.object({ coarsest: gradeSchema, finest: gradeSchema }).readonly();
+const scratchRange = z
+  .object({ coarsest: gradeSchema, finest: gradeSchema })
+  .refine(({ coarsest, finest }) => !isCoarser(finest, coarsest), {
+    path: ['finest'],
+    message: 'must not be coarser than the coarsest scratch',
+  })
+  .readonly();
 
 const componentSchema = z.object({
   name: z.string().min(1).max(60),

@@ -52,8 +52,9 @@ export class ShelfService {
       await mustBeHere(tx, shop);
       const shops = new ShopsWriter(tx);
       const now = await shops.sheet(shop, id);
-      if ((now?.version ?? 0) !== from) throw stale(sheet, now);
+      // Sent again after an answer that did not arrive: it is kept already.
       if (now && isSameSheet(now, sheet)) return now;
+      if ((now?.version ?? 0) !== from) throw stale(sheet, now);
       const [kept] = await shops.putSheets(shop, [{ ...sheet, version: from + 1 }]);
       return kept!;
     });

@@ -1,5 +1,7 @@
 /** Saves a drawing of the page as a file of its own: SVG, or PNG at twice its size. */
 
+import { download } from './save-as.ts';
+
 const FONT = "'Barlow Condensed', 'Arial Narrow', sans-serif";
 /** What a drawing takes from the page's style sheets and has to carry along. */
 const CARRIED = ['font-family', 'font-size', 'font-weight', 'fill', 'stroke', 'stroke-width', 'text-anchor'];
@@ -35,13 +37,6 @@ export function standaloneSvg(drawing: SVGSVGElement): string {
   const patterns = document.querySelector('svg defs pattern')?.closest('defs');
   if (patterns) copy.insertBefore(patterns.cloneNode(true), copy.firstChild);
   return withoutTokens(new XMLSerializer().serializeToString(copy));
-}
-
-function download(url: string, name: string): void {
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
 }
 
 const svgUrl = (drawing: SVGSVGElement): string =>

@@ -1,5 +1,5 @@
 import { NavLink, Outlet } from 'react-router';
-import { AimOutlined, FolderOpenOutlined, ShopOutlined } from '../shared/icons.tsx';
+import { AimOutlined, FolderOpenOutlined, InboxOutlined, ShopOutlined } from '../shared/icons.tsx';
 import { PatternDefs } from '../shared/materials/PatternDefs.tsx';
 import { useAnnounced } from '../state/announce.ts';
 import { focusSoon } from './focus.ts';
@@ -21,6 +21,10 @@ export function Shell() {
         <NavLink to="/jobs" className="rail-place">
           <FolderOpenOutlined />
           Jobs
+        </NavLink>
+        <NavLink to="/shelf" className="rail-place">
+          <InboxOutlined />
+          Shelf
         </NavLink>
         <NavLink to="/shop" className="rail-place">
           <ShopOutlined />

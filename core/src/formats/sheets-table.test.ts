@@ -1,0 +1,59 @@
+import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
+import { slipsOf } from '../materials/sheet-slips.ts';
+import { sheetSchema } from '../materials/sheet.ts';
+import { SHEET_COLUMNS, rowOfSheet, sheetOfRow } from './sheets-table.ts';
+
+test.each(GENERIC_SHELF.map((sheet) => [sheet.name, sheet] as const))(
+  '%s goes out as a row and comes in the same',
+  (_, sheet) => {
+    const row = rowOfSheet(sheet);
+    expect(Object.keys(row).sort()).toEqual([...SHEET_COLUMNS].sort());
+    const { version: _version, ...rest } = sheet;
+    expect(sheetOfRow(row)).toEqual({ ok: true, sheet: { ...rest, version: 1 } });
+  },
+);
+
+const row = rowOfSheet(GENERIC_SHELF.find(({ id }) => id === 'build-4-1-1')!);
+const problemsIn = (changes: Record<string, string>): readonly string[] => {
+  const read = sheetOfRow({ ...row, ...changes });
+  return read.ok ? [] : read.problems;
+};
+
+test('a decimal comma is a decimal sign; what two readings have is refused', () => {
+  expect(sheetOfRow({ ...row, pricePerLitre: '34,5', components: 'base 4 @1,55 52%' })).toMatchObject({
+    sheet: { pricePerLitre: 34.5, components: [{ gramsPerMl: 1.55, volumeSolids: 0.52 }] },
+  });
+  expect(problemsIn({ pricePerLitre: '1,250' })[0]).toMatch(/^pricePerLitre/);
+});
+
+test('a formula in a cell is words, and goes out as words', () => {
+  const sheet = { ...GENERIC_SHELF[0]!, name: '=1+2' };
+  expect(rowOfSheet(sheet)['name']).toBe("'=1+2");
+  expect(sheetOfRow(rowOfSheet(sheet))).toMatchObject({ sheet: { name: '=1+2' } });
+});
+
+test('what is wrong is said by column', () => {
+  expect(problemsIn({ components: '4:1:1' })).toEqual(['components: "4:1:1" is not like "base 4 @1.55 52%"']);
+  expect(problemsIn({ over: 'epoxy fine' })[0]).toMatch(/^over: "epoxy fine"/);
+  expect(problemsIn({ over: 'paper P180-P320' })).toEqual(['over: "paper" is no layer']);
+  expect(problemsIn({ 'film.perCoatUm': '' })[0]).toMatch(/^film.perCoatUm/);
+  expect(problemsIn({ 'film.perCoatUm': 'thick' })[0]).toMatch(/^film.perCoatUm/);
+  expect(problemsIn({ name: '' })[0]).toMatch(/^name/);
+});
+
+test('the built-in sheets are usual ones; slips are asked about by field', () => {
+  for (const sheet of GENERIC_SHELF) expect([sheet.id, slipsOf(sheet)]).toEqual([sheet.id, []]);
+  const [build] = GENERIC_SHELF.filter(({ id }) => id === 'build-4-1-1');
+  const odd = sheetSchema.parse({
+    ...build,
+    flash: { betweenCoatsMin: 400, beforeNextMin: 15 },
+    components: [{ name: 'base', parts: 1, gramsPerMl: 12.9, volumeSolids: 1 }],
+    over: {},
+  });
+  expect(slipsOf(odd).map(({ path }) => path)).toEqual([
+    'flash.betweenCoatsMin',
+    'components',
+    'components.0.gramsPerMl',
+    'over',
+  ]);
+});

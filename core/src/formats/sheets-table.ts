@@ -1,0 +1,165 @@
+import { LAYER_KIND_NAMES, type LayerKind } from '../materials/layer-kinds.ts';
+import { sheetSchema, type ProductSheet } from '../materials/sheet.ts';
+import { readNumber } from '../units/numbers.ts';
+import { problemsOf } from './job-file.ts';
+
+/**
+ * Product sheets as a table, one a row, for a spreadsheet. A column is a field by its path; the lists of a sheet are
+ * written as words: `build base 4 @1.55 52%; hardener 1 @1.02 45%` for what is mixed, `20:240; 60:25` for cure (°C to
+ * minutes), `epoxy P180-P500; steel P80-P180 unsanded` for what it may lie on.
+ */
+
+/** Columns that hold text as it is. */
+const WORDS = ['id', 'name', 'kind', 'use', 'carrier', 'recoat.past'] as const;
+const NUMBERS = [
+  'rank',
+  'pricePerLitre',
+  'refCelsius',
+  'film.perCoatUm',
+  'film.coats',
+  'film.maxUm',
+  'film.maxWetUm',
+  'flash.betweenCoatsMin',
+  'flash.beforeNextMin',
+  'sandAfterMin',
+  'recoat.opensMin',
+  'recoat.closesMin',
+  'recoat.forbidden.fromMin',
+  'recoat.forbidden.toMin',
+  'potLifeMin',
+  'inductionMin',
+  'flexPercent',
+  'tipMm.from',
+  'tipMm.to',
+  'climate.minCelsius',
+  'climate.maxCelsius',
+  'climate.maxRelativeHumidity',
+  'mustStayUm',
+  'maxLiftUm',
+  'lowShearPaS',
+  'hardenerPercent.from',
+  'hardenerPercent.to',
+  'hardenerPercent.usual',
+] as const;
+const YES = ['resistsCorrosion', 'coversBareSpots', 'isArchived'] as const;
+const LISTS = ['components', 'cure', 'over', 'tonesL', 'hazards'] as const;
+export const SHEET_COLUMNS: readonly string[] = [...WORDS, ...NUMBERS, ...YES, ...LISTS];
+
+type Row = Readonly<Record<string, string>>;
+
+const at = (value: unknown, path: string): unknown =>
+  path
+    .split('.')
+    .reduce<unknown>((node, name) => (node as Record<string, unknown> | undefined)?.[name], value);
+
+function put(target: Record<string, unknown>, path: string, value: unknown): void {
+  const names = path.split('.');
+  const last = names.pop()!;
+  let node = target;
+  for (const name of names) node = (node[name] ??= {}) as Record<string, unknown>;
+  node[last] = value;
+}
+
+const percent = (share: number): number => Math.round(share * 1000) / 10;
+
+/** A word that a spreadsheet would take for a formula is kept from being one. */
+const plain = (text: string): string => (/^[=+@\t\r-]/.test(text) ? `'${text}` : text);
+const unplain = (text: string): string => text.replace(/^'(?=[=+@\t\r-])/, '');
+
+/** A sheet as a row of text. */
+export function rowOfSheet(sheet: ProductSheet): Row {
+  const { components, cure, over, overUnsanded, tonesL, hazards } = sheet;
+  const lists = {
+    components: components
+      .map((c) => `${c.name} ${c.parts} @${c.gramsPerMl} ${percent(c.volumeSolids)}%`)
+      .join('; '),
+    cure: cure.map(({ celsius, minutes }) => `${celsius}:${minutes}`).join('; '),
+    over: Object.entries(over)
+      .map(
+        ([kind, { coarsest, finest }]) =>
+          `${kind} ${coarsest}-${finest}${overUnsanded.includes(kind as LayerKind) ? ' unsanded' : ''}`,
+      )
+      .join('; '),
+    tonesL: tonesL.join('; '),
+    hazards: hazards.join('; '),
+  };
+  const text = (value: unknown): string => (value === undefined || value === null ? '' : String(value));
+  return {
+    ...Object.fromEntries(WORDS.map((path) => [path, plain(text(at(sheet, path)))])),
+    ...Object.fromEntries(NUMBERS.map((path) => [path, text(at(sheet, path))])),
+    ...Object.fromEntries(YES.map((path) => [path, at(sheet, path) ? 'yes' : ''])),
+    ...Object.fromEntries(Object.entries(lists).map(([name, list]) => [name, plain(list)])),
+  };
+}
+
+export type ReadRow =
+  | { readonly ok: true; readonly sheet: ProductSheet }
+  | { readonly ok: false; readonly problems: readonly string[] };
+
+const partsOf = (text: string): string[] =>
+  text
+    .split(';')
+    .map((part) => part.trim())
+    .filter((part) => part !== '');
+
+const COMPONENT = /^(.+?)\s+([\d.,]+)\s+@([\d.,]+)\s+([\d.,]+)\s*%$/;
+const CURE = /^(-?[\d.,]+)\s*:\s*([\d.,]+)$/;
+const GROUND = /^(\S+)\s+(P\d+)-(P\d+)(\s+unsanded)?$/;
+
+/** What a number field says; its text where that is no number, for the schema to refuse. */
+const numberIn = (text: string): unknown => readNumber(text) ?? text;
+
+function listsOf(row: Row, problems: string[]): Record<string, unknown> {
+  const read = <T>(column: string, form: RegExp, like: string, make: (found: RegExpMatchArray) => T): T[] =>
+    partsOf(unplain(row[column] ?? '')).flatMap((part) => {
+      const found = part.match(form);
+      if (found) return [make(found)];
+      problems.push(`${column}: "${part}" is not like "${like}"`);
+      return [];
+    });
+  const components = read(
+    'components',
+    COMPONENT,
+    'base 4 @1.55 52%',
+    ([, name, parts, density, solids]) => ({
+      name,
+      parts: numberIn(parts!),
+      gramsPerMl: numberIn(density!),
+      volumeSolids: Number(numberIn(solids!)) / 100,
+    }),
+  );
+  const cure = read('cure', CURE, '20:240', ([, celsius, minutes]) => ({
+    celsius: numberIn(celsius!),
+    minutes: numberIn(minutes!),
+  }));
+  const grounds = read('over', GROUND, 'epoxy P180-P500', ([, kind, coarsest, finest, unsanded]) => ({
+    kind: kind!,
+    range: { coarsest, finest },
+    unsanded: unsanded !== undefined,
+  }));
+  for (const { kind } of grounds)
+    if (!LAYER_KIND_NAMES.includes(kind as LayerKind)) problems.push(`over: "${kind}" is no layer`);
+  return {
+    components,
+    cure,
+    over: Object.fromEntries(grounds.map(({ kind, range }) => [kind, range])),
+    overUnsanded: grounds.filter(({ unsanded }) => unsanded).map(({ kind }) => kind),
+    tonesL: partsOf(row['tonesL'] ?? '').map(numberIn),
+    hazards: partsOf(row['hazards'] ?? ''),
+  };
+}
+
+/** A row as a sheet, or all that is wrong with it, by column. Columns that are missing or empty are left out. */
+export function sheetOfRow(row: Row): ReadRow {
+  const problems: string[] = [];
+  const sheet: Record<string, unknown> = listsOf(row, problems);
+  for (const path of WORDS) if (row[path]?.trim()) put(sheet, path, unplain(row[path].trim()));
+  for (const path of NUMBERS) if (row[path]?.trim()) put(sheet, path, numberIn(row[path].trim()));
+  for (const path of YES) if (row[path]?.trim()) put(sheet, path, /^(yes|true|1|x)$/i.test(row[path].trim()));
+  if (sheet['sandAfterMin'] === undefined) sheet['sandAfterMin'] = null;
+  if (problems.length > 0) return { ok: false, problems };
+  const parsed = sheetSchema.safeParse(sheet);
+  return parsed.success
+    ? { ok: true, sheet: parsed.data }
+    : { ok: false, problems: problemsOf(parsed.error).map(({ path, message }) => `${path} ${message}`) };
+}

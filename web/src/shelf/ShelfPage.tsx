@@ -1,0 +1,228 @@
+import { GENERIC_SHELF, workOf, type ProductSheet, type ShopView } from '@blue-ledge/core';
+import { Button, Checkbox, Input, Select } from 'antd';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { Navigate, useNavigate, useParams } from 'react-router';
+import { useShops } from '../api/queries.ts';
+import { useSaveSheet, useShopSheets } from '../api/shelf-queries.ts';
+import { CopyOutlined, PlusOutlined } from '../shared/icons.tsx';
+import { Pending, Problem } from '../shared/Problem.tsx';
+import { PageTitle } from '../shell/PageTitle.tsx';
+import { draftName, keepDraft, useSheetDrafts } from '../state/sheet-drafts.ts';
+import { CompareSheets } from './CompareSheets.tsx';
+import { NewProduct } from './NewProduct.tsx';
+import { ProductList } from './ProductList.tsx';
+import { SHELF_KINDS, kindWords } from './sheet-fields.ts';
+import { TakeSheets } from './TakeSheets.tsx';
+import './shelf.css';
+
+/** The products of a shop: what it lays, in its own order; and the built-in ones that stand in for what it lacks. */
+export function ShelfPage() {
+  const { shop: id } = useParams();
+  const { data: shops, error } = useShops();
+  if (!shops) return <Pending error={error} what="the shelf" />;
+  const [first] = shops;
+  if (!first) return <Navigate to="/shop" replace />;
+  const shop = shops.find((candidate) => candidate.id === id);
+  if (!shop) return <Navigate to={`/shelf/${first.id}`} replace />;
+  return <ShelfPlace key={shop.id} shop={shop} shops={shops} />;
+}
+
+interface ShelfPlaceProps {
+  readonly shop: ShopView;
+  readonly shops: readonly ShopView[];
+}
+
+/** What is typed is found in name, kind and id, every word of it. */
+const isFound = (sheet: ProductSheet, words: readonly string[]): boolean => {
+  const text = `${sheet.name} ${kindWords(sheet)} ${sheet.id}`.toLowerCase();
+  return words.every((word) => text.includes(word));
+};
+
+function ShelfPlace({ shop, shops }: ShelfPlaceProps) {
+  const { data: own, error } = useShopSheets(shop.id);
+  const save = useSaveSheet(shop.id);
+  const drafts = useSheetDrafts((state) => state.byId);
+  const navigate = useNavigate();
+  const [text, setText] = useState('');
+  const [kind, setKind] = useState<ProductSheet['kind'] | null>(null);
+  const [withArchived, setWithArchived] = useState(false);
+  const [isMaking, setIsMaking] = useState(false);
+  const [picked, setPicked] = useState<readonly ProductSheet[]>([]);
+  const [isComparing, setIsComparing] = useState(false);
+  const asked = useDeferredValue(text);
+  const shown = useMemo(() => {
+    const words = asked.toLowerCase().split(/\s+/).filter(Boolean);
+    const wanted = (sheet: ProductSheet): boolean =>
+      (kind === null || sheet.kind === kind) && isFound(sheet, words);
+    const works = new Set((own ?? []).filter(({ isArchived }) => !isArchived).map(workOf));
+    return {
+      own: inOrder((own ?? []).filter((sheet) => (withArchived || !sheet.isArchived) && wanted(sheet))),
+      generic: GENERIC_SHELF.filter((sheet) => !works.has(workOf(sheet)) && wanted(sheet)),
+    };
+  }, [own, asked, kind, withArchived]);
+  if (!own) return <Pending error={error} what="the shelf" />;
+
+  const open = (sheet: ProductSheet): void => void navigate(`/shelf/${shop.id}/products/${sheet.id}`);
+  const nArchived = own.filter(({ isArchived }) => isArchived).length;
+  const begin = (sheet: ProductSheet): void => {
+    keepDraft(draftName(shop.id, sheet.id), { sheet, from: 0 });
+    open(sheet);
+  };
+  const pick = (sheet: ProductSheet): void =>
+    setPicked((now) =>
+      now.includes(sheet) ? now.filter((one) => one !== sheet) : [...now.slice(-1), sheet],
+    );
+  return (
+    <main className="page">
+      <PageTitle name="Shelf" />
+      <div className="page-head">
+        <h1>Shelf</h1>
+        <span className="note">
+          {own.length - nArchived === 1 ? '1 product' : `${own.length - nArchived} products`} of your own
+        </span>
+        <div className="head-actions">
+          {shops.length > 1 && (
+            <Select
+              aria-label="Shop"
+              value={shop.id}
+              options={shops.map((other) => ({ value: other.id, label: other.name }))}
+              onChange={(other) => void navigate(`/shelf/${other}`)}
+            />
+          )}
+          <TakeSheets shop={shop} own={own} />
+          <Button type="primary" icon={<PlusOutlined />} onClick={() => setIsMaking(true)}>
+            New product
+          </Button>
+        </div>
+      </div>
+      {save.error && <Problem error={save.error} />}
+      <div className="shelf-find">
+        <Input.Search
+          aria-label="Find a product"
+          placeholder="name or kind"
+          allowClear
+          maxLength={80}
+          value={text}
+          onChange={({ target }) => setText(target.value)}
+        />
+        <Select
+          aria-label="Kind"
+          allowClear
+          placeholder="all kinds"
+          value={kind}
+          options={SHELF_KINDS.map((value) => ({ value, label: kindWords({ kind: value }) }))}
+          onChange={(value: ProductSheet['kind'] | undefined) => setKind(value ?? null)}
+        />
+        {nArchived > 0 && (
+          <Checkbox checked={withArchived} onChange={({ target }) => setWithArchived(target.checked)}>
+            Archived too
+          </Checkbox>
+        )}
+        {picked.length > 0 && (
+          <span className="shelf-picked" role="status">
+            {picked.length === 2 ? (
+              <Button onClick={() => setIsComparing(true)}>Compare the two</Button>
+            ) : (
+              <span className="note">Tick another one to compare it with {picked[0]!.name}.</span>
+            )}
+          </span>
+        )}
+      </div>
+      <section aria-labelledby="own-head">
+        <h2 id="own-head">Your own</h2>
+        {shown.own.length === 0 ? (
+          <p className="empty">
+            {own.length === 0
+              ? 'No product of your own yet. Take a built-in sheet over and change it to what your data sheet says: plans then lay yours instead.'
+              : 'No product of your own is found by that.'}
+          </p>
+        ) : (
+          <ProductList
+            sheets={shown.own}
+            picked={picked}
+            drafts={new Set(shown.own.filter(({ id }) => drafts[draftName(shop.id, id)]).map(({ id }) => id))}
+            onPick={pick}
+            onOpen={open}
+            acts={(sheet) => (
+              <>
+                <Button
+                  icon={<CopyOutlined />}
+                  aria-label={`Duplicate ${sheet.name}`}
+                  title="Duplicate"
+                  onClick={() => begin(copyOf(sheet, own))}
+                />
+                <Button
+                  onClick={() =>
+                    save.mutate({
+                      sheet: withArchivedAs(sheet, !sheet.isArchived),
+                      from: sheet.version,
+                    })
+                  }
+                >
+                  {sheet.isArchived ? 'Use again' : 'Archive'}
+                </Button>
+              </>
+            )}
+          />
+        )}
+      </section>
+      {shown.generic.length > 0 && (
+        <section aria-labelledby="generic-head" className="shelf-generic">
+          <h2 id="generic-head">Built in, until you have your own</h2>
+          <p className="note">
+            Invented, with believable figures. One of your own for the same work takes its place.
+          </p>
+          <ProductList
+            sheets={shown.generic}
+            picked={picked}
+            onPick={pick}
+            acts={(sheet) => (
+              <Button aria-label={`Take ${sheet.name} over`} onClick={() => begin(sheet)}>
+                Take it over
+              </Button>
+            )}
+          />
+        </section>
+      )}
+      {isMaking && (
+        <NewProduct
+          own={own}
+          onClose={() => setIsMaking(false)}
+          onMake={(sheet) => {
+            setIsMaking(false);
+            begin(sheet);
+          }}
+        />
+      )}
+      {isComparing && picked.length === 2 && (
+        <CompareSheets pair={[picked[0]!, picked[1]!]} onClose={() => setIsComparing(false)} />
+      )}
+    </main>
+  );
+}
+
+/** By kind as they are laid, then by the shop's order, then by name. */
+const inOrder = (sheets: readonly ProductSheet[]): ProductSheet[] => {
+  const place = (sheet: ProductSheet): number =>
+    (SHELF_KINDS as readonly string[]).indexOf(sheet.kind) * 2 + (sheet.use ? 1 : 0);
+  return sheets.toSorted(
+    (a, b) => place(a) - place(b) || (a.rank ?? 1000) - (b.rank ?? 1000) || a.name.localeCompare(b.name),
+  );
+};
+
+function withArchivedAs({ isArchived: _, ...sheet }: ProductSheet, isArchived: boolean): ProductSheet {
+  return isArchived ? { ...sheet, isArchived } : sheet;
+}
+
+/** A copy under the next free id. */
+function copyOf(sheet: ProductSheet, own: readonly ProductSheet[]): ProductSheet {
+  const taken = new Set([...own, ...GENERIC_SHELF].map(({ id }) => id));
+  const stem = sheet.id.slice(0, 50);
+  const nth = Array.from({ length: own.length + 2 }, (_, i) => i + 2).find(
+    (n) => !taken.has(`${stem}-${n}`),
+  )!;
+  return withArchivedAs(
+    { ...sheet, id: `${stem}-${nth}`, name: `${sheet.name.slice(0, 110)}, copy`, version: 1 },
+    false,
+  );
+}

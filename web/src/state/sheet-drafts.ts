@@ -1,0 +1,35 @@
+import type { ProductSheet } from '@blue-ledge/core';
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+
+/** Sheets that are being written, by shop and id: they survive a reload, and are kept by the server once they are saved. */
+
+export interface SheetDraft {
+  readonly sheet: ProductSheet;
+  /** The version that was changed; 0 for a new one. */
+  readonly from: number;
+}
+
+interface SheetDrafts {
+  readonly byId: Readonly<Record<string, SheetDraft>>;
+}
+
+export const useSheetDrafts = create<SheetDrafts>()(
+  persist<SheetDrafts>(() => ({ byId: {} }), { name: 'ledge-sheet-drafts', version: 1 }),
+);
+
+/** Each tab writes the whole list: what another one wrote is read first. */
+export const draftName = (shop: string, id: string): string => `${shop}/${id}`;
+
+/** Keeps a draft; null drops it. */
+export function keepDraft(name: string, draft: SheetDraft | null): void {
+  useSheetDrafts.setState(({ byId }) => {
+    const { [name]: _, ...others } = byId;
+    return { byId: draft ? { ...others, [name]: draft } : others };
+  });
+}
+
+/** What another tab wrote counts here too. */
+window.addEventListener('storage', ({ key }) => {
+  if (key === 'ledge-sheet-drafts') void useSheetDrafts.persist.rehydrate();
+});
