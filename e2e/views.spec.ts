@@ -16,6 +16,13 @@ for (const theme of ['light', 'dark'])
     await page.goto('/shop');
     await expect(page.getByRole('heading', { name: 'How this shop works' })).toBeVisible();
     await expectAccessible(page);
+    await page.goto('/shelf');
+    await page.getByRole('button', { name: 'Take Sealer 3:1:1 over' }).click();
+    await expect(page.getByRole('heading', { name: 'What it may lie on' })).toBeVisible();
+    await expectAccessible(page);
+    await page.getByRole('link', { name: /^All products of/ }).click();
+    await expect(page.getByRole('heading', { name: 'Your own' })).toBeVisible();
+    await expectAccessible(page);
     await page.goto(`${DOOR}/survey?zone=C`);
     await expect(page.getByRole('group', { name: /Section as found/ })).toBeVisible();
     await expectAccessible(page);

@@ -117,7 +117,7 @@ function SheetPlace({ shop, kept, draft }: SheetPlaceProps) {
         </div>
       </div>
       {theirs && (
-        <div className="plan-notice" role="alert">
+        <div className="sheet-notice" role="alert">
           <span>
             <b>Somebody saved version {theirs.version} meanwhile.</b> Yours is not lost: keep it as the next
             version, or take theirs.
