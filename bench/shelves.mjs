@@ -26,7 +26,11 @@ function variantOf(sheet, nth, random) {
     ...sheet,
     id: `${sheet.id}-${nth}`,
     name: `${sheet.name}, no. ${nth}`,
-    film: { ...sheet.film, perCoatUm, maxUm: Math.round(sheet.film.maxUm * between(random, 0.8, 1.3)) },
+    film: {
+      ...sheet.film,
+      perCoatUm,
+      maxUm: Math.max(perCoatUm, Math.round(sheet.film.maxUm * between(random, 0.8, 1.3))),
+    },
     cure: sheet.cure.map(({ celsius, minutes }) => ({ celsius, minutes: Math.ceil(minutes * cures) })),
     sandAfterMin: sheet.sandAfterMin === null ? null : Math.round(sheet.sandAfterMin * cures),
     flash: {

@@ -21,7 +21,7 @@ for (const theme of ['light', 'dark'])
     await expect(page.getByRole('heading', { name: 'What it may lie on' })).toBeVisible();
     await expectAccessible(page);
     await page.getByRole('link', { name: /^All products of/ }).click();
-    await expect(page.getByRole('heading', { name: 'Your own' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Your own', exact: true })).toBeVisible();
     await expectAccessible(page);
     await page.goto(`${DOOR}/survey?zone=C`);
     await expect(page.getByRole('group', { name: /Section as found/ })).toBeVisible();

@@ -1,6 +1,7 @@
 import { formatQuantity, type ProductSheet } from '@blue-ledge/core';
 import { Checkbox } from 'antd';
-import { memo } from 'react';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { memo, useLayoutEffect, useRef, useState } from 'react';
 import { useFormat } from '../state/units.ts';
 import { kindWords } from './sheet-fields.ts';
 
@@ -16,23 +17,53 @@ interface ProductListProps {
   readonly acts: (sheet: ProductSheet) => React.ReactNode;
 }
 
-/** Products as rows: rows out of sight are not laid out, so that a long shelf opens at once. */
-export const ProductList = ({ sheets, picked, drafts, onPick, onOpen, acts }: ProductListProps) => (
-  <ul className="product-list">
-    {sheets.map((sheet) => (
-      <li key={sheet.id} className={sheet.isArchived ? 'is-archived' : ''}>
-        <Checkbox
-          aria-label={`Compare ${sheet.name}`}
-          checked={picked.includes(sheet)}
-          onChange={() => onPick(sheet)}
-        />
-        <ProductName sheet={sheet} isDraft={drafts?.has(sheet.id) ?? false} onOpen={onOpen} />
-        <ProductFigures sheet={sheet} />
-        <span className="product-acts">{acts(sheet)}</span>
-      </li>
-    ))}
-  </ul>
-);
+/** Height of a row, px; the same in shelf.css. */
+const ROW_PX = 56;
+/** Rows that are there beyond what is in sight. */
+const MORE_ROWS = 20;
+
+/** Products as rows; of a long shelf only those in sight and some around them are there. */
+export function ProductList({ sheets, picked, drafts, onPick, onOpen, acts }: ProductListProps) {
+  const list = useRef<HTMLUListElement>(null);
+  const [topPx, setTopPx] = useState(0);
+  // What stands above changes without this list's knowledge; the same number again ends it.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  useLayoutEffect(() => setTopPx(list.current?.offsetTop ?? 0));
+  // eslint-disable-next-line react-hooks/incompatible-library -- nothing of it is passed on to memoized parts
+  const rows = useVirtualizer({
+    count: sheets.length,
+    getScrollElement: () => list.current?.closest('main') ?? null,
+    estimateSize: () => ROW_PX,
+    getItemKey: (nth) => sheets[nth]!.id,
+    overscan: MORE_ROWS,
+    scrollMargin: topPx,
+  });
+  return (
+    <ul ref={list} className="product-list" style={{ height: rows.getTotalSize() + 3 }}>
+      {rows.getVirtualItems().map(({ index, key, start }) => {
+        const sheet = sheets[index]!;
+        return (
+          <li
+            key={key}
+            className={sheet.isArchived ? 'is-archived' : ''}
+            style={{ transform: `translateY(${start - topPx}px)` }}
+            aria-setsize={sheets.length}
+            aria-posinset={index + 1}
+          >
+            <Checkbox
+              aria-label={`Compare ${sheet.name}`}
+              checked={picked.includes(sheet)}
+              onChange={() => onPick(sheet)}
+            />
+            <ProductName sheet={sheet} isDraft={drafts?.has(sheet.id) ?? false} onOpen={onOpen} />
+            <ProductFigures sheet={sheet} />
+            <span className="product-acts">{acts(sheet)}</span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
 
 interface ProductNameProps {
   readonly sheet: ProductSheet;
