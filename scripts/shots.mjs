@@ -77,14 +77,6 @@ const VIEWS = [
   ['plan-sheet', `${DOOR}/plan-sheet`],
   ['caution-sheet', `${DOOR}/caution-sheet`],
   [
-    'panel-facts',
-    `${DOOR}/survey?zone=B`,
-    async (page) => {
-      await page.getByRole('button', { name: 'Panel facts' }).click();
-      await page.waitForTimeout(500);
-    },
-  ],
-  [
     'schools',
     `${DOOR}/system?step=15`,
     async (page) => {
@@ -108,9 +100,31 @@ const VIEWS = [
         .scrollIntoViewIfNeeded();
     },
   ],
-  ['plastic', '/jobs/bus-6/panels/trim/system?step=12'],
   ['patches', '/jobs/bus-6/panels/lid/survey?zone=A'],
   ['patches-system', '/jobs/bus-6/panels/lid/system?step=18'],
+  [
+    'product',
+    '/shelf',
+    async (page) => {
+      await page.getByRole('button', { name: 'Take High-build primer 4:1:1 over' }).click();
+      await page.getByLabel('Price of a litre').fill('36,5');
+      await page.waitForTimeout(500);
+    },
+  ],
+  [
+    'shelf',
+    '/shelf',
+    async (page) => {
+      for (const name of ['High-build primer 4:1:1', 'Sealer 3:1:1', 'Epoxy primer 1:1']) {
+        await page.goto(`${address}/shelf`);
+        await page.getByRole('button', { name: `Take ${name} over`, exact: true }).click();
+        await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+        await page.getByText('version 1').waitFor();
+      }
+      await page.goto(`${address}/shelf`);
+      await page.waitForTimeout(800);
+    },
+  ],
 ];
 
 setup();

@@ -115,8 +115,8 @@ function Detail({ step, all, start, sheetOf, onReplan, products }: DetailProps) 
           <Button onClick={onReplan}>Done so far: plan on from here…</Button>
         </p>
       )}
-      <Reasons reasons={step.why} />
       {products}
+      <Reasons reasons={step.why} />
       {step.cautions.length > 0 && (
         <ul className="cautions">
           {step.cautions.map((caution, i) => (
