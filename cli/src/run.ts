@@ -1,11 +1,15 @@
 import { Command, CommanderError } from 'commander';
 import { blockCommand } from './commands/block.ts';
+import { cureCommand, flashCommand } from './commands/drying.ts';
 import { dewCommand } from './commands/dew.ts';
+import { hideCommand } from './commands/hide.ts';
 import { checkCommand, planCommand } from './commands/job.ts';
 import { judgeCommand } from './commands/judge.ts';
 import { ladderCommand } from './commands/ladder.ts';
 import { mixCommand } from './commands/mix.ts';
+import { fillerCommand, flowCupCommand, rescueCommand } from './commands/pour.ts';
 import { schemaCommand } from './commands/schema.ts';
+import { compressorCommand, filmCommand, paceCommand } from './commands/spray.ts';
 import { telegraphCommand } from './commands/telegraph.ts';
 import { BadInput } from './input.ts';
 
@@ -30,6 +34,15 @@ const COMMANDS = [
   mixCommand,
   ladderCommand,
   blockCommand,
+  filmCommand,
+  flashCommand,
+  cureCommand,
+  hideCommand,
+  rescueCommand,
+  paceCommand,
+  compressorCommand,
+  flowCupCommand,
+  fillerCommand,
 ];
 
 /** Runs one command line (without node and script name); returns the exit code and never throws. */

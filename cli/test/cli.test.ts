@@ -112,6 +112,57 @@ test.each([
     },
   ],
   [['schema', 'job'], { properties: { panels: expect.anything() } }],
+  [
+    ['film', '--area', '1.8', '--film-um', '120', '--solids', '0.4217'],
+    { volumeMl: expect.closeTo(788, 0), wetUm: expect.closeTo(284.6, 1) },
+  ],
+  [['flash', '--minutes', '10', '--celsius', '5'], { minutes: expect.closeTo(20, 6) }],
+  [
+    ['flash', '--minutes', '10', '--celsius', '15', '--carrier', 'water', '--humidity', '80'],
+    { minutes: expect.closeTo(34.3, 1) },
+  ],
+  [['cure', '--points', '20:720,60:30', '--celsius', '12'], { fullCureMin: expect.closeTo(25.2 * 60, -1) }],
+  [
+    ['cure', '--points', '20:720,60:30', '--spells', '18:480,10:480,16:480'],
+    { conversion: expect.any(Number) },
+  ],
+  [
+    ['hide', '--base-L', '45', '--contrast', '0.8', '--tones', '9,30', '--quality', 'show'],
+    { byTone: [{ coats: 2 }, { coats: 1 }], best: { toneL: 30, coats: 1 } },
+  ],
+  [
+    ['hide', '--base', '#c01a1a', '--contrast', '0.6', '--tones', '20,40,60,80'],
+    { byTone: expect.any(Array) },
+  ],
+  [
+    ['rescue', '--ratio', '4:1:2', '--poured', '400,130,0', '--tolerance', '3', '--cup-ml', '800'],
+    { addMl: [expect.closeTo(89.7, 1), 0, expect.closeTo(244.9, 1)], fits: false },
+  ],
+  [
+    [
+      'pace',
+      '--flow-ml',
+      '250',
+      '--transfer',
+      '0.65',
+      '--solids',
+      '0.4217',
+      '--fan-mm',
+      '250',
+      '--film-um',
+      '40',
+    ],
+    { metresPerSecond: expect.closeTo(0.228, 3) },
+  ],
+  [
+    ['compressor', '--demand', '350', '--delivery', '220', '--tank', '50', '--from', '8', '--to', '5'],
+    { keepsUp: false, minutes: expect.closeTo(1.139, 3) },
+  ],
+  [
+    ['flow-cup', '--reading', '0:27', '--reading', '5:22', '--target', '20'],
+    { percent: expect.closeTo(7.33, 2) },
+  ],
+  [['filler', '--area', '0.25', '--depth-um', '900'], { hardenerGrams: expect.closeTo(9.72, 2) }],
 ])('%j answers', async (args, answer) => {
   expect(await ledge(...args)).toMatchObject({ code: 0, json: answer });
 });
@@ -185,6 +236,27 @@ describe('bad input: exit 2, one clear message, nothing on stdout', () => {
     ['a bare grade', () => ['telegraph', '--grit', '400'], /--grit "400" is in no table.*CAMI 400/],
     ['an unknown command', () => ['polish'], /unknown command/],
     ['a humidity of 300', () => ['dew', '--celsius', '20', '--humidity', '300'], /humidity/i],
+    [
+      'nothing poured yet',
+      () => ['rescue', '--ratio', '4:1', '--poured', '0,0'],
+      /nothing has been poured yet/,
+    ],
+    ['one reading', () => ['flow-cup', '--reading', '0:27', '--target', '20'], /two readings/],
+    [
+      'a base twice',
+      () => ['hide', '--base', '#ffffff', '--base-L', '40', '--contrast', '0.5', '--tones', '20'],
+      /give the base once/,
+    ],
+    [
+      'cure points in other words',
+      () => ['cure', '--points', '20=720', '--celsius', '12'],
+      /--points must be/,
+    ],
+    [
+      'a tank that fills',
+      () => ['compressor', '--demand', '9', '--delivery', '5', '--tank', '50', '--from', '5', '--to', '8'],
+      /must fall from a higher pressure/,
+    ],
     ['a ratio of nothing', () => ['mix', '--ratio', '0:0', '--volume', '100'], /ratio|part/i],
   ])('%s', async (_, args, message) => {
     const { code, out, err } = await ledge(...args());

@@ -92,6 +92,14 @@ export type { Polygon, Polyline, Role, SurveyLayer, Zone } from './survey/zone.t
 // models
 export { dewMarginKelvin, dewPointCelsius } from './climate/dew.ts';
 export { dewMarginOf } from './climate/dew-margin.ts';
+export { conversionAfter, fullCureMin, minutesToConversion } from './climate/cure.ts';
+export { solventFlashFactor, waterFlashFactor } from './climate/flash.ts';
+export { sprayVolumeMl, wetFilmUm } from './film/coverage.ts';
+export { fillerMix, type FillerMix } from './film/filler-mix.ts';
+export { percentForSeconds, type FlowReading } from './film/flow-cup.ts';
+export { compressorKeeps, paceMPerS, type Keeping } from './film/gun.ts';
+export { HIDDEN_DELTA_E, bandsOfGrey, bandsOfHex, hidingOver, type Hiding } from './film/hiding.ts';
+export { rescueOf, type Rescue } from './film/rescue.ts';
 export { cupMarkMm, cupVolumeMl, mixByVolume } from './film/mix.ts';
 export { TOOLS, type Tool } from './materials/tools.ts';
 export {

@@ -1,3 +1,4 @@
+import { FILLER_WASTE } from '../film/filler-mix.ts';
 import { isBody, labelOf } from '../materials/layer-kinds.ts';
 import type { Reason } from '../wording/reason.ts';
 import type { BodyAct, PlainAct } from './act.ts';
@@ -28,9 +29,6 @@ const SETTLES: Partial<Record<BodyAct['op'], OpenIssue>> = {
   'texture-coat': 'rough-coat',
 };
 
-/** What stays on board and knife besides (default). */
-const WASTE = 1.2;
-
 /** Thickness that an act lays on a zone, µm. */
 export const bodyFilmUm = (zone: ZoneState, act: BodyAct, context: Context): number =>
   act.op === 'fill' ? zone.surface.lowUm : sheetIn(context, act.sheetId).film.perCoatUm;
@@ -55,7 +53,7 @@ function bodyGrams(zone: ZoneState, act: BodyAct, context: Context): number {
   const { components } = sheetIn(context, act.sheetId);
   const parts = components.reduce((sum, c) => sum + c.parts, 0);
   const gramsPerMl = components.reduce((sum, c) => sum + c.parts * c.gramsPerMl, 0) / parts;
-  return bodyLitres(zone, act, context) * 1000 * gramsPerMl * WASTE;
+  return bodyLitres(zone, act, context) * 1000 * gramsPerMl * FILLER_WASTE;
 }
 
 /** What the work settles; a joint that is sealed again in a rough coat wants that coat over it again. */
@@ -115,7 +113,7 @@ export const bodywork: Operation<BodyAct> = {
     return {
       handsOnMin: labourMin(act.op, spreading),
       waitMin: lifts * setsMin(sheet, context),
-      materialCost: litres * WASTE * sheet.pricePerLitre,
+      materialCost: litres * FILLER_WASTE * sheet.pricePerLitre,
     };
   },
   explain: (zones, act, _, context) => {

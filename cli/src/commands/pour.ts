@@ -1,0 +1,59 @@
+import { fillerMix, percentForSeconds, rescueOf, type FlowReading } from '@blue-ledge/core';
+import { Command } from 'commander';
+import { BadInput, numberFor, numbersFor } from '../input.ts';
+
+/** Models of mixing: an over-pour made right, reducer by flow cup, filler by scale and by puck. */
+
+interface RescueOptions {
+  readonly ratio: number[];
+  readonly poured: number[];
+  readonly tolerance: number;
+  readonly cupMl?: number;
+}
+
+/** `rescue --ratio 4:1:2 --poured 400,130,0 --tolerance 3 [--cup-ml 1000]`. */
+export const rescueCommand = (answer: (answer: unknown) => void): Command =>
+  new Command('rescue')
+    .description('the least addition that makes an over-pour right')
+    .requiredOption('--ratio <a:b:c>', 'parts by volume', numbersFor('ratio', ':'))
+    .requiredOption('--poured <ml,...>', 'what is in the cup of each', numbersFor('poured', ','))
+    .option('--tolerance <%>', 'of each component', numberFor('tolerance', '%'), 3)
+    .option('--cup-ml <ml>', 'what the cup holds', numberFor('cup-ml', 'ml'))
+    .action(({ ratio, poured, tolerance, cupMl }: RescueOptions) => {
+      if (cupMl !== undefined && !(cupMl > 0)) throw new BadInput('--cup-ml must be more than 0 ml');
+      const rescue = rescueOf(ratio, poured, tolerance);
+      answer({ ...rescue, ...(cupMl === undefined ? {} : { fits: rescue.batchMl <= cupMl }) });
+    });
+
+/** `5:22` is five percent added and 22 seconds. */
+function readingIn(text: string, before: readonly FlowReading[] = []): FlowReading[] {
+  const [percent, seconds, ...more] = numbersFor('reading', ':')(text);
+  if (percent === undefined || seconds === undefined || more.length > 0)
+    throw new BadInput('--reading must be percent added and seconds, for example 5:22');
+  return [...before, { percent, seconds }];
+}
+
+/** `flow-cup --reading 0:27 --reading 5:22 --target 20`. */
+export const flowCupCommand = (answer: (answer: unknown) => void): Command =>
+  new Command('flow-cup')
+    .description('reducer for a run-out time, from two timed readings')
+    .requiredOption('--reading <percent:seconds>', 'given twice or more', readingIn)
+    .requiredOption('--target <s>', 'seconds wanted', numberFor('target', 's'))
+    .action(({ reading, target }: { readonly reading: FlowReading[]; readonly target: number }) =>
+      answer({ percent: percentForSeconds(reading, target) }),
+    );
+
+interface FillerOptions {
+  readonly area: number;
+  readonly depthUm: number;
+  readonly percent: number;
+}
+
+/** `filler --area 0.25 --depth-um 900 [--percent 2]`. */
+export const fillerCommand = (answer: (answer: unknown) => void): Command =>
+  new Command('filler')
+    .description('filler and hardener for a hollow, waste included, and the puck for those without a scale')
+    .requiredOption('--area <m²>', 'filled area', numberFor('area', 'm²'))
+    .requiredOption('--depth-um <µm>', 'depth', numberFor('depth-um', 'µm'))
+    .option('--percent <%>', 'hardener', numberFor('percent', '%'), 2)
+    .action(({ area, depthUm, percent }: FillerOptions) => answer(fillerMix(area, depthUm, percent)));
