@@ -7,7 +7,7 @@ import { checkCommand, planCommand } from './commands/job.ts';
 import { judgeCommand } from './commands/judge.ts';
 import { ladderCommand } from './commands/ladder.ts';
 import { mixCommand } from './commands/mix.ts';
-import { fillerCommand, flowCupCommand, rescueCommand } from './commands/pour.ts';
+import { fillerCommand, flowCupCommand, pourCommand, rescueCommand } from './commands/pour.ts';
 import { schemaCommand } from './commands/schema.ts';
 import { compressorCommand, filmCommand, paceCommand } from './commands/spray.ts';
 import { telegraphCommand } from './commands/telegraph.ts';
@@ -38,6 +38,7 @@ const COMMANDS = [
   flashCommand,
   cureCommand,
   hideCommand,
+  pourCommand,
   rescueCommand,
   paceCommand,
   compressorCommand,

@@ -162,6 +162,18 @@ test.each([
     ['flow-cup', '--reading', '0:27', '--reading', '5:22', '--target', '20'],
     { percent: expect.closeTo(7.33, 2) },
   ],
+  [
+    ['pour', DEMO, '--panel', 'door'],
+    {
+      panelId: 'door',
+      pours: expect.arrayContaining([
+        expect.objectContaining({ op: 'prime-build', sheetId: 'build-4-1-1', pots: expect.any(Number) }),
+      ]),
+      shopping: expect.arrayContaining([
+        expect.objectContaining({ sheetId: 'build-4-1-1', component: 'hardener' }),
+      ]),
+    },
+  ],
   [['filler', '--area', '0.25', '--depth-um', '900'], { hardenerGrams: expect.closeTo(9.72, 2) }],
 ])('%j answers', async (args, answer) => {
   expect(await ledge(...args)).toMatchObject({ code: 0, json: answer });
@@ -240,6 +252,11 @@ describe('bad input: exit 2, one clear message, nothing on stdout', () => {
       'nothing poured yet',
       () => ['rescue', '--ratio', '4:1', '--poured', '0,0'],
       /nothing has been poured yet/,
+    ],
+    [
+      'a system that is not there',
+      () => ['pour', DEMO, '--system', 'x'],
+      /--system must be one that is ready/,
     ],
     ['one reading', () => ['flow-cup', '--reading', '0:27', '--target', '20'], /two readings/],
     [

@@ -184,6 +184,7 @@ export { assumedUm } from './operations/survey-state.ts';
 export { measuredFilmUm } from './planner/measured-film.ts';
 export { planJob } from './planner/plan-job.ts';
 export { shelfOf } from './planner/shelf.ts';
+export { shoppingOf, type Pour, type Shopping } from './planner/pours.ts';
 export { planPanel } from './planner/plan-panel.ts';
 export { makePlan } from './planner/make-plan.ts';
 export { otherProducts, type OtherProduct, type OtherProducts } from './planner/other-products.ts';

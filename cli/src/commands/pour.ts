@@ -1,8 +1,45 @@
-import { fillerMix, percentForSeconds, rescueOf, type FlowReading } from '@blue-ledge/core';
+import {
+  fillerMix,
+  makePlan,
+  openPlan,
+  percentForSeconds,
+  rescueOf,
+  shoppingOf,
+  type FlowReading,
+} from '@blue-ledge/core';
 import { Command } from 'commander';
-import { BadInput, numberFor, numbersFor } from '../input.ts';
+import { BadInput, numberFor, numbersFor, panelOf, readJobFile } from '../input.ts';
 
-/** Models of mixing: an over-pour made right, reducer by flow cup, filler by scale and by puck. */
+/** What a plan mixes, and models of mixing: an over-pour made right, reducer by flow cup, filler by scale and by puck. */
+
+interface PourOptions {
+  readonly panel?: string;
+  readonly system?: string;
+}
+
+/** `pour FILE --panel ID [--system ID]`. */
+export const pourCommand = (answer: (answer: unknown) => void): Command =>
+  new Command('pour')
+    .description('what is mixed for each step of a panel’s plan, and what that takes in all')
+    .argument('<file>', 'job file (*.ledge.json)')
+    .option('--panel <id>', 'panel of the job; its first where not given')
+    .option('--system <id>', 'system of the plan; the chosen one where not given')
+    .action((file: string, { panel: panelId, system }: PourOptions) => {
+      const job = readJobFile(file);
+      const panel = panelOf(job, panelId);
+      const { shop, sheets } = job;
+      const plan = openPlan(makePlan({ panel, shop, target: job.job.target, sheets }));
+      const ready = plan.view.systems.filter(({ verdict }) => verdict === 'ready').map(({ id }) => id);
+      const systemId = system ?? plan.view.chosen ?? ready[0];
+      if (systemId === undefined || !ready.includes(systemId))
+        throw new BadInput(
+          ready.length === 0
+            ? `panel "${panel.id}" has no system that is ready: \`ledge plan\` says why`
+            : `--system must be one that is ready: ${ready.join(', ')}`,
+        );
+      const pours = plan.poursOf(systemId);
+      answer({ panelId: panel.id, systemId, pours, shopping: shoppingOf(pours) });
+    });
 
 interface RescueOptions {
   readonly ratio: number[];

@@ -11,6 +11,7 @@ import { actOf, type ActInput } from './act-input.ts';
 import { benchOfTask, inZone, waitingStops, type BenchOfTask } from './bench-of-task.ts';
 import { foundStacks } from './found.ts';
 import type { Notice, PanelPlan, Said, Step, System } from './plan.ts';
+import { poursOf, type Pour } from './pours.ts';
 import type { Performed } from './prepare.ts';
 import { replay, type ReplayMemo, type Replayed } from './replay.ts';
 import { totalsOf } from './score.ts';
@@ -29,6 +30,8 @@ export interface OpenedPlan {
   readonly sheetOf: (id: string | undefined) => ProductSheet | undefined;
   /** The sanding of one system, by numbers; empty for a system that is not there. */
   readonly sandingOf: (systemId: string) => SandingOfPlan;
+  /** What is mixed for what a system still does; empty for a system that is not there. */
+  readonly poursOf: (systemId: string) => readonly Pour[];
 }
 
 type Writer = (performed: readonly Performed[]) => Step[];
@@ -209,6 +212,7 @@ export function openPlan(stored: StoredPlan): OpenedPlan {
       return [...(inputs.done ?? []), ...acts];
     },
     sheetOf: (id) => (id === undefined ? undefined : context.shelf.get(id)),
+    poursOf: (id) => poursOf(replayed.get(id)?.steps ?? [], done.steps.length, context),
     sandingOf: (id) => sandingOf(stepsOf(id), start, context),
   };
 }

@@ -1,0 +1,103 @@
+import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
+import { sheetSchema } from '../materials/sheet.ts';
+import { panelOf, type ZoneSketch } from '../testing/bench.ts';
+import { shopSchema, targetSchema } from '../survey/shop.ts';
+import { makePlan } from './make-plan.ts';
+import { shoppingOf, type Pour } from './pours.ts';
+import { openPlan } from './view-plan.ts';
+
+/** What is mixed for a plan: enough, no more than can be poured, and by scale what it is by volume. */
+
+const DENT: readonly ZoneSketch[] = [
+  {
+    stack: 'steel/ecoat:20/old-finish:95',
+    areaM2: 1.2,
+    findings: [{ kind: 'low', depthMm: 1.5, sizeMm: 80 }],
+  },
+];
+
+function poursFor(
+  zones: readonly ZoneSketch[],
+  { shop = {}, sheets = [], count = 1 }: { shop?: object; sheets?: readonly object[]; count?: number } = {},
+): readonly Pour[] {
+  const plan = openPlan(
+    makePlan({
+      panel: panelOf(zones, { count }),
+      shop: shopSchema.parse(shop),
+      target: targetSchema.parse({}),
+      sheets: sheets.map((sheet) => sheetSchema.parse(sheet)),
+    }),
+  );
+  return plan.poursOf(plan.view.chosen!);
+}
+
+const genericOf = (id: string) => GENERIC_SHELF.find((sheet) => sheet.id === id)!;
+
+test('every step that lays something has a pour, by the number of its step, that covers what it takes', () => {
+  for (const zones of [
+    DENT,
+    [{ stack: 'plastic-olefin', areaM2: 0.4 }],
+    [{ stack: 'aluminium', areaM2: 12 }],
+  ]) {
+    const pours = poursFor(zones);
+    expect(pours.length).toBeGreaterThan(0);
+    for (const { pots, potMl, needMl, leftoverMl, parts, sheetId } of pours) {
+      expect(pots * potMl).toBeGreaterThanOrEqual(needMl - 0.1);
+      expect(leftoverMl).toBeCloseTo(pots * potMl - needMl, 1);
+      expect(parts.at(-1)!.readMl).toBeCloseTo(potMl, 1);
+      const grams = parts.reduce((sum, part) => sum + part.grams, 0);
+      expect(Math.abs(parts.at(-1)!.readGrams - grams)).toBeLessThan(0.3);
+      for (const { ml } of parts) expect([sheetId, ml > 0]).toEqual([sheetId, true]);
+    }
+  }
+});
+
+test('parts are those of the sheet, and readings add up', () => {
+  const build = poursFor(DENT).find(({ op }) => op === 'prime-build')!;
+  const [base, hardener, thinner] = build.parts;
+  expect(base!.ml / hardener!.ml).toBeCloseTo(4, 1);
+  expect(thinner!.readMl).toBeCloseTo(build.potMl, 1);
+  expect(base!.grams / base!.ml).toBeCloseTo(1.55, 1);
+});
+
+test('filler takes its hardener by mass', () => {
+  const fill = poursFor(DENT).find(({ op }) => op === 'fill')!;
+  const [filler, hardener] = fill.parts;
+  expect(hardener!.grams / filler!.grams).toBeCloseTo(0.02, 1);
+});
+
+test('coats that lie further apart than the pot life take a pot each', () => {
+  const slow = {
+    ...genericOf('epoxy-1-1'),
+    potLifeMin: 20,
+    flash: { betweenCoatsMin: 45, beforeNextMin: 45 },
+  };
+  const epoxy = poursFor(DENT, { sheets: [slow] }).find(({ op }) => op === 'prime-epoxy')!;
+  expect(epoxy.pots).toBe(2);
+  const usual = poursFor(DENT).find(({ op }) => op === 'prime-epoxy')!;
+  expect(usual.pots).toBe(1);
+});
+
+test('a warm shop shortens the pot life; a batch of parts is mixed in one', () => {
+  const potLife = (shop: object): number =>
+    poursFor(DENT, { shop }).find(({ op }) => op === 'prime-build')!.potLifeMin!;
+  expect(potLife({ celsius: 30 })).toBeCloseTo(potLife({ celsius: 20 }) / 2, 0);
+  const need = (count: number): number =>
+    poursFor([{ stack: 'steel', areaM2: 0.1 }], { count }).find(({ op }) => op === 'prime-epoxy')!.needMl;
+  expect(need(10) - need(1)).toBeGreaterThan(0);
+  expect(need(10)).toBeLessThan(10 * need(1));
+});
+
+test('a flexible part has its additive in the pot', () => {
+  const pours = poursFor([{ stack: 'plastic-olefin', areaM2: 0.4 }]);
+  const additive = pours.flatMap(({ parts }) => parts.filter(({ name }) => name === 'flexible additive'));
+  expect(additive.length).toBeGreaterThan(0);
+});
+
+test('what is wanted is added up by product and component', () => {
+  const pours = poursFor(DENT);
+  const wanted = shoppingOf([...pours, ...pours]);
+  const once = shoppingOf(pours);
+  expect(wanted.map(({ ml }) => ml)).toEqual(once.map(({ ml }) => expect.closeTo(2 * ml, 1)));
+  expect(new Set(once.map(({ sheetId, component }) => `${sheetId} ${component}`)).size).toBe(once.length);
+});
