@@ -41,6 +41,9 @@ for (const theme of ['light', 'dark'])
       await expect(page.getByRole('heading', { level: 2, name: /^Zone [BC]/ })).toBeVisible();
       await expectAccessible(page);
     }
+    await page.goto(`${DOOR}/pour`);
+    await expect(page.getByRole('heading', { name: 'For the whole panel' })).toBeVisible();
+    await expectAccessible(page);
     await page.goto('/practice');
     await expect(page.getByRole('region', { name: 'Score' })).toBeVisible();
     await expectAccessible(page);

@@ -74,6 +74,14 @@ const VIEWS = [
       await page.waitForTimeout(500);
     },
   ],
+  [
+    'pour',
+    `${DOOR}/pour?step=15`,
+    async (page) => {
+      await page.getByRole('spinbutton', { name: 'Poured of build base' }).fill('250');
+      await page.getByRole('spinbutton', { name: 'Poured of hardener' }).fill('90');
+    },
+  ],
   ['plan-sheet', `${DOOR}/plan-sheet`],
   ['caution-sheet', `${DOOR}/caution-sheet`],
   [
@@ -101,7 +109,6 @@ const VIEWS = [
     },
   ],
   ['patches', '/jobs/bus-6/panels/lid/survey?zone=A'],
-  ['patches-system', '/jobs/bus-6/panels/lid/system?step=18'],
   [
     'product',
     '/shelf',

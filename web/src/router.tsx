@@ -47,6 +47,11 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('./panel/ladder/LadderStage.tsx')).LadderStage }),
           },
           {
+            path: 'pour',
+            errorElement: <Fault />,
+            lazy: async () => ({ Component: (await import('./panel/pour/PourStage.tsx')).PourStage }),
+          },
+          {
             path: 'system',
             errorElement: <Fault />,
             lazy: async () => ({ Component: (await import('./panel/system/SystemStage.tsx')).SystemStage }),

@@ -121,6 +121,8 @@ function batchOf(act: CoatAct | BodyAct, panel: PanelState, context: Context): B
 }
 
 const round = (value: number): number => Math.round(value * 10) / 10;
+/** Hardener of a little filler is a few tenths of a gram. */
+const roundFine = (value: number): number => Math.round(value * 100) / 100;
 
 /** The pour of one step. */
 function pourOf({ act, before }: Performed & { act: CoatAct | BodyAct }, n: number, context: Context): Pour {
@@ -147,10 +149,10 @@ function pourOf({ act, before }: Performed & { act: CoatAct | BodyAct }, n: numb
     potMl,
     parts: lines.map(({ volumeMl: ml, cumulativeMl, massGrams = 0, cumulativeGrams = 0 }, i) => ({
       name: components[i]!.name,
-      ml: round(ml),
-      grams: round(massGrams),
-      readMl: round(cumulativeMl),
-      readGrams: round(cumulativeGrams),
+      ml: roundFine(ml),
+      grams: roundFine(massGrams),
+      readMl: roundFine(cumulativeMl),
+      readGrams: roundFine(cumulativeGrams),
     })),
     pots,
     ...(potLifeMin === undefined ? {} : { potLifeMin: round(potLifeMin) }),

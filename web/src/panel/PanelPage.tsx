@@ -11,6 +11,7 @@ const STAGES = [
   ['survey', 'Survey'],
   ['system', 'System'],
   ['ladder', 'Ladder'],
+  ['pour', 'Pour'],
 ] as const;
 
 /** A panel: its head with the stages that are alive, and the stage that is open. */

@@ -1,0 +1,123 @@
+import { shoppingOf, stepTitle, type Pour, type Step } from '@blue-ledge/core';
+import { Spin } from 'antd';
+import { Link } from 'react-router';
+import type { PlanOnScreen } from '../../api/opened-plan.ts';
+import { isOpened, usePlan } from '../../api/queries.ts';
+import { Problem } from '../../shared/Problem.tsx';
+import { useSearchPut } from '../../shared/use-search-put.ts';
+import { usePanelContext } from '../panel-context.ts';
+import { PourCard } from './PourCard.tsx';
+import './pour.css';
+import { useAmounts } from './use-amounts.ts';
+
+/** Pour: what is mixed for each step of the chosen system, and what that takes in all. */
+export function PourStage() {
+  const context = usePanelContext();
+  const { data: plan, error, isPending } = usePlan(context.key);
+  if (error) return <Problem error={error} />;
+  if (isPending) return <Spin className="stage-wait" description="Fetching the plan" />;
+  const shown = isOpened(plan) ? plan : null;
+  const systemId = shown?.chosen ?? shown?.opened.view.chosen ?? null;
+  if (!shown || systemId === null) return <NoPour />;
+  return <Pours plan={shown} systemId={systemId} />;
+}
+
+const NoPour = () => (
+  <div className="no-plan">
+    <h2>Nothing to mix yet</h2>
+    <p>What is mixed follows from the chosen system: its products, coats and films. Choose a system first.</p>
+    <p>
+      <Link to="../system">Go to System</Link>
+    </p>
+  </div>
+);
+
+interface PoursProps {
+  readonly plan: PlanOnScreen;
+  readonly systemId: string;
+}
+
+function Pours({ plan: { opened, changed }, systemId }: PoursProps) {
+  const [search, put] = useSearchPut();
+  const system = opened.view.systems.find(({ id }) => id === systemId);
+  const pours = opened.poursOf(systemId);
+  const [first] = pours;
+  if (!system || !first)
+    return (
+      <div className="no-plan">
+        <h2>Nothing is mixed for this system</h2>
+        <p>It lays no product: the panel is cleaned and keyed.</p>
+      </div>
+    );
+  const asked = Number.parseInt(search.get('step') ?? '', 10);
+  const pour = pours.find(({ n }) => n === asked) ?? first;
+  const stepOf = ({ n }: Pour): Step => system.steps[n - 1]!;
+  return (
+    <div className="pour-stage">
+      <aside className="pane pour-list">
+        <p className="note">
+          {system.title}
+          {changed.length > 0 && '. What it was planned from has changed since: plan again in System.'}
+        </p>
+        <ul aria-label="Mixes">
+          {pours.map((each) => (
+            <li key={each.n}>
+              <button
+                type="button"
+                aria-current={each.n === pour.n ? 'true' : undefined}
+                onClick={() => put({ step: String(each.n) })}
+              >
+                <b>{each.n}</b>
+                <span>
+                  {stepTitle(stepOf(each))}
+                  <Amount pour={each} />
+                </span>
+              </button>
+            </li>
+          ))}
+        </ul>
+        <Shopping pours={pours} nameOf={(id) => opened.sheetOf(id)?.name ?? id} />
+      </aside>
+      <PourCard key={pour.n} pour={pour} step={stepOf(pour)} sheet={opened.sheetOf(pour.sheetId)} />
+    </div>
+  );
+}
+
+function Amount({ pour: { pots, potMl, zones } }: { readonly pour: Pour }) {
+  const mixed = useAmounts()('Ml', potMl);
+  return (
+    <span className="note">
+      {pots > 1 ? `${pots} × ${mixed}` : mixed}, zone {zones.join(', ')}
+    </span>
+  );
+}
+
+interface ShoppingProps {
+  readonly pours: readonly Pour[];
+  readonly nameOf: (sheetId: string) => string;
+}
+
+/** What all mixes take, by product. */
+function Shopping({ pours, nameOf }: ShoppingProps) {
+  const amount = useAmounts();
+  const wanted = shoppingOf(pours);
+  const cost = pours.reduce((sum, pour) => sum + pour.cost, 0);
+  return (
+    <section aria-labelledby="wanted-head">
+      <h2 id="wanted-head">For the whole panel</h2>
+      <ul className="pour-wanted">
+        {wanted.map(({ sheetId, component, ml }) => (
+          <li key={`${sheetId} ${component}`}>
+            <span>
+              {component} <span className="note">{nameOf(sheetId)}</span>
+            </span>
+            <b>{amount('Ml', ml)}</b>
+          </li>
+        ))}
+      </ul>
+      <p>
+        Material <b>{cost.toFixed(2)}</b>, what is left over included.
+      </p>
+    </section>
+  );
+}
