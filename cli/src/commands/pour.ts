@@ -59,7 +59,8 @@ export const rescueCommand = (answer: (answer: unknown) => void): Command =>
     .action(({ ratio, poured, tolerance, cupMl }: RescueOptions) => {
       if (cupMl !== undefined && !(cupMl > 0)) throw new BadInput('--cup-ml must be more than 0 ml');
       const rescue = rescueOf(ratio, poured, tolerance);
-      answer({ ...rescue, ...(cupMl === undefined ? {} : { fits: rescue.batchMl <= cupMl }) });
+      // Without a cup nothing says that it does not fit.
+      answer({ ...rescue, fits: rescue.batchMl <= (cupMl ?? Infinity) });
     });
 
 /** `5:22` is five percent added and 22 seconds. */
