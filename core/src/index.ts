@@ -99,7 +99,7 @@ export { fillerMix, type FillerMix } from './film/filler-mix.ts';
 export { percentForSeconds, type FlowReading } from './film/flow-cup.ts';
 export { compressorKeeps, paceMPerS, type Keeping } from './film/gun.ts';
 export { HIDDEN_DELTA_E, bandsOfGrey, bandsOfHex, hidingOver, type Hiding } from './film/hiding.ts';
-export { rescueOf, type Rescue } from './film/rescue.ts';
+export { RESCUE_TOLERANCE_PERCENT, rescueOf, type Rescue } from './film/rescue.ts';
 export { cupMarkMm, cupVolumeMl, mixByVolume } from './film/mix.ts';
 export { TOOLS, type Tool } from './materials/tools.ts';
 export {

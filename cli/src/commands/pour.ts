@@ -1,4 +1,5 @@
 import {
+  RESCUE_TOLERANCE_PERCENT,
   fillerMix,
   makePlan,
   openPlan,
@@ -54,7 +55,7 @@ export const rescueCommand = (answer: (answer: unknown) => void): Command =>
     .description('the least addition that makes an over-pour right')
     .requiredOption('--ratio <a:b:c>', 'parts by volume', numbersFor('ratio', ':'))
     .requiredOption('--poured <ml,...>', 'what is in the cup of each', numbersFor('poured', ','))
-    .option('--tolerance <%>', 'of each component', numberFor('tolerance', '%'), 3)
+    .option('--tolerance <%>', 'of each component', numberFor('tolerance', '%'), RESCUE_TOLERANCE_PERCENT)
     .option('--cup-ml <ml>', 'what the cup holds', numberFor('cup-ml', 'ml'))
     .action(({ ratio, poured, tolerance, cupMl }: RescueOptions) => {
       if (cupMl !== undefined && !(cupMl > 0)) throw new BadInput('--cup-ml must be more than 0 ml');

@@ -1,3 +1,5 @@
+import { linearOf } from './tone.ts';
+
 /**
  * How many coats hide an undercoat (models.md 10): Kubelka-Munk in three bands of linear sRGB. K/S of each band comes
  * from the masstone, one S for all of them from a black and white card. Differences are CIE76 in Lab under D65.
@@ -22,13 +24,10 @@ type Quality = keyof typeof HIDDEN_DELTA_E;
 
 const inside = (value: number): number => Math.min(MOST, Math.max(LEAST, value));
 
-const linear = (channel: number): number =>
-  channel <= 0.04045 ? channel / 12.92 : ((channel + 0.055) / 1.055) ** 2.4;
-
 /** @throws {RangeError} for anything but `#rrggbb` */
 export function bandsOfHex(hex: string): Bands {
   if (!/^#[0-9a-f]{6}$/i.test(hex)) throw new RangeError(`base must be like #1b7f86, got ${hex}`);
-  return [1, 3, 5].map((at) => linear(parseInt(hex.slice(at, at + 2), 16) / 255)) as unknown as Bands;
+  return [1, 3, 5].map((at) => linearOf(parseInt(hex.slice(at, at + 2), 16) / 255)) as unknown as Bands;
 }
 
 /** Reflectance of a grey of lightness L*. @throws {RangeError} outside 0 to 100 */

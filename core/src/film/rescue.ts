@@ -1,3 +1,6 @@
+/** How far a component may usually be from its share, percent (default). */
+export const RESCUE_TOLERANCE_PERCENT = 3;
+
 /**
  * An over-pour made right by adding, never by taking out. A component is right when it lies within a tolerance of its own
  * share of a common batch. The batch is the smallest of which nothing that is in the cup is too much; each component is

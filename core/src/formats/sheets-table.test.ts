@@ -37,6 +37,9 @@ test('what is wrong is said by column', () => {
   expect(problemsIn({ over: 'epoxy fine' })[0]).toMatch(/^over: "epoxy fine"/);
   expect(problemsIn({ over: 'paper P180-P320' })).toEqual(['over: "paper" is no layer']);
   expect(problemsIn({ 'film.perCoatUm': '' })[0]).toMatch(/^film.perCoatUm/);
+  expect(
+    problemsIn({ 'climate.minCelsius': '', 'climate.maxCelsius': '', 'climate.maxRelativeHumidity': '' })[0],
+  ).toMatch(/^climate.minCelsius/);
   expect(problemsIn({ 'film.perCoatUm': 'thick' })[0]).toMatch(/^film.perCoatUm/);
   expect(problemsIn({ name: '' })[0]).toMatch(/^name/);
 });

@@ -152,7 +152,14 @@ function listsOf(row: Row, problems: string[]): Record<string, unknown> {
 /** A row as a sheet, or all that is wrong with it, by column. Columns that are missing or empty are left out. */
 export function sheetOfRow(row: Row): ReadRow {
   const problems: string[] = [];
-  const sheet: Record<string, unknown> = listsOf(row, problems);
+  // Groups are there though all of their columns are missing: each column is then named.
+  const sheet: Record<string, unknown> = {
+    film: {},
+    flash: {},
+    recoat: {},
+    climate: {},
+    ...listsOf(row, problems),
+  };
   for (const path of WORDS) if (row[path]?.trim()) put(sheet, path, unplain(row[path].trim()));
   for (const path of NUMBERS) if (row[path]?.trim()) put(sheet, path, numberIn(row[path].trim()));
   for (const path of YES) if (row[path]?.trim()) put(sheet, path, /^(yes|true|1|x)$/i.test(row[path].trim()));

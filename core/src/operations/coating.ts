@@ -25,6 +25,10 @@ const SPRAY_FIXED_MIN = 9;
 const SPRAY_MIN_PER_COAT = 1;
 const SPRAY_MIN_PER_M2_COAT = 2.5;
 
+/** Hands-on minutes of spraying: setting up, each coat, and the metres of gun travel by square metres x coats. */
+export const sprayingMin = (coats: number, m2Coats: number): number =>
+  SPRAY_FIXED_MIN + SPRAY_MIN_PER_COAT * coats + SPRAY_MIN_PER_M2_COAT * m2Coats;
+
 const coatsOn = (act: CoatAct, zone: ZoneState): number => act.coats[zone.zone.id] ?? 1;
 export const mostCoats = (act: CoatAct): number => Math.max(...Object.values(act.coats));
 export const coatFilmUm = (act: CoatAct, zone: ZoneState, sheet: ProductSheet): number =>
@@ -176,7 +180,7 @@ export const coating: Operation<CoatAct> = {
     const sprayed =
       context.panel.count * zones.reduce((sum, zone) => sum + workedM2(act.op, zone) * coatsOn(act, zone), 0);
     return {
-      handsOnMin: SPRAY_FIXED_MIN + SPRAY_MIN_PER_COAT * most + SPRAY_MIN_PER_M2_COAT * sprayed,
+      handsOnMin: sprayingMin(most, sprayed),
       waitMin: (most - 1) * flashMin(sheet.flash.betweenCoatsMin, sheet, context),
       materialCost: (volumeMl(zones, act, context) / 1000) * sheet.pricePerLitre,
     };

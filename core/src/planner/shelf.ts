@@ -1,7 +1,9 @@
+import { sprayVolumeMl } from '../film/coverage.ts';
 import { coatsFor } from '../surface/budget.ts';
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import { readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
 import { mustStay, ruleIn, type Context } from '../operations/context.ts';
+import { sprayingMin } from '../operations/coating.ts';
 import { cureFrom } from '../operations/curing.ts';
 import { productsByWork, workOf } from '../operations/products.ts';
 import { flashMin } from '../operations/windows.ts';
@@ -43,17 +45,23 @@ function guessMin(sheet: ProductSheet, context: Context): number {
   const m2 = context.panel.areaM2 * context.panel.count;
   const solids = Math.max(0.01, readyVolumeSolids(sheet));
   const transfer = ruleIn(context, 'sprayTransferPercent').value / 100;
-  const litres = (m2 * coats * sheet.film.perCoatUm) / solids / transfer / 1000;
+  const volumeMl = sprayVolumeMl({
+    areaM2: m2,
+    dryUm: coats * sheet.film.perCoatUm,
+    volumeSolids: solids,
+    transfer,
+    lossMl: 0,
+  });
   const cure = cureFrom(sheet, 0, context);
   return (
     (suffices ? 0 : SECOND_BUILD_MIN) +
     minutesOf(
       {
-        handsOnMin: 2.5 * m2 * coats + coats,
+        handsOnMin: sprayingMin(coats, m2 * coats),
         waitMin:
           (coats - 1) * flashMin(sheet.flash.betweenCoatsMin, sheet, context) +
           (cure?.after.value ?? flashMin(sheet.flash.beforeNextMin, sheet, context)),
-        materialCost: litres * sheet.pricePerLitre,
+        materialCost: (volumeMl / 1000) * sheet.pricePerLitre,
       },
       context,
     )

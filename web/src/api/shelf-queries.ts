@@ -1,5 +1,5 @@
 import type { ProductSheet } from '@blue-ledge/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { ask, newKey } from './http.ts';
 
 /** What the server keeps of a shop's shelf. */
@@ -10,6 +10,11 @@ const queryKey = (shop: string): string[] => ['sheets', 'of-shop', shop];
 /** The shop's own sheets, archived ones as well. */
 export const useShopSheets = (shop: string) =>
   useQuery({ queryKey: queryKey(shop), queryFn: () => ask<ProductSheet[]>(path(shop)) });
+
+/** What is worked out from the shelf is asked for again: sheets, whether plans still hold, other products of a step. */
+function shelfChanged(client: QueryClient): void {
+  for (const name of ['sheets', 'plan', 'products']) void client.invalidateQueries({ queryKey: [name] });
+}
 
 export interface SheetSave {
   readonly sheet: ProductSheet;
@@ -31,8 +36,7 @@ export function useSaveSheet(shop: string) {
         ...sheets.filter(({ id }) => id !== kept.id),
         kept,
       ]);
-      void client.invalidateQueries({ queryKey: ['sheets'] });
-      void client.invalidateQueries({ queryKey: ['plan'] });
+      shelfChanged(client);
     },
     // Somebody else may have saved it meanwhile: what they saved is shown.
     onError: () => client.invalidateQueries({ queryKey: queryKey(shop) }),
@@ -52,8 +56,7 @@ export function useTakeSheets(shop: string) {
     mutationFn: (sheets: readonly ProductSheet[]) =>
       ask<Taken>(path(shop), { method: 'POST', body: { sheets }, key: newKey() }),
     onSuccess: () => {
-      void client.invalidateQueries({ queryKey: ['sheets'] });
-      void client.invalidateQueries({ queryKey: ['plan'] });
+      shelfChanged(client);
     },
   });
 }

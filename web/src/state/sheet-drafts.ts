@@ -18,7 +18,7 @@ export const useSheetDrafts = create<SheetDrafts>()(
   persist<SheetDrafts>(() => ({ byId: {} }), { name: 'ledge-sheet-drafts', version: 1 }),
 );
 
-/** Each tab writes the whole list: what another one wrote is read first. */
+/** Name of the draft of a sheet. */
 export const draftName = (shop: string, id: string): string => `${shop}/${id}`;
 
 /** Keeps a draft; null drops it. */
@@ -29,7 +29,7 @@ export function keepDraft(name: string, draft: SheetDraft | null): void {
   });
 }
 
-/** What another tab wrote counts here too. */
+/** Each tab writes the whole list: what another one wrote is read at once. */
 window.addEventListener('storage', ({ key }) => {
   if (key === 'ledge-sheet-drafts') void useSheetDrafts.persist.rehydrate();
 });

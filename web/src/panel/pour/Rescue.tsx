@@ -1,4 +1,11 @@
-import { QUANTITIES, rescueOf, toShown, toStored, type Pour } from '@blue-ledge/core';
+import {
+  QUANTITIES,
+  RESCUE_TOLERANCE_PERCENT,
+  rescueOf,
+  toShown,
+  toStored,
+  type Pour,
+} from '@blue-ledge/core';
 import { useState } from 'react';
 import { NumberInput } from '../../shared/NumberInput.tsx';
 import { useUnits } from '../../state/units.ts';
@@ -9,8 +16,6 @@ interface RescueProps {
   readonly name: string;
 }
 
-/** How far a component may be from its share, percent (default). */
-const TOLERANCE_PERCENT = 3;
 const MOST_GRAMS = 100_000;
 
 /** Too much of one went in: what is added to the others, and what that makes. By mass, as the scale shows it. */
@@ -25,7 +30,7 @@ export function Rescue({ pour: { parts }, name }: RescueProps) {
     ? rescueOf(
         parts.map(({ ml }) => ml),
         inCupMl,
-        TOLERANCE_PERCENT,
+        RESCUE_TOLERANCE_PERCENT,
       )
     : null;
   const put = (nth: number, grams: number | null): void =>
@@ -36,8 +41,8 @@ export function Rescue({ pour: { parts }, name }: RescueProps) {
     <section className="pour-rescue" aria-labelledby="rescue-head">
       <h3 id="rescue-head">Too much of one went in?</h3>
       <p className="note">
-        Put in what is in the cup of each, not what the scale adds up to. Within {TOLERANCE_PERCENT} % of its
-        share each is right.
+        Put in what is in the cup of each, not what the scale adds up to. Within {RESCUE_TOLERANCE_PERCENT} %
+        of its share each is right.
       </p>
       <div className="rescue-fields">
         {parts.map((part, i) => (
