@@ -31,6 +31,24 @@ export {
   type ProductSheet,
   type ProductSheetInput,
 } from './materials/sheet.ts';
+export { asMode, inModes } from './materials/modes.ts';
+export { FORMS, formOf, isTwoPack, type ProductForm, type SheetMode } from './materials/sheet.ts';
+export {
+  GUN_KINDS,
+  TRANSFER_PERCENT_OF,
+  compressorSchema,
+  cupSchema,
+  gunFor,
+  gunSchema,
+  tipFor,
+  transferPercentOf,
+  type Compressor,
+  type Gun,
+  type GunKind,
+  type GunSetup,
+  type MixingCup,
+} from './materials/equipment.ts';
+export { cupStripPdf, placedMarks, type PlacedMark, type StripMark } from './formats/cup-strip.ts';
 export { SHEET_COLUMNS, rowOfSheet, sheetOfRow, type ReadRow } from './formats/sheets-table.ts';
 export { slipsOf, type Slip } from './materials/sheet-slips.ts';
 
@@ -95,12 +113,48 @@ export { dewMarginOf } from './climate/dew-margin.ts';
 export { conversionAfter, fullCureMin, minutesToConversion } from './climate/cure.ts';
 export { solventFlashFactor, waterFlashFactor } from './climate/flash.ts';
 export { sprayVolumeMl, wetFilmUm } from './film/coverage.ts';
-export { fillerMix, type FillerMix } from './film/filler-mix.ts';
+export { PUCK_HEIGHT_MM, fillerMix, hardenerLineMm, puckMmOf, type FillerMix } from './film/filler-mix.ts';
 export { percentForSeconds, type FlowReading } from './film/flow-cup.ts';
 export { compressorKeeps, paceMPerS, type Keeping } from './film/gun.ts';
-export { HIDDEN_DELTA_E, bandsOfGrey, bandsOfHex, hidingOver, type Hiding } from './film/hiding.ts';
+export {
+  HIDDEN_DELTA_E,
+  bandsOfColor,
+  bandsOfGrey,
+  bandsOfHex,
+  contrastOfCoats,
+  hidingOver,
+  hidingOverColor,
+  mixedToneL,
+  shareOfLighter,
+  undertonesFor,
+  type Color,
+  type Hiding,
+  type ToneOffer,
+  type Undertones,
+} from './film/hiding.ts';
 export { RESCUE_TOLERANCE_PERCENT, rescueOf, type Rescue } from './film/rescue.ts';
-export { cupMarkMm, cupVolumeMl, mixByVolume } from './film/mix.ts';
+export { mixByVolume } from './film/mix.ts';
+export {
+  alongWallMm,
+  cupMarkMm,
+  cupVolumeMl,
+  cupsFor,
+  printedReading,
+  usableMl,
+  type Cup,
+  type PrintedReading,
+} from './film/cup.ts';
+export {
+  EVEN_PACE_M_PER_S,
+  airVerdict,
+  coatOfGun,
+  gunSetup,
+  type AirVerdict,
+  type GunSetupResult,
+  type SprayCoat,
+  type TipVerdict,
+} from './film/gun-setup.ts';
+export { PAST_EDGE_MM, passesOver, type Passes } from './film/passes.ts';
 export { TOOLS, type Tool } from './materials/tools.ts';
 export {
   bestLadder,
@@ -184,6 +238,7 @@ export { assumedUm } from './operations/survey-state.ts';
 export { measuredFilmUm } from './planner/measured-film.ts';
 export { planJob } from './planner/plan-job.ts';
 export { shelfOf } from './planner/shelf.ts';
+export type { SprayArea, SprayTask } from './planner/spray-tasks.ts';
 export { shoppingOf, type Pour, type Shopping } from './planner/pours.ts';
 export { planPanel } from './planner/plan-panel.ts';
 export { makePlan } from './planner/make-plan.ts';

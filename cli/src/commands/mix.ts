@@ -1,5 +1,6 @@
+import { writeFileSync } from 'node:fs';
 import { Command } from 'commander';
-import { cupMarkMm, cupVolumeMl, mixByVolume } from '@blue-ledge/core';
+import { alongWallMm, cupMarkMm, cupStripPdf, cupVolumeMl, mixByVolume, type Cup } from '@blue-ledge/core';
 import { BadInput, numberFor, numbersFor } from '../input.ts';
 
 interface MixOptions {
@@ -7,9 +8,29 @@ interface MixOptions {
   readonly volume: number;
   readonly densities?: number[];
   readonly cup?: number[];
+  readonly strip?: string;
 }
 
-/** `mix --ratio 4:1:2 --volume 700 [--densities 1.4,1.0,0.87] [--cup 70,90,120]`. */
+/** @throws {BadInput} for anything but three measures */
+function cupOf(measures: readonly number[]): Cup {
+  const [bottomMm, topMm, heightMm] = measures;
+  if (bottomMm === undefined || topMm === undefined || heightMm === undefined || measures.length !== 3)
+    throw new BadInput('--cup must be three measures in mm: bottom, top, height, for example 70,90,120');
+  return { bottomMm, topMm, heightMm };
+}
+
+/** @throws {BadInput} where the file cannot be written */
+function writeStrip(path: string, pdf: Uint8Array): void {
+  try {
+    writeFileSync(path, pdf);
+  } catch (error) {
+    throw new BadInput(
+      `--strip ${path} cannot be written (${(error as NodeJS.ErrnoException).code}): give another file`,
+    );
+  }
+}
+
+/** `mix --ratio 4:1:2 --volume 700 [--densities 1.4,1.0,0.87] [--cup 70,90,120] [--strip FILE.pdf]`. */
 export const mixCommand = (answer: (answer: unknown) => void): Command =>
   new Command('mix')
     .description('volumes, scale targets and cup marks of a mix')
@@ -17,16 +38,32 @@ export const mixCommand = (answer: (answer: unknown) => void): Command =>
     .requiredOption('--volume <ml>', 'batch', numberFor('volume', 'ml'))
     .option('--densities <g/ml,...>', 'one for each component', numbersFor('densities', ','))
     .option('--cup <bottom,top,height>', 'inside measures in mm', numbersFor('cup', ','))
-    .action(({ ratio, volume, densities, cup }: MixOptions) => {
+    .option('--strip <file.pdf>', 'writes a strip for that cup, true to scale')
+    .action(async ({ ratio, volume, densities, cup, strip }: MixOptions) => {
       const components = mixByVolume(ratio, volume, densities);
-      if (!cup) return answer({ batchMl: volume, components });
-      const [bottomMm, topMm, heightMm] = cup;
-      if (bottomMm === undefined || topMm === undefined || heightMm === undefined || cup.length !== 3)
-        throw new BadInput('--cup must be three measures in mm: bottom, top, height, for example 70,90,120');
-      const measures = { bottomMm, topMm, heightMm };
+      if (!cup) {
+        if (strip !== undefined) throw new BadInput('--strip needs the cup that it is for: --cup 70,90,120');
+        return answer({ batchMl: volume, components });
+      }
+      const measures = cupOf(cup);
+      const marked = components.map((line) => {
+        const markMm = cupMarkMm(measures, line.cumulativeMl);
+        return { ...line, markMm, alongWallMm: alongWallMm(measures, markMm) };
+      });
+      if (strip !== undefined) {
+        const marks = marked.map(({ parts, cumulativeMl }) => ({
+          name: `${parts} parts`,
+          readMl: cumulativeMl,
+        }));
+        writeStrip(
+          strip,
+          await cupStripPdf({ title: `${ratio.join(':')}, ${volume} ml`, cup: measures, marks }),
+        );
+      }
       answer({
         batchMl: volume,
-        components: components.map((line) => ({ ...line, markMm: cupMarkMm(measures, line.cumulativeMl) })),
+        components: marked,
         cup: { ...measures, holdsMl: cupVolumeMl(measures) },
+        ...(strip === undefined ? {} : { strip }),
       });
     });

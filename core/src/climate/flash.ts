@@ -1,3 +1,4 @@
+import { fullCureMin, type CurePoint } from './cure.ts';
 import { vapourDeficitHPa, type Air } from './dew.ts';
 
 /** Flash time away from the sheet's reference climate; how the air moves is another factor (operations/windows.ts). */
@@ -12,3 +13,7 @@ export const solventFlashFactor = (celsius: number, refCelsius: number, doublesK
  */
 export const waterFlashFactor = ({ celsius, relativeHumidity }: Air, leastDeficitHPa: number): number =>
   vapourDeficitHPa(20, 50) / Math.max(leastDeficitHPa, vapourDeficitHPa(celsius, relativeHumidity));
+
+/** Factor on the sheet's flash time where it has a table of temperatures: between its points as ln t against 1/T. */
+export const tableFlashFactor = (points: readonly CurePoint[], celsius: number, refCelsius: number): number =>
+  fullCureMin(points, celsius) / fullCureMin(points, refCelsius);

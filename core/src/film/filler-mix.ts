@@ -4,7 +4,7 @@
 export const FILLER_WASTE = 1.2;
 /** Usual polyester filler and its paste hardener, g/ml (default). */
 const FILLER_GRAMS_PER_ML = 1.8;
-const PUCK_HEIGHT_MM = 20;
+export const PUCK_HEIGHT_MM = 20;
 
 export interface FillerMix {
   readonly fillerGrams: number;
@@ -12,6 +12,12 @@ export interface FillerMix {
   /** Diameter of a puck of filler 20 mm high. */
   readonly puckMm: number;
 }
+
+/** Diameter of a puck 20 mm high, mm. */
+export const puckMmOf = (ml: number): number => Math.sqrt((4 * ml * 1000) / (Math.PI * PUCK_HEIGHT_MM));
+
+/** Length of the line of hardener that is squeezed out beside it, mm, by what a millimetre of the tube's line holds. */
+export const hardenerLineMm = (ml: number, mlPerMm: number): number => ml / mlPerMm;
 
 /**
  * Filler and hardener for an area filled to a depth, what stays on the board included.
@@ -29,6 +35,6 @@ export function fillerMix(areaM2: number, depthUm: number, hardenerPercent: numb
   return {
     fillerGrams,
     hardenerGrams: (fillerGrams * hardenerPercent) / 100,
-    puckMm: Math.sqrt((4 * fillerMl * 1000) / (Math.PI * PUCK_HEIGHT_MM)),
+    puckMm: puckMmOf(fillerMl),
   };
 }

@@ -1,5 +1,6 @@
 import { sprayVolumeMl, wetFilmUm } from './coverage.ts';
-import { cupMarkMm, cupVolumeMl, mixByVolume } from './mix.ts';
+import { cupMarkMm, cupVolumeMl } from './cup.ts';
+import { mixByVolume } from './mix.ts';
 import { sagLimitWetUm, sagTravelMm } from './sag.ts';
 import { lightnessOfHex } from './tone.ts';
 import { readyVolumeSolids } from '../materials/sheet.ts';

@@ -29,7 +29,7 @@ export function paceMPerS({ flowMlPerMin, transfer, volumeSolids, fanMm, overlap
 }
 
 /** One atmosphere, bar: tank air is counted as free air. */
-const ATMOSPHERE_BAR = 1.013;
+export const ATMOSPHERE_BAR = 1.013;
 
 interface Air {
   /** Free air, l/min. */

@@ -30,6 +30,13 @@ export function bandsOfHex(hex: string): Bands {
   return [1, 3, 5].map((at) => linearOf(parseInt(hex.slice(at, at + 2), 16) / 255)) as unknown as Bands;
 }
 
+/** A colour as a job has it. */
+export type Color = string | { readonly L: number; readonly a: number; readonly b: number };
+
+/** @throws {RangeError} for text that is not `#rrggbb` */
+export const bandsOfColor = (color: Color): Bands =>
+  typeof color === 'string' ? bandsOfHex(color) : bandsOfLab([color.L, color.a, color.b]);
+
 /** Reflectance of a grey of lightness L*. @throws {RangeError} outside 0 to 100 */
 export function bandsOfGrey(toneL: number): Bands {
   if (!(toneL >= 0 && toneL <= 100)) throw new RangeError(`lightness must be from 0 to 100, got ${toneL}`);
@@ -41,6 +48,19 @@ export function bandsOfGrey(toneL: number): Bands {
 const luminance = ([red, green, blue]: Bands): number => 0.2126 * red + 0.7152 * green + 0.0722 * blue;
 
 type Lab = readonly [number, number, number];
+
+/** Linear sRGB of CIE Lab under D65, cut to what a screen can show. */
+export function bandsOfLab([l, a, b]: Lab): Bands {
+  const inverse = (t: number): number => (t ** 3 > 216 / 24389 ? t ** 3 : ((116 * t - 16) * 27) / 24389);
+  const fy = (l + 16) / 116;
+  const [x, y, z] = [0.95047 * inverse(fy + a / 500), inverse(fy), 1.08883 * inverse(fy - b / 200)];
+  const cut = (value: number): number => Math.min(1, Math.max(0, value));
+  return [
+    cut(3.2404542 * x - 1.5371385 * y - 0.4985314 * z),
+    cut(-0.969266 * x + 1.8760108 * y + 0.041556 * z),
+    cut(0.0556434 * x - 0.2040259 * y + 1.0572252 * z),
+  ];
+}
 
 /** CIE Lab under D65 from linear sRGB (IEC 61966-2-1). */
 export function labOf(bands: Bands): Lab {
@@ -97,6 +117,45 @@ export interface Hiding {
   readonly best: { readonly toneL: number; readonly coats: number | null };
 }
 
+/** What a base does over one ground. */
+interface Over {
+  readonly coats: number | null;
+  readonly deltaE: number;
+  /** What is left to be seen where it was sprayed thin. */
+  readonly thin: number;
+}
+
+/** A base as the model knows it: from its masstone and one coat of it on a card. */
+export interface Base {
+  readonly masstone: Bands;
+  /** Of one coat: reflectance over black (0) divided by that over white (0.8); over 0 to under 1. */
+  readonly contrast: number;
+  readonly quality: Quality;
+}
+
+/** Coats of a base over any ground. @throws {RangeError} for a contrast outside its range */
+function coatsOver({ masstone, contrast, quality }: Base): (ground: Bands) => Over {
+  if (!(contrast > 0 && contrast < 1))
+    throw new RangeError(`contrast must be over 0 and under 1, got ${contrast}`);
+  const sx = scatterOfCoat(masstone, contrast);
+  const hidden = labOf(masstone.map(inside) as unknown as Bands);
+  return (ground) => {
+    const left = (coats: number): number => deltaE(labOf(filmOver(masstone, ground, coats * sx)), hidden);
+    let coats = 1;
+    while (left(coats) >= HIDDEN_DELTA_E[quality] && coats <= MOST_COATS) coats++;
+    const isHidden = coats <= MOST_COATS;
+    return {
+      coats: isHidden ? coats : null,
+      deltaE: left(Math.min(coats, MOST_COATS)),
+      thin: left(coats * THIN_SPOT),
+    };
+  };
+}
+
+/** Fewest coats first, then what shows least where it was sprayed thin. */
+const byServing = (a: Over, b: Over): number =>
+  a.coats === b.coats ? a.thin - b.thin : (a.coats ?? Infinity) - (b.coats ?? Infinity);
+
 /**
  * Coats of a base over undercoats of several lightnesses.
  * @param contrast of one coat: reflectance over black (0) divided by that over white (0.8); over 0 to under 1
@@ -108,26 +167,113 @@ export function hidingOver(
   tonesL: readonly number[],
   quality: Quality,
 ): Hiding {
-  if (!(contrast > 0 && contrast < 1))
-    throw new RangeError(`contrast must be over 0 and under 1, got ${contrast}`);
+  const over = coatsOver({ masstone, contrast, quality });
   if (tonesL.length === 0) throw new RangeError('at least one tone of undercoat is needed');
-  const sx = scatterOfCoat(masstone, contrast);
-  const hidden = labOf(masstone.map(inside) as unknown as Bands);
-  const left = (toneL: number, coats: number): number =>
-    deltaE(labOf(filmOver(masstone, bandsOfGrey(toneL), coats * sx)), hidden);
-  const judged = tonesL.map((toneL) => {
-    let coats = 1;
-    while (left(toneL, coats) >= HIDDEN_DELTA_E[quality] && coats <= MOST_COATS) coats++;
-    const isHidden = coats <= MOST_COATS;
-    const shown = { toneL, coats: isHidden ? coats : null, deltaE: left(toneL, Math.min(coats, MOST_COATS)) };
-    return { shown, thin: left(toneL, coats * THIN_SPOT) };
-  });
-  const rank = ({ coats }: HidingByTone): number => coats ?? Infinity;
-  const [best] = [...judged].sort((a, b) =>
-    rank(a.shown) === rank(b.shown) ? a.thin - b.thin : rank(a.shown) - rank(b.shown),
-  );
+  const judged = tonesL.map((toneL) => ({ toneL, ...over(bandsOfGrey(toneL)) }));
+  const [best] = judged.toSorted(byServing);
   return {
-    byTone: judged.map(({ shown }) => shown),
-    best: { toneL: best!.shown.toneL, coats: best!.shown.coats },
+    byTone: judged.map(({ toneL, coats, deltaE: shows }) => ({ toneL, coats, deltaE: shows })),
+    best: { toneL: best!.toneL, coats: best!.coats },
+  };
+}
+
+/** Coats of a base over a finish that it is sprayed over as it is. */
+export const hidingOverColor = (base: Base, ground: Bands): { coats: number | null; deltaE: number } => {
+  const { coats, deltaE: shows } = coatsOver(base)(ground);
+  return { coats, deltaE: shows };
+};
+
+/**
+ * Contrast of one coat from the coats that made black and white of a card alike: halfway into the range that takes so many.
+ * @throws {RangeError} outside 1 to 12 coats
+ */
+export function contrastOfCoats(masstone: Bands, coats: number, quality: Quality): number {
+  if (!(Number.isInteger(coats) && coats >= 1 && coats <= 12))
+    throw new RangeError(`coats must be a whole number from 1 to 12, got ${coats}`);
+  /** Least contrast that hides the card's black in so many coats. */
+  const leastFor = (n: number): number => {
+    let [low, high] = [0.001, 0.999];
+    for (let i = 0; i < 40; i++) {
+      const middle = (low + high) / 2;
+      const needs = coatsOver({ masstone, contrast: middle, quality })(black).coats ?? Infinity;
+      if (needs > n) low = middle;
+      else high = middle;
+    }
+    return high;
+  };
+  return (leastFor(coats) + (coats === 1 ? 0.999 : leastFor(coats - 1))) / 2;
+}
+
+/** Absorption to scatter of a grey that hides by itself (Kubelka-Munk). */
+const ksOf = (toneL: number): number => {
+  const r = inside(bandsOfGrey(toneL)[0]);
+  return (1 - r) ** 2 / (2 * r);
+};
+
+/**
+ * Share of the lighter of two tones of one product, by volume, that mixes to a tone between them; both scatter alike.
+ * @throws {RangeError} where the tone does not lie between them
+ */
+export function shareOfLighter(darkL: number, lightL: number, toneL: number): number {
+  if (!(darkL < lightL && toneL >= darkL && toneL <= lightL))
+    throw new RangeError(`tone ${toneL} does not lie between ${darkL} and ${lightL}`);
+  const [dark, light, wanted] = [ksOf(darkL), ksOf(lightL), ksOf(toneL)];
+  return dark === light ? 0 : Math.min(1, Math.max(0, (dark - wanted) / (dark - light)));
+}
+
+/** Tone that a share of the lighter one mixes to: the inverse of `shareOfLighter`. */
+export function mixedToneL(darkL: number, lightL: number, lighterShare: number): number {
+  const ks = ksOf(darkL) * (1 - lighterShare) + ksOf(lightL) * lighterShare;
+  const y = 1 + ks - Math.sqrt(ks * ks + 2 * ks);
+  return labOf([y, y, y])[0];
+}
+
+/** An undercoat that the shop can lay: a tone of a product, or two of its tones mixed. */
+export interface ToneOffer extends HidingByTone {
+  readonly sheetId: string;
+  readonly mixed?: { readonly darkL: number; readonly lightL: number; readonly lighterShare: number };
+}
+
+export interface Undertones {
+  /** Coats over every tone from black to white, for a chart. */
+  readonly chart: readonly HidingByTone[];
+  /** The best tone of all. */
+  readonly ideal: { readonly toneL: number; readonly coats: number | null };
+  /** What the shop has or can mix, the best first. */
+  readonly offers: readonly ToneOffer[];
+}
+
+/** Tones that are charted, and to which two are mixed. */
+const CHART_STEP_L = 2.5;
+const CHARTED = Array.from({ length: 100 / CHART_STEP_L + 1 }, (_, i) => i * CHART_STEP_L);
+
+interface Toned {
+  readonly id: string;
+  readonly tonesL: readonly number[];
+}
+
+/** What undertone serves a base best, and which the products of a shop come to. O(products) over a chart of 41 tones. */
+export function undertonesFor(base: Base, products: readonly Toned[]): Undertones {
+  const over = coatsOver(base);
+  const charted = CHARTED.map((toneL) => ({ toneL, ...over(bandsOfGrey(toneL)) }));
+  const ideal = charted.toSorted(byServing)[0]!;
+  const offered = products.flatMap(({ id: sheetId, tonesL }) => {
+    const tones = tonesL.toSorted((a, b) => a - b);
+    const single = tones.map((toneL) => ({ sheetId, toneL, ...over(bandsOfGrey(toneL)) }));
+    const [darkL, lightL] = [tones[0], tones.at(-1)];
+    if (darkL === undefined || lightL === undefined || darkL >= ideal.toneL || lightL <= ideal.toneL)
+      return single;
+    // The two tones that lie next to the best one are mixed to it.
+    const below = tones.filter((tone) => tone < ideal.toneL).at(-1)!;
+    const above = tones.find((tone) => tone >= ideal.toneL)!;
+    if (above === ideal.toneL) return single;
+    const lighterShare = shareOfLighter(below, above, ideal.toneL);
+    return [...single, { ...ideal, sheetId, mixed: { darkL: below, lightL: above, lighterShare } }];
+  });
+  const plain = <T extends Over>({ thin: _, ...rest }: T): Omit<T, 'thin'> => rest;
+  return {
+    chart: charted.map(plain),
+    ideal: { toneL: ideal.toneL, coats: ideal.coats },
+    offers: offered.toSorted(byServing).map(plain),
   };
 }

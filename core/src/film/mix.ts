@@ -42,36 +42,3 @@ export function mixByVolume(
     return { parts: part, volumeMl, cumulativeMl, massGrams, cumulativeGrams };
   });
 }
-
-/** A straight or tapered cup, inside measures in mm. */
-export interface Cup {
-  readonly bottomMm: number;
-  readonly topMm: number;
-  readonly heightMm: number;
-}
-
-/** Volume of a cup (frustum of a cone) up to a height, in ml. 70/90/120 mm holds 606.3 ml. */
-export function cupVolumeMl(cup: Cup, upToMm = cup.heightMm): number {
-  const atMm = cup.bottomMm + ((cup.topMm - cup.bottomMm) * upToMm) / cup.heightMm;
-  return (Math.PI * upToMm * (cup.bottomMm ** 2 + cup.bottomMm * atMm + atMm ** 2)) / 12 / 1000;
-}
-
-/**
- * Height of a volume in a cup, in mm, by bisection (volume rises with height, so one root; 60 halvings).
- * @throws {RangeError} when a measure is not positive or the volume does not fit
- */
-export function cupMarkMm(cup: Cup, volumeMl: number): number {
-  if (![cup.bottomMm, cup.topMm, cup.heightMm].every((mm) => mm > 0))
-    throw new RangeError('cup must be three measures greater than 0: bottom, top, height in mm');
-  const holds = cupVolumeMl(cup);
-  if (!(volumeMl >= 0) || volumeMl > holds)
-    throw new RangeError(`batch of ${volumeMl.toFixed(0)} ml does not fit a cup of ${holds.toFixed(0)} ml`);
-  let low = 0;
-  let high = cup.heightMm;
-  for (let i = 0; i < 60; i++) {
-    const middle = (low + high) / 2;
-    if (cupVolumeMl(cup, middle) < volumeMl) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
-}

@@ -71,7 +71,10 @@ export function rowOfSheet(sheet: ProductSheet): Row {
   const { components, cure, over, overUnsanded, tonesL, hazards } = sheet;
   const lists = {
     components: components
-      .map((c) => `${c.name} ${c.parts} @${c.gramsPerMl} ${percent(c.volumeSolids)}%`)
+      .map(
+        (c) =>
+          `${c.name} ${c.parts}${c.gramsPerMl === undefined ? '' : ` @${c.gramsPerMl}`} ${percent(c.volumeSolids)}%`,
+      )
       .join('; '),
     cure: cure.map(({ celsius, minutes }) => `${celsius}:${minutes}`).join('; '),
     over: Object.entries(over)
@@ -102,7 +105,7 @@ const partsOf = (text: string): string[] =>
     .map((part) => part.trim())
     .filter((part) => part !== '');
 
-const COMPONENT = /^(.+?)\s+([\d.,]+)\s+@([\d.,]+)\s+([\d.,]+)\s*%$/;
+const COMPONENT = /^(.+?)\s+([\d.,]+)(?:\s+@([\d.,]+))?\s+([\d.,]+)\s*%$/;
 const CURE = /^(-?[\d.,]+)\s*:\s*([\d.,]+)$/;
 const GROUND = /^(\S+)\s+(P\d+)-(P\d+)(\s+unsanded)?$/;
 
@@ -124,7 +127,7 @@ function listsOf(row: Row, problems: string[]): Record<string, unknown> {
     ([, name, parts, density, solids]) => ({
       name,
       parts: numberIn(parts!),
-      gramsPerMl: numberIn(density!),
+      ...(density === undefined ? {} : { gramsPerMl: numberIn(density) }),
       volumeSolids: Number(numberIn(solids!)) / 100,
     }),
   );

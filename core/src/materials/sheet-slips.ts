@@ -111,7 +111,7 @@ export function slipsOf(sheet: ProductSheet): Slip[] {
       : [{ path, says: says(value) }];
   });
   const dense = sheet.components.flatMap(({ name, gramsPerMl }, i) =>
-    gramsPerMl >= 0.6 && gramsPerMl <= 2.5
+    gramsPerMl === undefined || (gramsPerMl >= 0.6 && gramsPerMl <= 2.5)
       ? []
       : [
           {

@@ -25,12 +25,32 @@ const scratchRange = z
   })
   .readonly();
 
+/** A hardener or thinner for warm or cold days, poured in place of the component as it is named. */
+const choiceSchema = z
+  .object({
+    name: z.string().min(1).max(60),
+    fromCelsius: z.number().min(-30).max(60),
+    toCelsius: z.number().min(-30).max(60),
+    gramsPerMl: z.number().positive().max(25).optional(),
+  })
+  .refine(({ fromCelsius, toCelsius }) => fromCelsius < toCelsius, {
+    path: ['toCelsius'],
+    message: 'must be warmer than where it begins',
+  });
+
 const componentSchema = z.object({
   name: z.string().min(1).max(60),
   parts: z.number().positive().max(1000),
-  gramsPerMl: z.number().positive().max(25),
+  /** Without it nothing of it is poured by mass. */
+  gramsPerMl: z.number().positive().max(25).optional(),
   volumeSolids: share,
+  /** Solvent that leaves a litre of it as it is supplied, g. */
+  vocGPerL: z.number().min(0).max(2000).optional(),
+  choices: z.array(choiceSchema).max(5).optional(),
 });
+
+/** How a product is put on. */
+export const FORMS = ['sprayed', 'aerosol', 'brushed', 'spread', 'wiped'] as const;
 
 /** A film never cures more slowly where it is warmer; a sheet that says so is misread. */
 const isFasterWhereWarmer = (points: readonly { celsius: number; minutes: number }[]): boolean =>
@@ -38,19 +58,11 @@ const isFasterWhereWarmer = (points: readonly { celsius: number; minutes: number
     .sort((a, b) => a.celsius - b.celsius)
     .every((point, i, all) => i === 0 || point.minutes <= all[i - 1]!.minutes);
 
-export const sheetSchema = z.looseObject({
-  id: z.string().min(1).max(60),
-  name: z.string().min(1).max(120),
-  kind: z.enum([...LAYER_KIND_NAMES, 'cleaner', 'guide-coat']),
-  version: z.number().int().min(1).default(1),
-  /** Place in the shop's order among products for the same work, 1 first; what has none comes after. */
-  rank: z.number().int().min(1).max(999).optional(),
-  /** Kept for what was made with it; nothing new is planned with it. */
-  isArchived: z.boolean().optional(),
+/** Figures that a product has once for each way in which it is mixed; defaults are the sheet's, not the way's. */
+const mixedAs = {
   /** What this entry is mixed for, where that is not the usual use of its kind: an epoxy reduced as sealer. */
   use: z.enum(['sealer']).optional(),
   components: z.array(componentSchema).min(1).max(6),
-  refCelsius: z.number().min(0).max(60).default(20),
   /** Dry film of one coat, how many coats, and the most in one application. */
   film: z
     .object({
@@ -63,9 +75,17 @@ export const sheetSchema = z.looseObject({
       path: ['maxUm'],
       message: 'must be at least the film of one coat',
     }),
-  /** What leaves while it flashes: water takes its time from the damp of the air, solvent from its warmth. */
-  carrier: z.enum(['solvent', 'water']).default('solvent'),
-  flash: z.object({ betweenCoatsMin: minutes, beforeNextMin: minutes }),
+  flash: z.object({
+    betweenCoatsMin: minutes,
+    beforeNextMin: minutes,
+    /** Flash between coats at other temperatures, where the sheet has a table: it wins over the model. */
+    at: z
+      .array(z.object({ celsius: z.number().min(-10).max(80), minutes: minutes.min(0.1) }))
+      .min(1)
+      .max(6)
+      .refine(isFasterWhereWarmer, 'a warmer point must not take longer: correct its minutes')
+      .optional(),
+  }),
   /** Earliest sanding; null for a product that is not sanded. */
   sandAfterMin: minutes.nullable(),
   recoat: z
@@ -95,6 +115,49 @@ export const sheetSchema = z.looseObject({
       message: 'must not be smaller than the smallest tip',
     })
     .optional(),
+  /** What it may lie on, with the scratch it wants there. A missing kind is not allowed under it. */
+  over: z.partialRecord(z.enum(LAYER_KIND_NAMES), scratchRange),
+  /** May lie on this kind unsanded, if clean and sound. */
+  overUnsanded: z.array(z.enum(LAYER_KIND_NAMES)),
+  /** May cover small rub-through spots of bare metal. */
+  coversBareSpots: z.boolean(),
+  /** Low-shear viscosity for the sag model, Pa s. */
+  lowShearPaS: z.number().positive().max(100).optional(),
+  /** Wait after mixing, before it is sprayed. */
+  inductionMin: minutes.optional(),
+  /** Flexible additive for flexible parts, share of the activated volume. */
+  flexPercent: z.number().min(0).max(50).optional(),
+  tonesL: z.array(z.number().min(0).max(100)).max(12),
+  pricePerLitre: z.number().min(0).max(10_000),
+};
+
+/**
+ * Another way in which the same product is mixed: as sealer, wet-on-wet, for plastic. What it does not name is as on the
+ * sheet.
+ */
+const modeSchema = z.looseObject({
+  id: z
+    .string()
+    .regex(/^[a-z0-9-]+$/, 'must be small letters, digits and hyphens')
+    .max(20),
+  name: z.string().trim().min(1).max(40),
+  kind: z.enum(LAYER_KIND_NAMES).optional(),
+  ...z.object(mixedAs).partial().shape,
+});
+export type SheetMode = z.infer<typeof modeSchema>;
+
+export const sheetSchema = z.looseObject({
+  id: z.string().min(1).max(60),
+  name: z.string().min(1).max(120),
+  kind: z.enum([...LAYER_KIND_NAMES, 'cleaner', 'guide-coat']),
+  version: z.number().int().min(1).default(1),
+  /** Place in the shop's order among products for the same work, 1 first; what has none comes after. */
+  rank: z.number().int().min(1).max(999).optional(),
+  /** Kept for what was made with it; nothing new is planned with it. */
+  isArchived: z.boolean().optional(),
+  refCelsius: z.number().min(0).max(60).default(20),
+  /** What leaves while it flashes: water takes its time from the damp of the air, solvent from its warmth. */
+  carrier: z.enum(['solvent', 'water']).default('solvent'),
   climate: z
     .object({
       minCelsius: z.number().min(-30).max(60),
@@ -105,26 +168,28 @@ export const sheetSchema = z.looseObject({
       path: ['maxCelsius'],
       message: 'must be warmer than the least temperature',
     }),
-  /** What it may lie on, with the scratch it wants there. A missing kind is not allowed under it. */
-  over: z.partialRecord(z.enum(LAYER_KIND_NAMES), scratchRange),
-  /** May lie on this kind unsanded, if clean and sound. */
-  overUnsanded: z.array(z.enum(LAYER_KIND_NAMES)).default([]),
   resistsCorrosion: z.boolean().default(false),
-  /** May cover small rub-through spots of bare metal. */
-  coversBareSpots: z.boolean().default(false),
   /** Film that must be left after sanding. */
   mustStayUm: um.optional(),
-  /** Low-shear viscosity for the sag model, Pa s. */
-  lowShearPaS: z.number().positive().max(100).optional(),
   maxLiftUm: um.optional(),
-  /** Wait after mixing, before it is sprayed. */
-  inductionMin: minutes.optional(),
-  /** Flexible additive for flexible parts, share of the activated volume. */
-  flexPercent: z.number().min(0).max(50).optional(),
   hardenerPercent: z.object({ from: z.number(), to: z.number(), usual: z.number() }).optional(),
-  tonesL: z.array(z.number().min(0).max(100)).max(12).default([]),
-  pricePerLitre: z.number().min(0).max(10_000).default(0),
   hazards: z.array(z.enum(HAZARDS)).default([]),
+  /** How it is put on; by its kind where the sheet does not say. */
+  form: z.enum(FORMS).optional(),
+  /** One pack or two; by its kind and hazards where the sheet does not say. */
+  pack: z.enum(['one', 'two']).optional(),
+  /** What a can of an aerosol holds. */
+  canMl: z.number().positive().max(2000).optional(),
+  ...mixedAs,
+  overUnsanded: mixedAs.overUnsanded.default([]),
+  coversBareSpots: mixedAs.coversBareSpots.default(false),
+  tonesL: mixedAs.tonesL.default([]),
+  pricePerLitre: mixedAs.pricePerLitre.default(0),
+  modes: z
+    .array(modeSchema)
+    .max(6)
+    .refine((modes) => new Set(modes.map(({ id }) => id)).size === modes.length, 'each way needs its own id')
+    .optional(),
 });
 
 export type ProductSheet = z.infer<typeof sheetSchema>;
@@ -136,6 +201,48 @@ export function readyVolumeSolids(sheet: Pick<ProductSheet, 'components'>): numb
   return sheet.components.reduce((sum, c) => sum + c.parts * c.volumeSolids, 0) / parts;
 }
 
+/** Density of what a sheet gives none for, g/ml (default): a usual primer, filler, hardener paste. */
+const USUAL_GRAMS_PER_ML = 1.3;
+
+/** Density ready to spray, g/ml, and whether any of it had to be taken as usual. */
+export function readyGramsPerMl({ components }: Pick<ProductSheet, 'components'>): {
+  readonly value: number;
+  readonly isAssumed: boolean;
+} {
+  const parts = components.reduce((sum, c) => sum + c.parts, 0);
+  const grams = components.reduce((sum, c) => sum + c.parts * (c.gramsPerMl ?? USUAL_GRAMS_PER_ML), 0);
+  return { value: grams / parts, isAssumed: components.some(({ gramsPerMl }) => gramsPerMl === undefined) };
+}
+
 /** Two or more components that react: what gets the flexible additive on a flexible part. */
-export const isTwoPack = (sheet: Pick<ProductSheet, 'hazards' | 'kind'>): boolean =>
-  sheet.hazards.includes('isocyanate') || sheet.kind === 'epoxy';
+export const isTwoPack = ({
+  pack,
+  hazards,
+  kind,
+}: Pick<ProductSheet, 'pack' | 'hazards' | 'kind'>): boolean =>
+  pack === undefined ? hazards.includes('isocyanate') || kind === 'epoxy' : pack === 'two';
+
+/** Viscosity at rest where the sheet gives none, Pa s (default, models.md 2). */
+const LOW_SHEAR_PA_S: Partial<Record<ProductSheet['kind'], number>> = { build: 8, dtm: 8, epoxy: 2 };
+const THIN_PA_S = 1.5;
+
+/** Viscosity at rest: the sheet's, else what its kind usually has. */
+export const lowShearOf = ({
+  lowShearPaS,
+  kind,
+}: Pick<ProductSheet, 'lowShearPaS' | 'kind'>): { readonly value: number; readonly isAssumed: boolean } =>
+  lowShearPaS === undefined
+    ? { value: LOW_SHEAR_PA_S[kind] ?? THIN_PA_S, isAssumed: true }
+    : { value: lowShearPaS, isAssumed: false };
+
+const FORM_OF: Partial<Record<ProductSheet['kind'], ProductForm>> = {
+  filler: 'spread',
+  glaze: 'spread',
+  seam: 'spread',
+  cleaner: 'wiped',
+};
+export type ProductForm = (typeof FORMS)[number];
+
+/** How a product is put on: as its sheet says, else as its kind usually is. */
+export const formOf = ({ form, kind }: Pick<ProductSheet, 'form' | 'kind'>): ProductForm =>
+  form ?? FORM_OF[kind] ?? 'sprayed';

@@ -1,5 +1,6 @@
 import { FILLER_WASTE } from '../film/filler-mix.ts';
 import { isBody, labelOf } from '../materials/layer-kinds.ts';
+import { readyGramsPerMl } from '../materials/sheet.ts';
 import type { Reason } from '../wording/reason.ts';
 import type { BodyAct, PlainAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
@@ -50,9 +51,7 @@ export const bodyLitres = (zone: ZoneState, act: BodyAct, context: Context): num
   (zone.patch && act.op !== 'glaze' ? BOWL_SHARE : 1);
 
 function bodyGrams(zone: ZoneState, act: BodyAct, context: Context): number {
-  const { components } = sheetIn(context, act.sheetId);
-  const parts = components.reduce((sum, c) => sum + c.parts, 0);
-  const gramsPerMl = components.reduce((sum, c) => sum + c.parts * c.gramsPerMl, 0) / parts;
+  const gramsPerMl = readyGramsPerMl(sheetIn(context, act.sheetId)).value;
   return bodyLitres(zone, act, context) * 1000 * gramsPerMl * FILLER_WASTE;
 }
 

@@ -1,12 +1,13 @@
 import { sprayVolumeMl, wetFilmUm } from '../film/coverage.ts';
 import { sagLimitWetUm } from '../film/sag.ts';
 import { labelOf } from '../materials/layer-kinds.ts';
-import { readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
+import { lowShearOf, readyGramsPerMl, readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
 import { isLowEnergy } from '../survey/zone-facts.ts';
 import type { Reason } from '../wording/reason.ts';
 import { isLastCoat, type CoatAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
 import { workedM2 } from './extent.ts';
+import { mixLossMl, transferIn } from './spraying.ts';
 import { opReason, type Moment, type Operation } from './operation.ts';
 import {
   isBare,
@@ -38,7 +39,7 @@ export const coatFilmUm = (act: CoatAct, zone: ZoneState, sheet: ProductSheet): 
 export function volumeMl(zones: readonly ZoneState[], act: CoatAct, context: Context): number {
   const sheet = sheetIn(context, act.sheetId);
   const volumeSolids = readyVolumeSolids(sheet);
-  const transfer = ruleIn(context, 'sprayTransferPercent').value / 100;
+  const transfer = transferIn(sheet, context).value;
   const net = zones.reduce(
     (sum, zone) =>
       sum +
@@ -51,7 +52,7 @@ export function volumeMl(zones: readonly ZoneState[], act: CoatAct, context: Con
       }),
     0,
   );
-  return net + ruleIn(context, 'cupLossMl').value;
+  return net + mixLossMl(sheet, context);
 }
 
 function laidCoat(act: CoatAct, sheet: ProductSheet, { endMin, context }: Moment): LaidCoat {
@@ -105,10 +106,8 @@ export interface Sag {
 /** What one coat of an act lies like on this panel. */
 export function sagOf(act: CoatAct, context: Context): Sag {
   const sheet = sheetIn(context, act.sheetId);
-  const parts = sheet.components.reduce((sum, c) => sum + c.parts, 0);
-  const gramsPerMl = sheet.components.reduce((sum, c) => sum + c.parts * c.gramsPerMl, 0) / parts;
   const { orientation, shape, offVehicle } = context.panel;
-  const model = sagLimitWetUm(gramsPerMl, sheet.lowShearPaS ?? 1.5, shape === 'sharp');
+  const model = sagLimitWetUm(readyGramsPerMl(sheet).value, lowShearOf(sheet).value, shape === 'sharp');
   const uprightUm = orientation === 'vertical' ? model : Infinity;
   const wetUm = wetFilmUm(sheet.film.perCoatUm, readyVolumeSolids(sheet));
   const isLaidFlat = offVehicle && wetUm > uprightUm;
@@ -132,7 +131,7 @@ function explain(zones: readonly ZoneState[], act: CoatAct, _: unknown, context:
       facts: {
         ratio: sheet.components.map((c) => c.parts).join(':'),
         volumeMl: volumeMl(zones, act, context),
-        transferPercent: ruleIn(context, 'sprayTransferPercent').value,
+        transferPercent: Math.round(transferIn(sheet, context).value * 100),
       },
     },
   ];

@@ -1,4 +1,4 @@
-import { solventFlashFactor, waterFlashFactor } from '../climate/flash.ts';
+import { solventFlashFactor, tableFlashFactor, waterFlashFactor } from '../climate/flash.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Sourced } from '../wording/reason.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
@@ -11,15 +11,25 @@ import type { CoatWindows, CureWindow, TimeWindow } from './time-window.ts';
  * missed. Rules, steps, screens and schedule ask here; nobody else reckons a limit. Times on the panel's clock.
  */
 
-/** Minutes that a sheet's flash time takes in this shop: by what leaves (solvent or water) and by how the air moves. */
+/** How much longer a flash takes in this shop's air: by the sheet's own table, else by what leaves, solvent or water. */
+function flashFactor(sheet: ProductSheet, context: Context): number {
+  const { shop } = context;
+  const { at, betweenCoatsMin } = sheet.flash;
+  if (at && betweenCoatsMin > 0) {
+    const others = at.filter(({ celsius }) => celsius !== sheet.refCelsius);
+    const points = [...others, { celsius: sheet.refCelsius, minutes: betweenCoatsMin }];
+    return tableFlashFactor(points, shop.celsius, sheet.refCelsius);
+  }
+  return sheet.carrier === 'water'
+    ? waterFlashFactor(shop, ruleIn(context, 'leastDeficitHPa').value)
+    : solventFlashFactor(shop.celsius, sheet.refCelsius, ruleIn(context, 'flashDoublesKelvin').value);
+}
+
+/** Minutes that a sheet's flash time takes in this shop: by its air, and by how that moves. */
 export function flashMin(sheetMin: number, sheet: ProductSheet, context: Context): number {
   const { shop } = context;
   const air = shop.profile === 'garage' ? ruleIn(context, 'stillAirFactor').value : 1;
-  const factor =
-    sheet.carrier === 'water'
-      ? waterFlashFactor(shop, ruleIn(context, 'leastDeficitHPa').value)
-      : solventFlashFactor(shop.celsius, sheet.refCelsius, ruleIn(context, 'flashDoublesKelvin').value);
-  return sheetMin * factor * air;
+  return sheetMin * flashFactor(sheet, context) * air;
 }
 
 const never = Infinity;

@@ -28,6 +28,7 @@ import {
 import { recoatWindow } from '../operations/windows.ts';
 import { grindOut, strip } from '../rules/remedies.ts';
 import { isSandableBuild, wantsMoreBuild } from '../rules/build.ts';
+import { servingTone } from '../operations/undertone.ts';
 import { baseLightness } from '../rules/seal.ts';
 import { sideText } from '../survey/schools.ts';
 import { coatsFor } from '../surface/budget.ts';
@@ -337,10 +338,15 @@ interface Count {
   readonly toneL?: number;
 }
 
-/** Tone of the sheet that is nearest to the base; undefined where there is no choice or no colour yet. */
+/** Tone of the sheet that serves the base best; undefined where there is no choice or no colour yet. */
 function nearestTone(sheet: ProductSheet, context: Context): { toneL: number; why: Reason } | undefined {
   const baseL = baseLightness(context);
   if (baseL === null || sheet.tonesL.length === 0) return undefined;
+  const serving = servingTone(sheet.tonesL, context.target);
+  if (serving?.coats) {
+    const { toneL, coats } = serving;
+    return { toneL, why: reason('S4', 'coat.tone-hides', { toneL, coats }, 'model') };
+  }
   const toneL = sheet.tonesL.reduce((best, tone) =>
     Math.abs(tone - baseL) < Math.abs(best - baseL) ? tone : best,
   );

@@ -1,3 +1,4 @@
+import { inModes } from '../materials/modes.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Context } from '../operations/context.ts';
 import { productsByWork, workOf } from '../operations/products.ts';
@@ -22,7 +23,7 @@ function markOf(text: string): string {
 /** Marks of the shop's own sheets, by what they are there for: they change with every new, changed or removed sheet. */
 export function shelfMarks(sheets: readonly ProductSheet[]): Record<string, string> {
   const names = new Map<string, string[]>();
-  for (const sheet of sheets) {
+  for (const sheet of sheets.flatMap(inModes)) {
     const work = workOf(sheet);
     const known = names.get(work);
     const name = `${sheet.id} ${sheet.version} ${sheet.rank ?? ''} ${sheet.isArchived ?? ''}`;
@@ -41,7 +42,7 @@ export function keptShelf(
   // The head of each list is what rules ask for, also where nothing of it is laid.
   const heads = new Set([...productsByWork(shelf).values()].map(([first]) => first!.id));
   return {
-    sheets: sheets.filter(({ id }) => used.has(id) || heads.has(id)),
+    sheets: sheets.filter((sheet) => inModes(sheet).some(({ id }) => used.has(id) || heads.has(id))),
     shelf: shelfMarks(sheets),
   };
 }

@@ -1,3 +1,4 @@
+import { inModes } from '../materials/modes.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Panel } from '../survey/panel.ts';
 import type { Shop, Target } from '../survey/shop.ts';
@@ -23,12 +24,22 @@ export interface InputsNow {
 /** Readings of film that a plan laid are taken after it was made, and change nothing in it. */
 const isLater = (name: string): boolean => name === 'readings';
 
+/** What a shop has besides, which no plan is made from: it is used at the bench. */
+const planned = ({
+  cups: _c,
+  setups: _s,
+  compressors: _p,
+  currency: _m,
+  vocLimitGPerL: _v,
+  ...shop
+}: Shop): object => shop;
+
 const isSame = (a: unknown, b: unknown): boolean => canonical(a, isLater) === canonical(b, isLater);
 
 /** Those of the sheets that the plan uses. */
 function usedSheets(plan: StoredPlan, sheets: readonly ProductSheet[]): ProductSheet[] {
   const used = usedSheetIds(plan);
-  return sheets.filter(({ id }) => used.has(id));
+  return sheets.filter((sheet) => inModes(sheet).some(({ id }) => used.has(id)));
 }
 
 /** Whether a product came, went or changed among those that do the same work as what the plan lays. */
@@ -41,7 +52,7 @@ function isShelfChanged(plan: StoredPlan, now: readonly ProductSheet[]): boolean
   const works = new Set(
     [...shelfOf(plan.inputs.sheets).values()].flatMap((s) => (used.has(s.id) ? workOf(s) : [])),
   );
-  const marksNow = shelfMarks(now.filter((sheet) => works.has(workOf(sheet))));
+  const marksNow = shelfMarks(now.filter((sheet) => inModes(sheet).some((way) => works.has(workOf(way)))));
   return [...works].some((work) => marks[work] !== marksNow[work]);
 }
 
@@ -50,7 +61,7 @@ export function changesSince(plan: StoredPlan, now: InputsNow): PlanInput[] {
   const { inputs, plannerVersion } = plan;
   const changed: readonly (readonly [PlanInput, boolean])[] = [
     ['survey', !isSame(inputs.panel, now.panel)],
-    ['shop', !isSame(inputs.shop, now.shop)],
+    ['shop', !isSame(planned(inputs.shop), planned(now.shop))],
     ['target', !isSame(inputs.target, now.target)],
     ['sheets', isShelfChanged(plan, now.sheets)],
     ['programme', plannerVersion !== PLANNER_VERSION],

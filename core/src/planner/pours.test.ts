@@ -45,8 +45,8 @@ test('every step that lays something has a pour, by the number of its step, that
       expect(pots * potMl).toBeGreaterThanOrEqual(needMl - 0.1);
       expect(leftoverMl).toBeCloseTo(pots * potMl - needMl, 1);
       expect(parts.at(-1)!.readMl).toBeCloseTo(potMl, 1);
-      const grams = parts.reduce((sum, part) => sum + part.grams, 0);
-      expect(Math.abs(parts.at(-1)!.readGrams - grams)).toBeLessThan(0.3);
+      const grams = parts.reduce((sum, part) => sum + part.grams!, 0);
+      expect(Math.abs(parts.at(-1)!.readGrams! - grams)).toBeLessThan(0.3);
       for (const { ml } of parts) expect([sheetId, ml > 0]).toEqual([sheetId, true]);
     }
   }
@@ -57,13 +57,13 @@ test('parts are those of the sheet, and readings add up', () => {
   const [base, hardener, thinner] = build.parts;
   expect(base!.ml / hardener!.ml).toBeCloseTo(4, 1);
   expect(thinner!.readMl).toBeCloseTo(build.potMl, 1);
-  expect(base!.grams / base!.ml).toBeCloseTo(1.55, 1);
+  expect(base!.grams! / base!.ml).toBeCloseTo(1.55, 1);
 });
 
 test('filler takes its hardener by mass', () => {
   const fill = poursFor(DENT).find(({ op }) => op === 'fill')!;
   const [filler, hardener] = fill.parts;
-  expect(hardener!.grams / filler!.grams).toBeCloseTo(0.02, 1);
+  expect(hardener!.grams! / filler!.grams!).toBeCloseTo(0.02, 1);
 });
 
 test('coats that lie further apart than the pot life take a pot each', () => {

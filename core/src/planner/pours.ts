@@ -1,12 +1,14 @@
 import { z } from 'zod';
 import { FILLER_WASTE } from '../film/filler-mix.ts';
 import { mixByVolume } from '../film/mix.ts';
-import { isTwoPack, type ProductSheet } from '../materials/sheet.ts';
+import { mixPartsOf, vocGPerL, type MixPart } from '../materials/mix-parts.ts';
+import { formOf, type ProductSheet } from '../materials/sheet.ts';
 import { isCoat, isLaying, type BodyAct, type CoatAct } from '../operations/act.ts';
 import { bodyLitres } from '../operations/bodywork.ts';
 import { mostCoats, volumeMl } from '../operations/coating.ts';
-import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
+import { sheetIn, type Context } from '../operations/context.ts';
 import { costOf } from '../operations/perform.ts';
+import { mixLossMl } from '../operations/spraying.ts';
 import { zoneOf, type PanelState } from '../operations/state.ts';
 import { flashMin, mixWindows } from '../operations/windows.ts';
 import { isFlexible } from '../survey/zone-facts.ts';
@@ -18,10 +20,12 @@ import type { Performed } from './prepare.ts';
 const partSchema = z.object({
   name: z.string(),
   ml: z.number(),
-  grams: z.number(),
+  /** Left out where the sheet gives no density: then it is poured by volume. */
+  grams: z.number().optional(),
   /** What the marks of the cup, or the scale, must read once it is in. */
   readMl: z.number(),
-  readGrams: z.number(),
+  /** Left out from the first part of which the density is not known. */
+  readGrams: z.number().optional(),
 });
 
 export const pourSchema = z.object({
@@ -31,16 +35,20 @@ export const pourSchema = z.object({
   zones: z.array(z.string()),
   /** What the coats take, losses of every pot included. */
   needMl: z.number(),
-  /** What is mixed each time. */
+  /** What is mixed each time; what a can holds where it is an aerosol. */
   potMl: z.number(),
   /** Of one pot, in the order in which they are poured. */
   parts: z.array(partSchema),
   /** Mixes apart from each other: more than one where coats lie further apart than the pot life. */
   pots: z.number().int(),
+  /** Aerosol cans in place of pots; those of two parts keep for the pot life once they are activated. */
+  cans: z.number().int().optional(),
   potLifeMin: z.number().optional(),
   inductionMin: z.number().optional(),
   leftoverMl: z.number(),
   cost: z.number(),
+  /** Solvent in a litre ready to spray; null where the sheet does not say. */
+  vocGPerL: z.number().nullable(),
 });
 export type Pour = z.infer<typeof pourSchema>;
 
@@ -59,35 +67,8 @@ const roundedUp = (ml: number): number => {
   return Math.ceil(ml / stepMl - 1e-9) * stepMl;
 };
 
-interface Component {
-  readonly name: string;
-  readonly parts: number;
-  readonly gramsPerMl: number;
-}
-
-/** Flexible additive, g/ml (default). */
-const FLEX_GRAMS_PER_ML = 1;
-
-/** What goes into a pot, by volume: a filler's hardener by its share of mass, flexible additive where a part wants it. */
-function componentsOf(sheet: ProductSheet, isFlex: boolean): Component[] {
-  const { components, hardenerPercent, flexPercent } = sheet;
-  const [body, hardener] = components;
-  if (hardenerPercent && body && hardener) {
-    const parts = (hardenerPercent.usual / 100) * (body.gramsPerMl / hardener.gramsPerMl);
-    return [
-      { ...body, parts: 1 },
-      { ...hardener, parts },
-    ];
-  }
-  if (!isFlex || flexPercent === undefined || !isTwoPack(sheet)) return components;
-  const sum = components.reduce((total, { parts }) => total + parts, 0);
-  const additive = {
-    name: 'flexible additive',
-    parts: (sum * flexPercent) / 100,
-    gramsPerMl: FLEX_GRAMS_PER_ML,
-  };
-  return [...components, additive];
-}
+/** What an aerosol can holds where its sheet does not say, ml (default). */
+const USUAL_CAN_ML = 400;
 
 interface Batch {
   readonly netMl: number;
@@ -113,7 +94,7 @@ function batchOf(act: CoatAct | BodyAct, panel: PanelState, context: Context): B
   const potLife = mixWindows(sheet, 0, context).find(({ kind }) => kind === 'pot-life');
   const potLifeMin = potLife?.closesAtMin;
   if (isCoat(act)) {
-    const netMl = volumeMl(zones, act, context) - ruleIn(context, 'cupLossMl').value;
+    const netMl = volumeMl(zones, act, context) - mixLossMl(sheet, context);
     return { netMl, pots: potsOf(act, panel, context, potLifeMin), potLifeMin };
   }
   const litres = zones.reduce((sum, zone) => sum + bodyLitres(zone, act, context), 0);
@@ -124,41 +105,61 @@ const round = (value: number): number => Math.round(value * 10) / 10;
 /** Hardener of a little filler is a few tenths of a gram. */
 const roundFine = (value: number): number => Math.round(value * 100) / 100;
 
+/** A pot part by part; by mass as far as densities are known. */
+function partsOf(components: readonly MixPart[], potMl: number): Pour['parts'] {
+  const lines = mixByVolume(
+    components.map(({ parts }) => parts),
+    potMl,
+  );
+  let readGrams: number | undefined = 0;
+  return lines.map(({ volumeMl: ml, cumulativeMl }, i) => {
+    const { name, gramsPerMl } = components[i]!;
+    const grams = gramsPerMl === undefined ? undefined : ml * gramsPerMl;
+    readGrams = readGrams === undefined || grams === undefined ? undefined : readGrams + grams;
+    return {
+      name,
+      ml: roundFine(ml),
+      ...(grams === undefined ? {} : { grams: roundFine(grams) }),
+      readMl: roundFine(cumulativeMl),
+      ...(readGrams === undefined ? {} : { readGrams: roundFine(readGrams) }),
+    };
+  });
+}
+
+/** An aerosol is bought mixed: whole cans that cover the need. */
+function cansOf({ canMl = USUAL_CAN_ML, name }: ProductSheet, needMl: number) {
+  const cans = Math.max(1, Math.ceil(needMl / canMl - 1e-9));
+  return { potMl: canMl, cans, parts: [{ name, ml: canMl, readMl: canMl }], mixedMl: cans * canMl };
+}
+
 /** The pour of one step. */
 function pourOf({ act, before }: Performed & { act: CoatAct | BodyAct }, n: number, context: Context): Pour {
   const sheet = sheetIn(context, act.sheetId);
   const { netMl, pots, potLifeMin } = batchOf(act, before, context);
-  const lossMl = isCoat(act) ? ruleIn(context, 'cupLossMl').value : 0;
+  const lossMl = isCoat(act) ? mixLossMl(sheet, context) : 0;
   const needMl = netMl + pots * lossMl;
   // Of an uneven number of coats the fuller pot counts.
   const coats = isCoat(act) ? mostCoats(act) : 1;
-  const potMl = roundedUp((netMl * Math.ceil(coats / pots)) / coats + lossMl);
   const isFlex = act.zones.some((id) => isFlexible(zoneOf(before, id).zone));
-  const components = componentsOf(sheet, isFlex);
-  const lines = mixByVolume(
-    components.map(({ parts }) => parts),
-    potMl,
-    components.map(({ gramsPerMl }) => gramsPerMl),
-  );
+  const components = mixPartsOf(sheet, isFlex, context.shop.celsius);
+  const potMl = roundedUp((netMl * Math.ceil(coats / pots)) / coats + lossMl);
+  const { mixedMl, ...mixed } =
+    formOf(sheet) === 'aerosol'
+      ? { pots: 1, ...cansOf(sheet, needMl) }
+      : { potMl, pots, parts: partsOf(components, potMl), mixedMl: pots * potMl };
+  const voc = vocGPerL(components);
   return {
     n,
     op: act.op,
     sheetId: sheet.id,
     zones: placesOf(act, before).zones,
     needMl: round(needMl),
-    potMl,
-    parts: lines.map(({ volumeMl: ml, cumulativeMl, massGrams = 0, cumulativeGrams = 0 }, i) => ({
-      name: components[i]!.name,
-      ml: roundFine(ml),
-      grams: roundFine(massGrams),
-      readMl: roundFine(cumulativeMl),
-      readGrams: roundFine(cumulativeGrams),
-    })),
-    pots,
+    ...mixed,
     ...(potLifeMin === undefined ? {} : { potLifeMin: round(potLifeMin) }),
     ...(sheet.inductionMin ? { inductionMin: sheet.inductionMin } : {}),
-    leftoverMl: round(Math.max(0, pots * potMl - needMl)),
-    cost: round((pots * potMl * sheet.pricePerLitre) / 1000),
+    leftoverMl: round(Math.max(0, mixedMl - needMl)),
+    cost: Math.round((mixedMl * sheet.pricePerLitre) / 10) / 100,
+    vocGPerL: voc === null ? null : Math.round(voc),
   };
 }
 
@@ -175,11 +176,11 @@ export const poursOf = (steps: readonly Performed[], nBefore: number, context: C
 /** What pours take in all, by product and component, in the order in which they are wanted. */
 export function shoppingOf(pours: readonly Pour[]): Shopping[] {
   const wanted = new Map<string, Shopping>();
-  for (const { sheetId, parts, pots } of pours)
+  for (const { sheetId, parts, pots, cans = pots } of pours)
     for (const { name: component, ml } of parts) {
       const key = `${sheetId} ${component}`;
       const known = wanted.get(key)?.ml ?? 0;
-      wanted.set(key, { sheetId, component, ml: round(known + pots * ml) });
+      wanted.set(key, { sheetId, component, ml: round(known + cans * ml) });
     }
   return [...wanted.values()];
 }

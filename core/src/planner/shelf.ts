@@ -1,11 +1,13 @@
 import { sprayVolumeMl } from '../film/coverage.ts';
 import { coatsFor } from '../surface/budget.ts';
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
+import { inModes } from '../materials/modes.ts';
 import { readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
 import { mustStay, ruleIn, type Context } from '../operations/context.ts';
 import { sprayingMin } from '../operations/coating.ts';
 import { cureFrom } from '../operations/curing.ts';
 import { productsByWork, workOf } from '../operations/products.ts';
+import { transferIn } from '../operations/spraying.ts';
 import { flashMin } from '../operations/windows.ts';
 import { minutesOf } from './score.ts';
 
@@ -14,9 +16,9 @@ import { minutesOf } from './score.ts';
 /** Sheets that stand for themselves by their id: no shop has one in their place by having another of their kind. */
 const BY_ID = new Set<ProductSheet['kind']>(['cleaner', 'guide-coat']);
 
-/** The shop's own sheets that are not archived; a generic one only for work that none of them does. */
+/** The shop's own sheets that are not archived, in every way in which they are mixed; a generic one only for work that none of them does. */
 export function shelfOf(all: readonly ProductSheet[] = []): ReadonlyMap<string, ProductSheet> {
-  const sheets = all.filter(({ isArchived }) => !isArchived);
+  const sheets = all.filter(({ isArchived }) => !isArchived).flatMap(inModes);
   const own = new Set(sheets.map(workOf));
   const generic = GENERIC_SHELF.filter((sheet) => BY_ID.has(sheet.kind) || !own.has(workOf(sheet)));
   return new Map([...generic, ...sheets].map((sheet) => [sheet.id, sheet]));
@@ -44,7 +46,7 @@ function guessMin(sheet: ProductSheet, context: Context): number {
   const { coats, suffices } = coatsOf(sheet, context);
   const m2 = context.panel.areaM2 * context.panel.count;
   const solids = Math.max(0.01, readyVolumeSolids(sheet));
-  const transfer = ruleIn(context, 'sprayTransferPercent').value / 100;
+  const transfer = transferIn(sheet, context).value;
   const volumeMl = sprayVolumeMl({
     areaM2: m2,
     dryUm: coats * sheet.film.perCoatUm,

@@ -15,6 +15,7 @@ import { poursOf, type Pour } from './pours.ts';
 import type { Performed } from './prepare.ts';
 import { replay, type ReplayMemo, type Replayed } from './replay.ts';
 import { totalsOf } from './score.ts';
+import { sprayTasksOf, type SprayTask } from './spray-tasks.ts';
 import { sandingOf, type SandingOfPlan } from './sanding-of-plan.ts';
 import { placesOf, refusalOf, saidOf, stepOf } from './steps.ts';
 import { OWN, usedSheetIds, type StoredPlan, type StoredSystem } from './stored-plan.ts';
@@ -32,6 +33,8 @@ export interface OpenedPlan {
   readonly sandingOf: (systemId: string) => SandingOfPlan;
   /** What is mixed for what a system still does; empty for a system that is not there. */
   readonly poursOf: (systemId: string) => readonly Pour[];
+  /** What a gun is set for in what a system still does; empty for a system that is not there. */
+  readonly sprayTasksOf: (systemId: string) => readonly SprayTask[];
 }
 
 type Writer = (performed: readonly Performed[]) => Step[];
@@ -213,6 +216,7 @@ export function openPlan(stored: StoredPlan): OpenedPlan {
     },
     sheetOf: (id) => (id === undefined ? undefined : context.shelf.get(id)),
     poursOf: (id) => poursOf(replayed.get(id)?.steps ?? [], done.steps.length, context),
+    sprayTasksOf: (id) => sprayTasksOf(replayed.get(id)?.steps ?? [], done.steps.length, context),
     sandingOf: (id) => sandingOf(stepsOf(id), start, context),
   };
 }

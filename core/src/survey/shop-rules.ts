@@ -56,6 +56,7 @@ const BENCH_RULES = {
   ),
   sprayTransferPercent: row(65, 20, 95, 'share of sprayed material that lands (HVLP gun)'),
   cupLossMl: row(60, 0, 500, 'left in cup, line and strainer of each mix'),
+  hardenerBeadMm: row(5, 2, 15, 'thickness of the line of hardener that the tube gives'),
   bakeCelsius: row(60, 30, 80, 'panel temperature under lamp or in the oven'),
   labourPerHour: row(55, 0, 1000, 'what an hour of hands-on work costs'),
 } as const satisfies Record<string, RuleRow>;

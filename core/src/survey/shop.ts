@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { compressorsSchema, cupsSchema, gunsSchema, setupsSchema } from '../materials/equipment.ts';
 import { TOOLS } from '../materials/tools.ts';
 import { gradeText } from './finding.ts';
 import { QUALITIES } from './qualities.ts';
@@ -19,6 +20,18 @@ export const shopSchema = z.looseObject({
   stock: z.array(gradeText).min(2, 'needs at least two grades').max(60).optional(),
   /** Tools that it sands with; all of them where it does not say. */
   tools: z.array(z.enum(TOOLS)).min(1, 'needs at least one tool').max(TOOLS.length).optional(),
+  /** What it sprays with, in the order in which it is taken; the usual HVLP gun where it does not say. */
+  guns: gunsSchema.optional(),
+  compressors: compressorsSchema.optional(),
+  cups: cupsSchema.optional(),
+  setups: setupsSchema.optional(),
+  /** Currency of its prices, three letters (ISO 4217). */
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/, 'must be three letters like EUR')
+    .optional(),
+  /** Most solvent in a litre ready to spray that this shop may use, by its own local rules. */
+  vocLimitGPerL: z.number().min(0).max(2000).optional(),
 });
 
 export type Shop = z.infer<typeof shopSchema>;
@@ -40,6 +53,8 @@ export const targetSchema = z.looseObject({
           }),
         ])
         .optional(),
+      /** One coat over black by one over white, from a hiding card; over 0 to under 1. */
+      contrast: z.number().min(0.01).max(0.99).optional(),
     })
     .prefault({}),
 });

@@ -29,6 +29,8 @@ export const SENTENCES = {
   'coat.usual': '{coats} coats: what the sheet asks for to seal the surface.',
   'coat.sealer-coats': '{coats} coat the shop’s way; {wetUm} wet stays under the sag limit of {limitUm}.',
   'coat.sealer-level': '{coats} coat the shop’s way; on a level panel nothing sags.',
+  'coat.tone-hides':
+    'Grey {toneL} (0 is black, 100 white): over it the base hides in the fewest coats, {coats}, by its hiding card.',
   'coat.tone':
     'Grey {toneL}, the nearest on the shelf to a base as light as grey {baseL} (0 is black, 100 white).',
   'body.grams': 'About {fillerGrams} to mix, what stays on board and knife included.',

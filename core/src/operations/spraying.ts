@@ -1,0 +1,24 @@
+import { TRANSFER_PERCENT_OF, gunFor, transferPercentOf } from '../materials/equipment.ts';
+import { formOf, type ProductSheet } from '../materials/sheet.ts';
+import type { Sourced } from '../wording/reason.ts';
+import { ruleIn, type Context } from './context.ts';
+
+/** What becomes of material on its way to the panel, by how it is put on. */
+
+/** What a brush, a knife or a cloth leaves on the panel, percent (default). */
+const BY_HAND_PERCENT = 95;
+
+/** Share of a product that lands, 0..1: by the shop's gun for it, else by the shop's figure. */
+export function transferIn(sheet: ProductSheet, context: Pick<Context, 'shop'>): Sourced<number> {
+  const form = formOf(sheet);
+  if (form === 'aerosol') return { value: TRANSFER_PERCENT_OF.aerosol / 100, source: 'default' };
+  if (form !== 'sprayed') return { value: BY_HAND_PERCENT / 100, source: 'default' };
+  const gun = gunFor(context.shop.guns ?? [], sheet.tipMm);
+  if (gun) return { value: transferPercentOf(gun) / 100, source: 'shop' };
+  const { value, source } = ruleIn(context, 'sprayTransferPercent');
+  return { value: value / 100, source };
+}
+
+/** What each mix leaves in cup, line and strainer, ml; nothing where no gun is used. */
+export const mixLossMl = (sheet: ProductSheet, context: Pick<Context, 'shop'>): number =>
+  formOf(sheet) === 'sprayed' ? ruleIn(context, 'cupLossMl').value : 0;
