@@ -39,6 +39,8 @@ export {
   compressorSchema,
   cupSchema,
   gunFor,
+  gunsOf,
+  isUsualGun,
   gunSchema,
   tipFor,
   transferPercentOf,
@@ -92,6 +94,7 @@ export type { SchoolName, Schools } from './survey/schools.ts';
 export { SHOP_RULES, SHOP_RULE_GROUPS } from './survey/shop-rules.ts';
 export { QUALITIES } from './survey/qualities.ts';
 export type { Quality } from './survey/qualities.ts';
+export { shopThingsSchema, withThings, type ShopThings, type ShopThingKind } from './survey/shop-things.ts';
 export { shopSchema, targetSchema } from './survey/shop.ts';
 export type { Shop, Target } from './survey/shop.ts';
 export {
@@ -122,6 +125,7 @@ export {
   bandsOfGrey,
   bandsOfHex,
   contrastOfCoats,
+  hexOfBands,
   hidingOver,
   hidingOverColor,
   mixedToneL,
@@ -154,6 +158,9 @@ export {
   type SprayCoat,
   type TipVerdict,
 } from './film/gun-setup.ts';
+export { guidePour, type Guide } from './film/pour-guide.ts';
+export { colorText, readColor } from './film/color-text.ts';
+export { baseCoatOver, servingTone, type BaseCoat } from './operations/undertone.ts';
 export { PAST_EDGE_MM, passesOver, type Passes } from './film/passes.ts';
 export { TOOLS, type Tool } from './materials/tools.ts';
 export {
@@ -238,6 +245,7 @@ export { assumedUm } from './operations/survey-state.ts';
 export { measuredFilmUm } from './planner/measured-film.ts';
 export { planJob } from './planner/plan-job.ts';
 export { shelfOf } from './planner/shelf.ts';
+export { quoteOf, type Quote, type QuoteRow } from './planner/quote.ts';
 export type { SprayArea, SprayTask } from './planner/spray-tasks.ts';
 export { shoppingOf, type Pour, type Shopping } from './planner/pours.ts';
 export { planPanel } from './planner/plan-panel.ts';

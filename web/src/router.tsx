@@ -27,6 +27,16 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./shelf/ShelfPage.tsx')).ShelfPage }),
       },
       {
+        path: 'shelf/:shop/equipment',
+        lazy: async () => ({
+          Component: (await import('./shelf/equipment/EquipmentPage.tsx')).EquipmentPage,
+        }),
+      },
+      {
+        path: 'shelf/:shop/stock',
+        lazy: async () => ({ Component: (await import('./shelf/stock/StockPage.tsx')).StockPage }),
+      },
+      {
         path: 'shelf/:shop/products/:sheet',
         lazy: async () => ({ Component: (await import('./shelf/ProductPage.tsx')).ProductPage }),
       },

@@ -37,6 +37,17 @@ export type Color = string | { readonly L: number; readonly a: number; readonly 
 export const bandsOfColor = (color: Color): Bands =>
   typeof color === 'string' ? bandsOfHex(color) : bandsOfLab([color.L, color.a, color.b]);
 
+/** The colour as a screen shows it, `#rrggbb`. */
+export const hexOfBands = (bands: Bands): string =>
+  `#${bands
+    .map((value) => {
+      const channel = value <= 0.0031308 ? value * 12.92 : 1.055 * value ** (1 / 2.4) - 0.055;
+      return Math.round(Math.min(1, Math.max(0, channel)) * 255)
+        .toString(16)
+        .padStart(2, '0');
+    })
+    .join('')}`;
+
 /** Reflectance of a grey of lightness L*. @throws {RangeError} outside 0 to 100 */
 export function bandsOfGrey(toneL: number): Bands {
   if (!(toneL >= 0 && toneL <= 100)) throw new RangeError(`lightness must be from 0 to 100, got ${toneL}`);

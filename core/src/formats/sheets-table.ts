@@ -10,7 +10,7 @@ import { problemsOf } from './job-file.ts';
  */
 
 /** Columns that hold text as it is. */
-const WORDS = ['id', 'name', 'kind', 'use', 'carrier', 'recoat.past'] as const;
+const WORDS = ['id', 'name', 'kind', 'use', 'form', 'pack', 'carrier', 'recoat.past'] as const;
 const NUMBERS = [
   'rank',
   'pricePerLitre',
@@ -40,10 +40,15 @@ const NUMBERS = [
   'hardenerPercent.from',
   'hardenerPercent.to',
   'hardenerPercent.usual',
+  'canMl',
+  'flowCupSeconds.from',
+  'flowCupSeconds.to',
 ] as const;
 const YES = ['resistsCorrosion', 'coversBareSpots', 'isArchived'] as const;
 const LISTS = ['components', 'cure', 'over', 'tonesL', 'hazards'] as const;
-export const SHEET_COLUMNS: readonly string[] = [...WORDS, ...NUMBERS, ...YES, ...LISTS];
+/** What has no column of its own, as JSON: ways of mixing, hardeners by temperature, tables of flash times. */
+const MORE = 'more';
+export const SHEET_COLUMNS: readonly string[] = [...WORDS, ...NUMBERS, ...YES, ...LISTS, MORE];
 
 type Row = Readonly<Record<string, string>>;
 
@@ -66,6 +71,18 @@ const percent = (share: number): number => Math.round(share * 1000) / 10;
 const plain = (text: string): string => (/^[=+@\t\r-]/.test(text) ? `'${text}` : text);
 const unplain = (text: string): string => text.replace(/^'(?=[=+@\t\r-])/, '');
 
+/** What a sheet has that its columns do not say. */
+function moreOf({ modes, components, flash }: ProductSheet): object {
+  const isPlain = components.every(
+    ({ vocGPerL, choices }) => vocGPerL === undefined && choices === undefined,
+  );
+  return {
+    ...(modes ? { modes } : {}),
+    ...(isPlain ? {} : { components }),
+    ...(flash.at ? { flash } : {}),
+  };
+}
+
 /** A sheet as a row of text. */
 export function rowOfSheet(sheet: ProductSheet): Row {
   const { components, cure, over, overUnsanded, tonesL, hazards } = sheet;
@@ -86,12 +103,14 @@ export function rowOfSheet(sheet: ProductSheet): Row {
     tonesL: tonesL.join('; '),
     hazards: hazards.join('; '),
   };
+  const more = moreOf(sheet);
   const text = (value: unknown): string => (value === undefined || value === null ? '' : String(value));
   return {
     ...Object.fromEntries(WORDS.map((path) => [path, plain(text(at(sheet, path)))])),
     ...Object.fromEntries(NUMBERS.map((path) => [path, text(at(sheet, path))])),
     ...Object.fromEntries(YES.map((path) => [path, at(sheet, path) ? 'yes' : ''])),
     ...Object.fromEntries(Object.entries(lists).map(([name, list]) => [name, plain(list)])),
+    [MORE]: Object.keys(more).length === 0 ? '' : JSON.stringify(more),
   };
 }
 
@@ -152,6 +171,14 @@ function listsOf(row: Row, problems: string[]): Record<string, unknown> {
   };
 }
 
+/** @throws {SyntaxError} for text that is no JSON object */
+function moreIn(text: string | undefined): object {
+  if (!text?.trim()) return {};
+  const more: unknown = JSON.parse(text);
+  if (typeof more !== 'object' || more === null || Array.isArray(more)) throw new SyntaxError('no object');
+  return more;
+}
+
 /** A row as a sheet, or all that is wrong with it, by column. Columns that are missing or empty are left out. */
 export function sheetOfRow(row: Row): ReadRow {
   const problems: string[] = [];
@@ -167,6 +194,11 @@ export function sheetOfRow(row: Row): ReadRow {
   for (const path of NUMBERS) if (row[path]?.trim()) put(sheet, path, numberIn(row[path].trim()));
   for (const path of YES) if (row[path]?.trim()) put(sheet, path, /^(yes|true|1|x)$/i.test(row[path].trim()));
   if (sheet['sandAfterMin'] === undefined) sheet['sandAfterMin'] = null;
+  try {
+    Object.assign(sheet, moreIn(row[MORE]));
+  } catch {
+    problems.push(`${MORE} is not JSON: leave it as it was written, or empty`);
+  }
   if (problems.length > 0) return { ok: false, problems };
   const parsed = sheetSchema.safeParse(sheet);
   return parsed.success

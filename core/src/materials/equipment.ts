@@ -121,3 +121,22 @@ export function gunFor(guns: readonly Gun[], range: TipRange | undefined): Gun |
   const least = Math.min(...guns.map(away));
   return guns.find((gun) => away(gun) === least);
 }
+
+/** The gun that figures are for where a shop has entered none (default). */
+const USUAL_GUN: Gun = {
+  id: 'usual',
+  name: 'usual HVLP gun',
+  kind: 'hvlp',
+  tipsMm: [1.3, 1.4, 1.6, 1.8, 2],
+  flowMlPerMin: 200,
+  fanMm: 250,
+  overlapPercent: 50,
+  airLPerMin: 350,
+  cupMl: 600,
+};
+
+/** The guns of a shop; the usual one, with the shop's own transfer, where it has entered none. */
+export const gunsOf = (guns: readonly Gun[] | undefined, usualTransferPercent: number): readonly Gun[] =>
+  guns && guns.length > 0 ? guns : [{ ...USUAL_GUN, transferPercent: usualTransferPercent }];
+
+export const isUsualGun = ({ id }: Gun): boolean => id === USUAL_GUN.id;

@@ -115,6 +115,14 @@ const mixedAs = {
       message: 'must not be smaller than the smallest tip',
     })
     .optional(),
+  /** Seconds that the shop's flow cup takes to run out, ready to spray. */
+  flowCupSeconds: z
+    .object({ from: z.number().min(5).max(200), to: z.number().min(5).max(200) })
+    .refine(({ from, to }) => from <= to, {
+      path: ['to'],
+      message: 'must not be less than the shortest time',
+    })
+    .optional(),
   /** What it may lie on, with the scratch it wants there. A missing kind is not allowed under it. */
   over: z.partialRecord(z.enum(LAYER_KIND_NAMES), scratchRange),
   /** May lie on this kind unsanded, if clean and sound. */

@@ -1,5 +1,9 @@
+import { sprayVolumeMl } from '../film/coverage.ts';
 import { bandsOfColor, hidingOver, type HidingByTone } from '../film/hiding.ts';
+import { sandingFiguresOf } from '../surface/figures.ts';
 import type { Target } from '../survey/shop.ts';
+import { sprayingMin } from './coating.ts';
+import { ruleIn, type Context } from './context.ts';
 
 /** Which undercoat lets a job's base hide soonest, where its colour and one coat of it on a card are known. */
 
@@ -19,3 +23,29 @@ export function servingTone(
   byTones.set(name, best);
   return best;
 }
+
+/** Dry film of one coat of base, µm, and how long it flashes (default; its own sheet is not ours to keep). */
+const BASE_COAT = { um: 12, flashMin: 10 } as const;
+
+/** What each coat of base more takes on an area. */
+export interface BaseCoat {
+  readonly handsOnMin: number;
+  readonly flashMin: number;
+  readonly ml: number;
+}
+
+/** One coat of base over an area, with the usual gun of a shop. */
+export const baseCoatOver = (
+  areaM2: number,
+  { target, shop }: Pick<Context, 'target' | 'shop'>,
+): BaseCoat => ({
+  handsOnMin: sprayingMin(1, areaM2) - sprayingMin(0, 0),
+  flashMin: BASE_COAT.flashMin,
+  ml: sprayVolumeMl({
+    areaM2,
+    dryUm: BASE_COAT.um,
+    volumeSolids: sandingFiguresOf(shop.rules).solidsShare[target.base.carrier],
+    transfer: ruleIn({ shop }, 'sprayTransferPercent').value / 100,
+    lossMl: 0,
+  }),
+});

@@ -23,7 +23,7 @@ const display = (
   { offset = 0, smallDigits = digits } = {},
 ): Display => ({ symbol, factor, offset, digits, smallDigits });
 
-/** Rows by suffix. Factors: international inch 25.4 mm, US fluid ounce 29.5735 ml, avoirdupois ounce 28.3495 g. */
+/** Rows by suffix. Factors: international inch 25.4 mm, US fluid ounce 29.5735 ml, avoirdupois ounce 28.3495 g, US gallon 3.78541 l. */
 export const QUANTITIES = {
   Um: { metric: display('µm', 1, 0), us: display('mil', 1 / 25.4, 2) },
   FineUm: { metric: display('µm', 1, 2), us: display('mil', 1 / 25.4, 3) },
@@ -31,6 +31,13 @@ export const QUANTITIES = {
   M2: { metric: display('m²', 1, 2, { smallDigits: 4 }), us: display('ft²', 10.7639, 1, { smallDigits: 3 }) },
   Ml: { metric: display('ml', 1, 0), us: display('fl oz', 1 / 29.5735, 1) },
   Grams: { metric: display('g', 1, 0), us: display('oz', 1 / 28.3495, 1) },
+  Litres: { metric: display('l', 1, 0), us: display('gal', 0.264172, 1) },
+  GPerL: { metric: display('g/l', 1, 0), us: display('lb/gal', 1 / 119.826, 2) },
+  M: { metric: display('m', 1, 1), us: display('ft', 3.28084, 0) },
+  MPerS: { metric: display('m/s', 1, 2), us: display('ft/s', 3.28084, 1) },
+  MlPerMin: { metric: display('ml/min', 1, 0), us: display('fl oz/min', 1 / 29.5735, 1) },
+  LPerMin: { metric: display('l/min', 1, 0), us: display('cfm', 1 / 28.3168, 1) },
+  Bar: { metric: display('bar', 1, 1), us: display('psi', 14.5038, 0) },
   Celsius: { metric: display('°C', 1, 1), us: display('°F', 1.8, 1, { offset: 32 }) },
   /** A difference of temperatures: no offset. */
   Kelvin: { metric: display('°C', 1, 1), us: display('°F', 1.8, 1) },

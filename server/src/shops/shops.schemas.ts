@@ -1,4 +1,4 @@
-import { shopSchema } from '@blue-ledge/core';
+import { shopSchema, shopThingsSchema } from '@blue-ledge/core';
 import { z } from 'zod';
 import { SAYS_NOTHING, saysSomething, versionSchema } from '../http/params.ts';
 
@@ -15,6 +15,8 @@ export const shopPatchSchema = z
     name: name.optional(),
     /** Fields that change: each is replaced as a whole, null takes it away. */
     shop: z.looseObject({}).optional(),
+    /** Guns, cups and the like that change, by their ids; null takes one away. */
+    things: shopThingsSchema.optional(),
   })
   .refine(saysSomething, SAYS_NOTHING);
 export type ShopPatch = z.infer<typeof shopPatchSchema>;

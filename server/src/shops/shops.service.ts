@@ -1,4 +1,4 @@
-import { shopSchema, type Shop, type ShopView } from '@blue-ledge/core';
+import { shopSchema, withThings, type Shop, type ShopThings, type ShopView } from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
 import { Database } from '../database/database.ts';
 import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
@@ -7,9 +7,11 @@ import { parsedBy } from '../http/zod.pipe.ts';
 import { ShopsReader, ShopsWriter } from './shops.repository.ts';
 import type { ShopAdd, ShopPatch } from './shops.schemas.ts';
 
-/** The shop with some fields replaced; null takes a field away. */
-function withFields(shop: Shop, fields: object): Shop {
-  const merged = Object.entries({ ...shop, ...fields }).filter(([, value]) => value !== null);
+/** The shop with some fields replaced and things changed; null takes a field away. */
+function withFields(shop: Shop, fields: object, things: ShopThings = {}): Shop {
+  const merged = Object.entries(withThings({ ...shop, ...fields }, things)).filter(
+    ([, value]) => value !== null,
+  );
   return parsedBy(shopSchema, Object.fromEntries(merged), 'shop');
 }
 
@@ -36,13 +38,13 @@ export class ShopsService {
   }
 
   /** Changes the fields that are sent; the others stay as they are. */
-  patch(asked: WriteRequest, id: string, { version, name, shop }: ShopPatch): Promise<ShopView> {
+  patch(asked: WriteRequest, id: string, { version, name, shop, things }: ShopPatch): Promise<ShopView> {
     return this.writes.run(asked, async (tx) => {
       const shops = new ShopsWriter(tx);
       const now = await shops.byId(id);
       if (!now) throw notFound(`Shop "${id}"`);
-      const next = { name: name ?? now.name, shop: withFields(now.shop, shop ?? {}) };
-      if (!(await shops.update(id, next, version ?? now.version))) throw stale({ name, shop }, now);
+      const next = { name: name ?? now.name, shop: withFields(now.shop, shop ?? {}, things) };
+      if (!(await shops.update(id, next, version ?? now.version))) throw stale({ name, shop, things }, now);
       return { id, ...next, version: now.version + 1 };
     });
   }

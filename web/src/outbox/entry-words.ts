@@ -44,6 +44,12 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   schools: 'ways of working',
   stock: 'grades in stock',
   tools: 'tools',
+  guns: 'guns',
+  compressors: 'compressors',
+  cups: 'cups',
+  setups: 'set-ups',
+  currency: 'currency',
+  vocLimitGPerL: 'solvent limit',
 };
 
 const wordOf = (field: string): string => FIELD_WORDS[field] ?? field;
@@ -69,8 +75,8 @@ function wordsOfEdit({ changes, order }: PanelEdit): string {
 export function whatOf(entry: Entry): string {
   if (entry.kind === 'panel')
     return `${entry.undoes === undefined ? '' : 'taken back: '}${wordsOfEdit(entry.edit)}`;
-  const { shop, ...own } = entry.change.fields as { shop?: object };
-  return listed([...Object.keys(own), ...Object.keys(shop ?? {})].map(wordOf));
+  const { shop = {}, things = {}, ...own } = entry.change.fields as { shop?: object; things?: object };
+  return listed([own, shop, things].flatMap(Object.keys).map(wordOf));
 }
 
 /** Address of the place where it was changed. */

@@ -1,4 +1,11 @@
-import type { JobFacts, JobView, Shop, ShopView } from '@blue-ledge/core';
+import {
+  withThings,
+  type JobFacts,
+  type JobView,
+  type Shop,
+  type ShopThings,
+  type ShopView,
+} from '@blue-ledge/core';
 
 /** Changes of a job's or a shop's fields, and how they look before the server has them. */
 
@@ -10,6 +17,8 @@ export type JobFields = Partial<Omit<JobFacts, 'id' | 'dueOn'>> & {
 export interface ShopFields {
   readonly name?: string;
   readonly shop?: Partial<{ readonly [Field in keyof Shop]: Shop[Field] | null }>;
+  /** Guns, cups and the like, by their ids; null takes one away. */
+  readonly things?: ShopThings;
 }
 
 export type FieldChange =
@@ -33,7 +42,12 @@ export const withJobChanges = (view: JobView, changes: readonly FieldChange[]): 
 
 /** The shop as this person sees it. */
 export const withShopChanges = (view: ShopView, changes: readonly FieldChange[]): ShopView =>
-  changesOf(changes, 'shops', view.id).reduce<ShopView>((seen, { name = seen.name, shop = {} }) => {
-    const fields = Object.entries({ ...seen.shop, ...shop }).filter(([, value]) => value !== null);
-    return { ...seen, name, shop: Object.fromEntries(fields) as Shop };
-  }, view);
+  changesOf(changes, 'shops', view.id).reduce<ShopView>(
+    (seen, { name = seen.name, shop = {}, things = {} }) => {
+      const fields = Object.entries(withThings({ ...seen.shop, ...shop } as Shop, things)).filter(
+        ([, value]) => value !== null,
+      );
+      return { ...seen, name, shop: Object.fromEntries(fields) as Shop };
+    },
+    view,
+  );

@@ -10,9 +10,24 @@ interface Tab {
 
 const WAYS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1 };
 
+interface TabsProps {
+  readonly label: string;
+  readonly tabs: readonly Tab[];
+  /** The one that is shown, where its place is kept outside: in the address. */
+  readonly shown?: string | null;
+  readonly onShow?: (name: string) => void;
+}
+
 /** One of several parts at a time, where there is no room for all; arrow keys go from tab to tab. */
-export function Tabs({ label, tabs }: { readonly label: string; readonly tabs: readonly Tab[] }) {
-  const [nth, setNth] = useState(0);
+export function Tabs({ label, tabs, shown, onShow }: TabsProps) {
+  const [own, setOwn] = useState(0);
+  const nth = onShow
+    ? Math.max(
+        0,
+        tabs.findIndex(({ name }) => name === shown),
+      )
+    : own;
+  const setNth = (next: number): void => (onShow ? onShow(tabs[next]!.name) : setOwn(next));
   const id = useId();
   const press = (event: KeyboardEvent<HTMLElement>): void => {
     const way = WAYS[event.key];

@@ -1,9 +1,13 @@
 import {
+  FORMS,
   GENERIC_SHELF,
   HAZARDS,
+  formOf,
+  isTwoPack,
   problemsOf,
   sheetSchema,
   slipsOf,
+  type ProductForm,
   type ProductSheet,
   type ShopView,
   type Slip,
@@ -13,16 +17,18 @@ import { useId, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useShops } from '../api/queries.ts';
 import { useSaveSheet, useShopSheets } from '../api/shelf-queries.ts';
+import { Choice } from '../shared/Choice.tsx';
 import { Pending, Problem } from '../shared/Problem.tsx';
 import { PageTitle } from '../shell/PageTitle.tsx';
 import { announce } from '../state/announce.ts';
 import { draftName, keepDraft, useSheetDrafts, type SheetDraft } from '../state/sheet-drafts.ts';
-import { CureFields } from './CureFields.tsx';
 import { GroundFields } from './GroundFields.tsx';
 import { MixFields } from './MixFields.tsx';
+import { ModeFields } from './ModeFields.tsx';
 import { FIELDS, FIELD_GROUPS, kindWords } from './sheet-fields.ts';
 import { withAt } from './sheet-path.ts';
 import { SheetNumbers } from './SheetNumbers.tsx';
+import { TimePoints } from './TimePoints.tsx';
 import './shelf.css';
 
 /** One product sheet of the shop: written here, kept as a version of its own once it is saved. */
@@ -45,6 +51,14 @@ interface SheetPlaceProps {
   readonly kept: ProductSheet | null;
   readonly draft: SheetDraft | null;
 }
+
+const FORM_WORDS: Readonly<Record<ProductForm, string>> = {
+  sprayed: 'sprayed with a gun',
+  aerosol: 'aerosol can',
+  brushed: 'brushed',
+  spread: 'spread with a knife',
+  wiped: 'wiped on',
+};
 
 interface FieldProblem {
   readonly path: string;
@@ -154,6 +168,21 @@ function SheetPlace({ shop, kept, draft }: SheetPlaceProps) {
               onChange={({ target }) => put({ carrier: target.value as ProductSheet['carrier'] })}
             />
           </div>
+          <Choice
+            label="How it is put on"
+            value={formOf(sheet)}
+            options={FORMS.map((form) => [form, FORM_WORDS[form]])}
+            onChange={(form) => put({ form })}
+          />
+          <Choice
+            label="Packs"
+            value={isTwoPack(sheet) ? 'two' : 'one'}
+            options={[
+              ['one', 'one pack: it dries by itself'],
+              ['two', 'two packs that react'],
+            ]}
+            onChange={(pack) => put({ pack })}
+          />
           {sheet.kind === 'epoxy' && (
             <Checkbox
               checked={sheet.use === 'sealer'}
@@ -228,12 +257,34 @@ function SheetPlace({ shop, kept, draft }: SheetPlaceProps) {
               onChange={({ target }) => putAt('recoat.past', target.value)}
             />
           </div>
-          <CureFields points={sheet.cure} onChange={(cure) => put({ cure })} />
+          <TimePoints
+            points={sheet.cure}
+            what="Fully cured after"
+            called="cure point"
+            help="Under “drying” or “through cure”; add the line for infrared or oven."
+            least={1}
+            next={{ celsius: 60, minutes: Math.min(30, sheet.cure[0]?.minutes ?? 30) }}
+            onChange={(cure) => put({ cure })}
+          />
+          <h3>Flash at other temperatures</h3>
+          <TimePoints
+            points={sheet.flash.at ?? []}
+            what="Between coats"
+            called="flash point"
+            help="Where the sheet has a table of flash times; without one it is worked out."
+            least={0}
+            next={{ celsius: sheet.refCelsius + 10, minutes: Math.max(1, sheet.flash.betweenCoatsMin / 2) }}
+            onChange={(at) => putAt('flash.at', at.length === 0 ? undefined : at)}
+          />
           {group('air').numbers}
         </section>
         <section className="pane sheet-wide" aria-labelledby="ground-head">
           <h2 id="ground-head">What it may lie on</h2>
           <GroundFields sheet={sheet} onChange={put} />
+        </section>
+        <section className="pane sheet-wide" aria-labelledby="modes-head">
+          <h2 id="modes-head">Mixed in other ways</h2>
+          <ModeFields sheet={sheet} onChange={(modes) => putAt('modes', modes)} />
         </section>
       </div>
       <SaveBar

@@ -1,8 +1,7 @@
 import { GENERIC_SHELF, workOf, type ProductSheet, type ShopView } from '@blue-ledge/core';
 import { Button, Checkbox, Input, Select } from 'antd';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { Navigate, useNavigate, useParams } from 'react-router';
-import { useShops } from '../api/queries.ts';
+import { useNavigate } from 'react-router';
 import { useSaveSheet, useShopSheets } from '../api/shelf-queries.ts';
 import { CopyOutlined, PlusOutlined } from '../shared/icons.tsx';
 import { Pending, Problem } from '../shared/Problem.tsx';
@@ -12,20 +11,14 @@ import { CompareSheets } from './CompareSheets.tsx';
 import { NewProduct } from './NewProduct.tsx';
 import { ProductList } from './ProductList.tsx';
 import { SHELF_KINDS, kindWords } from './sheet-fields.ts';
+import { ShelfHead, ShelfOfShop } from './ShelfHead.tsx';
 import { TakeSheets } from './TakeSheets.tsx';
 import './shelf.css';
 
 /** The products of a shop: what it lays, in its own order; and the built-in ones that stand in for what it lacks. */
-export function ShelfPage() {
-  const { shop: id } = useParams();
-  const { data: shops, error } = useShops();
-  if (!shops) return <Pending error={error} what="the shelf" />;
-  const [first] = shops;
-  if (!first) return <Navigate to="/shop" replace />;
-  const shop = shops.find((candidate) => candidate.id === id);
-  if (!shop) return <Navigate to={`/shelf/${first.id}`} replace />;
-  return <ShelfPlace key={shop.id} shop={shop} shops={shops} />;
-}
+export const ShelfPage = () => (
+  <ShelfOfShop>{(shop, shops) => <ShelfPlace key={shop.id} shop={shop} shops={shops} />}</ShelfOfShop>
+);
 
 interface ShelfPlaceProps {
   readonly shop: ShopView;
@@ -75,26 +68,17 @@ function ShelfPlace({ shop, shops }: ShelfPlaceProps) {
   return (
     <main className="page">
       <PageTitle name="Shelf" />
-      <div className="page-head">
-        <h1>Shelf</h1>
-        <span className="note">
-          {own.length - nArchived === 1 ? '1 product' : `${own.length - nArchived} products`} of your own
-        </span>
-        <div className="head-actions">
-          {shops.length > 1 && (
-            <Select
-              aria-label="Shop"
-              value={shop.id}
-              options={shops.map((other) => ({ value: other.id, label: other.name }))}
-              onChange={(other) => void navigate(`/shelf/${other}`)}
-            />
-          )}
-          <TakeSheets shop={shop} own={own} />
-          <Button type="primary" icon={<PlusOutlined />} onClick={() => setIsMaking(true)}>
-            New product
-          </Button>
-        </div>
-      </div>
+      <ShelfHead
+        shop={shop}
+        shops={shops}
+        part=""
+        note={`${own.length - nArchived === 1 ? '1 product' : `${own.length - nArchived} products`} of your own`}
+      >
+        <TakeSheets shop={shop} own={own} />
+        <Button type="primary" icon={<PlusOutlined />} onClick={() => setIsMaking(true)}>
+          New product
+        </Button>
+      </ShelfHead>
       {save.error && <Problem error={save.error} />}
       <div className="shelf-find">
         <Input.Search

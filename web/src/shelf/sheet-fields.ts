@@ -133,7 +133,7 @@ export const FIELD_GROUPS: readonly FieldGroup[] = [
         from: 0.1,
         to: 100,
         unit: 'Pa s',
-        whenEmpty: '1.5 Pa s',
+        whenEmpty: 'what its kind usually has',
       },
       {
         path: 'tipMm.from',
@@ -152,6 +152,33 @@ export const FIELD_GROUPS: readonly FieldGroup[] = [
         to: 10,
         unit: 'mm',
         whenEmpty: 'not said',
+      },
+      {
+        path: 'flowCupSeconds.from',
+        label: 'Flow cup, shortest',
+        help: 'Under “spray viscosity”, for the cup that you have.',
+        from: 5,
+        to: 200,
+        unit: 's',
+        whenEmpty: '16 s',
+      },
+      {
+        path: 'flowCupSeconds.to',
+        label: 'Flow cup, longest',
+        help: 'Under “spray viscosity”.',
+        from: 5,
+        to: 200,
+        unit: 's',
+        whenEmpty: '20 s',
+      },
+      {
+        path: 'canMl',
+        label: 'What an aerosol can holds',
+        help: 'On the can; for aerosols only.',
+        from: 20,
+        to: 2000,
+        quantity: 'Ml',
+        whenEmpty: '400 ml',
       },
     ],
   },
@@ -212,6 +239,21 @@ export const FIELD_GROUPS: readonly FieldGroup[] = [
     ],
   },
 ];
+
+/** Figures that each way of mixing may have for itself, by the first part of their path. */
+export const MODE_FIELDS: ReadonlySet<string> = new Set([
+  'pricePerLitre',
+  'potLifeMin',
+  'inductionMin',
+  'flexPercent',
+  'film',
+  'lowShearPaS',
+  'tipMm',
+  'flowCupSeconds',
+  'flash',
+  'sandAfterMin',
+  'recoat',
+]);
 
 export const FIELDS: readonly SheetField[] = FIELD_GROUPS.flatMap(({ fields }) => fields);
 

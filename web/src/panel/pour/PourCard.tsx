@@ -1,81 +1,54 @@
-import { placeWords, stepTitle, type Pour, type ProductSheet, type Step } from '@blue-ledge/core';
-import { useFormat } from '../../state/units.ts';
-import { Rescue } from './Rescue.tsx';
-import { useAmounts } from './use-amounts.ts';
+import { placeWords, stepTitle, type Pour, type Step, type System } from '@blue-ledge/core';
+import type { ReactNode } from 'react';
+import type { PlanOnScreen } from '../../api/opened-plan.ts';
+import type { ShopEdit } from '../../api/use-shop-of-job.ts';
+import { Tabs } from '../../shared/Tabs.tsx';
+import { useSearchPut } from '../../shared/use-search-put.ts';
+import { FlowCup } from './FlowCup.tsx';
+import { GunView } from './GunView.tsx';
+import { MixView } from './MixView.tsx';
+import { UndertoneView } from './UndertoneView.tsx';
 
 interface PourCardProps {
+  readonly plan: PlanOnScreen;
+  readonly system: System;
   readonly pour: Pour;
   readonly step: Step;
-  readonly sheet: ProductSheet | undefined;
+  readonly shop: ShopEdit;
 }
 
-/** One mix in large figures: what goes in, in its order, and what the scale must read after each. */
-export function PourCard({ pour, step, sheet }: PourCardProps) {
-  const { minutes } = useFormat();
-  const amount = useAmounts();
-  const { pots, potMl, needMl, leftoverMl, potLifeMin, inductionMin, cost, parts } = pour;
+/** One step that lays something: its mix, the gun for it, the undertone it gives, and how thin it runs. */
+export function PourCard({ plan, system, pour, step, shop }: PourCardProps) {
+  const [search, put] = useSearchPut();
+  const sheet = plan.opened.sheetOf(pour.sheetId);
+  const task = plan.opened.sprayTasksOf(system.id).find(({ n }) => n === pour.n);
+  const tabs: { readonly name: string; readonly content: ReactNode }[] = [
+    {
+      name: 'Mix',
+      content: <MixView plan={plan} systemId={system.id} pour={pour} sheet={sheet} shop={shop} />,
+    },
+  ];
+  if (task && sheet)
+    tabs.push(
+      { name: 'Gun', content: <GunView task={task} pour={pour} sheet={sheet} shop={shop} plan={plan} /> },
+      { name: 'Flow cup', content: <FlowCup key={sheet.id} sheet={sheet} pour={pour} /> },
+    );
+  if (sheet && sheet.tonesL.length > 0)
+    tabs.push({
+      name: 'Undertone',
+      content: <UndertoneView plan={plan} pour={pour} sheet={sheet} shop={shop} />,
+    });
   return (
     <section className="pane pour-card" aria-labelledby="pour-head">
       <h2 id="pour-head">
         {step.n}. {stepTitle(step)} <span className="note">{placeWords(step.areas)}</span>
       </h2>
-      <p className="pour-facts">
-        <span>
-          <b>{pots > 1 ? `${pots} pots of ${amount('Ml', potMl)}` : amount('Ml', potMl)}</b> to mix
-        </span>
-        <span>
-          <b>{amount('Ml', needMl)}</b> needed, losses included
-        </span>
-        <span>
-          <b>{amount('Ml', leftoverMl)}</b> left over
-        </span>
-        <span>
-          <b>{cost.toFixed(2)}</b> material
-        </span>
-      </p>
-      {pots > 1 && (
-        <p>
-          The coats lie further apart than the pot life: mix each pot when its first coat is due, not before.
-        </p>
-      )}
-      <table className="pour-table">
-        <caption className="visually-hidden">One pot, in the order in which it is poured</caption>
-        <thead>
-          <tr>
-            <th scope="col">Pour</th>
-            <th scope="col">Volume</th>
-            <th scope="col">Cup reads</th>
-            <th scope="col">Mass</th>
-            <th scope="col">Scale reads</th>
-          </tr>
-        </thead>
-        <tbody>
-          {parts.map((part) => (
-            <tr key={part.name}>
-              <th scope="row">{part.name}</th>
-              <td>{amount('Ml', part.ml)}</td>
-              <td>{amount('Ml', part.readMl)}</td>
-              <td>{amount('Grams', part.grams)}</td>
-              <td className="pour-read">{amount('Grams', part.readGrams)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <p>
-        {inductionMin !== undefined && (
-          <>
-            Stirred, it stands <b>{minutes(inductionMin)}</b> before it is sprayed.{' '}
-          </>
-        )}
-        {potLifeMin === undefined ? (
-          'No pot life is given: the rest goes back into a closed can of its own.'
-        ) : (
-          <>
-            Good for <b>{minutes(potLifeMin)}</b> at this shop’s temperature; what is left then is waste, and
-            is never closed up.
-          </>
-        )}
-      </p>
+      <Tabs
+        label="What to set up"
+        tabs={tabs}
+        shown={search.get('show')}
+        onShow={(name) => put({ show: name === 'Mix' ? null : name })}
+      />
       {step.cautions.length > 0 && (
         <ul className="cautions">
           {step.cautions.map((caution) => (
@@ -83,7 +56,6 @@ export function PourCard({ pour, step, sheet }: PourCardProps) {
           ))}
         </ul>
       )}
-      {sheet && parts.length > 1 && <Rescue pour={pour} name={sheet.name} />}
     </section>
   );
 }

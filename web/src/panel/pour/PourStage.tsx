@@ -1,16 +1,18 @@
-import { shoppingOf, stepTitle, type Pour, type Step } from '@blue-ledge/core';
+import { stepTitle, type Pour, type Step } from '@blue-ledge/core';
 import { Spin } from 'antd';
 import { Link } from 'react-router';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import { isOpened, usePlan } from '../../api/queries.ts';
-import { Problem } from '../../shared/Problem.tsx';
+import { useShopOfJob } from '../../api/use-shop-of-job.ts';
+import { Pending, Problem } from '../../shared/Problem.tsx';
 import { useSearchPut } from '../../shared/use-search-put.ts';
 import { usePanelContext } from '../panel-context.ts';
+import { NeedList } from './NeedList.tsx';
 import { PourCard } from './PourCard.tsx';
 import './pour.css';
 import { useAmounts } from './use-amounts.ts';
 
-/** Pour: what is mixed for each step of the chosen system, and what that takes in all. */
+/** Pour: what is mixed for each step of the chosen system, how the gun is set for it, and what it takes in all. */
 export function PourStage() {
   const context = usePanelContext();
   const { data: plan, error, isPending } = usePlan(context.key);
@@ -37,11 +39,15 @@ interface PoursProps {
   readonly systemId: string;
 }
 
-function Pours({ plan: { opened, changed }, systemId }: PoursProps) {
+function Pours({ plan, systemId }: PoursProps) {
+  const { opened, changed } = plan;
+  const { key } = usePanelContext();
+  const shop = useShopOfJob(key.job);
   const [search, put] = useSearchPut();
   const system = opened.view.systems.find(({ id }) => id === systemId);
   const pours = opened.poursOf(systemId);
   const [first] = pours;
+  if (!shop) return <Pending error={null} what="the shop" />;
   if (!system || !first)
     return (
       <div className="no-plan">
@@ -76,48 +82,20 @@ function Pours({ plan: { opened, changed }, systemId }: PoursProps) {
             </li>
           ))}
         </ul>
-        <Shopping pours={pours} nameOf={(id) => opened.sheetOf(id)?.name ?? id} />
+        <NeedList plan={plan} system={system} pours={pours} shop={shop} />
       </aside>
-      <PourCard key={pour.n} pour={pour} step={stepOf(pour)} sheet={opened.sheetOf(pour.sheetId)} />
+      <PourCard key={pour.n} plan={plan} system={system} pour={pour} step={stepOf(pour)} shop={shop} />
     </div>
   );
 }
 
-function Amount({ pour: { pots, potMl, zones } }: { readonly pour: Pour }) {
+function Amount({ pour: { pots, cans, potMl, zones } }: { readonly pour: Pour }) {
   const mixed = useAmounts()('Ml', potMl);
+  const what =
+    cans !== undefined ? `${cans} ${cans === 1 ? 'can' : 'cans'}` : pots > 1 ? `${pots} × ${mixed}` : mixed;
   return (
     <span className="note">
-      {pots > 1 ? `${pots} × ${mixed}` : mixed}, zone {zones.join(', ')}
+      {what}, zone {zones.join(', ')}
     </span>
-  );
-}
-
-interface ShoppingProps {
-  readonly pours: readonly Pour[];
-  readonly nameOf: (sheetId: string) => string;
-}
-
-/** What all mixes take, by product. */
-function Shopping({ pours, nameOf }: ShoppingProps) {
-  const amount = useAmounts();
-  const wanted = shoppingOf(pours);
-  const cost = pours.reduce((sum, pour) => sum + pour.cost, 0);
-  return (
-    <section aria-labelledby="wanted-head">
-      <h2 id="wanted-head">For the whole panel</h2>
-      <ul className="pour-wanted">
-        {wanted.map(({ sheetId, component, ml }) => (
-          <li key={`${sheetId} ${component}`}>
-            <span>
-              {component} <span className="note">{nameOf(sheetId)}</span>
-            </span>
-            <b>{amount('Ml', ml)}</b>
-          </li>
-        ))}
-      </ul>
-      <p>
-        Material <b>{cost.toFixed(2)}</b>, what is left over included.
-      </p>
-    </section>
   );
 }

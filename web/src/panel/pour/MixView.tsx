@@ -1,0 +1,95 @@
+import { type Pour, type ProductSheet } from '@blue-ledge/core';
+import { useState } from 'react';
+import type { PlanOnScreen } from '../../api/opened-plan.ts';
+import type { ShopEdit } from '../../api/use-shop-of-job.ts';
+import { moneyText } from '../../shared/money.ts';
+import { SourceMark } from '../../shared/SourceMark.tsx';
+import { potName } from '../../state/pot-runs.ts';
+import { useFormat } from '../../state/units.ts';
+import { CupView } from './CupView.tsx';
+import { FillerPuck } from './FillerPuck.tsx';
+import { MixTable } from './MixTable.tsx';
+import { PotClocks } from './PotClocks.tsx';
+import { PourGuide } from './PourGuide.tsx';
+import { useAmounts } from './use-amounts.ts';
+
+interface MixViewProps {
+  readonly plan: PlanOnScreen;
+  readonly systemId: string;
+  readonly pour: Pour;
+  readonly sheet: ProductSheet | undefined;
+  readonly shop: ShopEdit;
+}
+
+/** A mix in large figures: how much, what goes in and in which order, its clocks, and pouring it part by part. */
+export function MixView({ plan, systemId, pour, sheet, shop }: MixViewProps) {
+  const amount = useAmounts();
+  const [pot, setPot] = useState(0);
+  const { pots, cans, potMl, needMl, leftoverMl, cost, parts } = pour;
+  const isMixed = cans === undefined;
+  const name = potName(plan.id, systemId, pour.n, pot);
+  const mixed = pots > 1 ? `${pots} pots of ${amount('Ml', potMl)}` : amount('Ml', potMl);
+  return (
+    <>
+      <p className="pour-facts">
+        {isMixed ? (
+          <span>
+            <b>{mixed}</b> to mix
+          </span>
+        ) : (
+          <span>
+            <b>
+              {cans} {cans === 1 ? 'can' : 'cans'}
+            </b>{' '}
+            of {amount('Ml', potMl)}
+          </span>
+        )}
+        <span>
+          <b>{amount('Ml', needMl)}</b> needed, losses included
+        </span>
+        <span>
+          <b>{amount('Ml', leftoverMl)}</b> left over
+        </span>
+        <span>
+          <b>{moneyText(cost, shop.shop.currency)}</b> material <SourceMark source="model" />
+        </span>
+      </p>
+      <Solvent pour={pour} limit={shop.shop.vocLimitGPerL} />
+      {isMixed && pots > 1 && (
+        <p className="pour-pots">
+          The coats lie further apart than the pot life: mix each pot when its first coat is due.{' '}
+          {Array.from({ length: pots }, (_, i) => (
+            <button key={i} type="button" aria-pressed={i === pot} onClick={() => setPot(i)}>
+              Pot {i + 1}
+            </button>
+          ))}
+        </p>
+      )}
+      {isMixed && <MixTable parts={parts} />}
+      <PotClocks pour={pour} name={name} />
+      {sheet?.hardenerPercent && <FillerPuck pour={pour} sheet={sheet} rules={shop.shop.rules} />}
+      {isMixed && parts.length > 1 && <PourGuide key={name} name={name} pour={pour} shop={shop} />}
+      {isMixed && !sheet?.hardenerPercent && <CupView pour={pour} sheet={sheet} shop={shop} />}
+    </>
+  );
+}
+
+/** Solvent that leaves a litre, against the shop's own limit. */
+function Solvent({ pour: { vocGPerL }, limit }: { readonly pour: Pour; readonly limit: number | undefined }) {
+  const { quantity } = useFormat();
+  if (vocGPerL === null)
+    return limit === undefined ? null : (
+      <p className="note">Solvent (VOC): not said on the sheet for every part; fill it in on the Shelf.</p>
+    );
+  const isOver = limit !== undefined && vocGPerL > limit;
+  return (
+    <p className={isOver ? 'pour-over' : 'note'}>
+      Solvent (VOC) ready to spray: {quantity('GPerL', vocGPerL)} <SourceMark source="model" />
+      {limit === undefined
+        ? '; this shop has set no limit of its own.'
+        : isOver
+          ? `, over this shop’s limit of ${quantity('GPerL', limit)}: take another product or less thinner.`
+          : `, within this shop’s limit of ${quantity('GPerL', limit)}.`}
+    </p>
+  );
+}

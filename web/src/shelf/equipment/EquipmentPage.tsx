@@ -1,0 +1,157 @@
+import {
+  GUN_KINDS,
+  cupVolumeMl,
+  type Compressor,
+  type Gun,
+  type MixingCup,
+  type ShopView,
+} from '@blue-ledge/core';
+import { Problem } from '../../shared/Problem.tsx';
+import { PageTitle } from '../../shell/PageTitle.tsx';
+import { useFormat } from '../../state/units.ts';
+import { ShelfHead, ShelfOfShop } from '../ShelfHead.tsx';
+import '../shelf.css';
+import { PrintedCell } from './PrintedCell.tsx';
+import { ThingsPane } from './ThingsPane.tsx';
+import { TipsCell } from './TipsCell.tsx';
+import { useShopEdit } from './use-shop-edit.ts';
+import './equipment.css';
+
+/** What a shop sprays and measures with. */
+export const EquipmentPage = () => (
+  <ShelfOfShop>{(shop, shops) => <Equipment key={shop.id} saved={shop} shops={shops} />}</ShelfOfShop>
+);
+
+const KIND_WORDS: Readonly<Record<Gun['kind'], string>> = {
+  hvlp: 'HVLP',
+  lvlp: 'LVLP',
+  conventional: 'conventional',
+};
+
+interface EquipmentProps {
+  readonly saved: ShopView;
+  readonly shops: readonly ShopView[];
+}
+
+function Equipment({ saved, shops }: EquipmentProps) {
+  const { shop, refusal, change } = useShopEdit(saved);
+  const { quantity } = useFormat();
+  const { guns = [], compressors = [], cups = [] } = shop.shop;
+  return (
+    <main className="page">
+      <PageTitle name="Equipment" />
+      <ShelfHead
+        shop={shop}
+        shops={shops}
+        part="equipment"
+        note={`${guns.length} guns, ${compressors.length} compressors, ${cups.length} cups`}
+      />
+      {refusal.length > 0 && <Problem error={new Error(refusal.join(' '))} />}
+      <ThingsPane<Gun>
+        title="Guns"
+        about="In the order in which they are taken: a plan uses the first one with a tip inside the sheet’s range. Flow is that of the first tip; fan and flow are measured on paper and with a measuring cup."
+        empty="No gun yet: plans reckon with a usual HVLP gun."
+        called="gun"
+        things={guns}
+        make={(id, nth) => ({
+          id,
+          name: `Gun ${nth}`,
+          kind: 'hvlp',
+          tipsMm: [1.4],
+          flowMlPerMin: 200,
+          fanMm: 250,
+          overlapPercent: 50,
+          airLPerMin: 350,
+          cupMl: 600,
+        })}
+        onPut={(id, gun) => change({ things: { guns: { [id]: gun } } })}
+        columns={[
+          { kind: 'text', head: 'What you call it', name: 'Name', of: 'name', most: 60 },
+          {
+            kind: 'choice',
+            head: 'Kind',
+            of: 'kind',
+            options: GUN_KINDS.map((kind) => [kind, KIND_WORDS[kind]]),
+          },
+          {
+            kind: 'own',
+            head: 'Tips, mm',
+            name: 'Tips',
+            of: 'tipsMm',
+            cell: (gun, name, put) => <TipsCell name={name} tipsMm={gun.tipsMm} onChange={put} />,
+          },
+          { kind: 'number', head: 'Flow', of: 'flowMlPerMin', quantity: 'MlPerMin', from: 10, to: 3000 },
+          { kind: 'number', head: 'Fan', of: 'fanMm', quantity: 'Mm', from: 20, to: 800 },
+          { kind: 'number', head: 'Overlap', of: 'overlapPercent', unit: '%', from: 0, to: 90 },
+          { kind: 'number', head: 'Air', of: 'airLPerMin', quantity: 'LPerMin', from: 0, to: 3000 },
+          { kind: 'number', head: 'Cup', of: 'cupMl', quantity: 'Ml', from: 20, to: 50_000 },
+          {
+            kind: 'number',
+            head: 'Lands',
+            of: 'transferPercent',
+            unit: '%',
+            from: 5,
+            to: 100,
+            whenEmpty: 'by kind',
+          },
+        ]}
+      />
+      <ThingsPane<Compressor>
+        title="Compressors"
+        about="Delivery of free air, not what the pump draws in; the pressure of the full tank, and the least at which the gun still sprays as set."
+        empty="No compressor yet: nothing is said about whether the air lasts."
+        called="compressor"
+        things={compressors}
+        make={(id, nth) => ({
+          id,
+          name: `Compressor ${nth}`,
+          deliveryLPerMin: 220,
+          tankLitres: 50,
+          fromBar: 8,
+          toBar: 5,
+        })}
+        onPut={(id, compressor) => change({ things: { compressors: { [id]: compressor } } })}
+        problemOf={({ fromBar, toBar }) =>
+          fromBar > toBar ? null : 'The full tank must have more pressure than the least that sprays.'
+        }
+        columns={[
+          { kind: 'text', head: 'What you call it', name: 'Name', of: 'name', most: 60 },
+          {
+            kind: 'number',
+            head: 'Delivers',
+            of: 'deliveryLPerMin',
+            quantity: 'LPerMin',
+            from: 0,
+            to: 20_000,
+          },
+          { kind: 'number', head: 'Tank', of: 'tankLitres', quantity: 'Litres', from: 0, to: 10_000 },
+          { kind: 'number', head: 'Full at', of: 'fromBar', quantity: 'Bar', from: 0.5, to: 20 },
+          { kind: 'number', head: 'Sprays down to', of: 'toBar', quantity: 'Bar', from: 0, to: 20 },
+        ]}
+      />
+      <ThingsPane<MixingCup>
+        title="Mixing cups"
+        about="Inside measures of any straight or tapered cup, tin or bucket. A cup printed for a ratio is read by its lines as well."
+        empty="No cup yet: marks are worked out for any that you measure."
+        called="cup"
+        things={cups}
+        make={(id, nth) => ({ id, name: `Cup ${nth}`, bottomMm: 70, topMm: 90, heightMm: 120 })}
+        onPut={(id, cup) => change({ things: { cups: { [id]: cup } } })}
+        noteOf={(cup) => `holds ${quantity('Ml', cupVolumeMl(cup))}`}
+        columns={[
+          { kind: 'text', head: 'What you call it', name: 'Name', of: 'name', most: 60 },
+          { kind: 'number', head: 'Bottom', of: 'bottomMm', quantity: 'Mm', from: 5, to: 1000 },
+          { kind: 'number', head: 'Top', of: 'topMm', quantity: 'Mm', from: 5, to: 1000 },
+          { kind: 'number', head: 'Height', of: 'heightMm', quantity: 'Mm', from: 5, to: 1000 },
+          {
+            kind: 'own',
+            head: 'Printed ratio, ml at line 1, lines',
+            name: 'Print',
+            of: 'printed',
+            cell: (cup, name, put) => <PrintedCell name={name} printed={cup.printed} onChange={put} />,
+          },
+        ]}
+      />
+    </main>
+  );
+}

@@ -1,0 +1,1 @@
+export const StockPage = () => null;

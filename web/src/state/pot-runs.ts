@@ -1,0 +1,44 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+
+/** Pots that are being poured or stand mixed at the bench: they survive a reload. */
+
+export interface PotRun {
+  /** Poured of each part so far, ml. */
+  readonly pouredMl: readonly number[];
+  /** When the first part went in, and when the last one did; ms. */
+  readonly beganAt: number;
+  readonly mixedAt: number | null;
+}
+
+interface PotRuns {
+  readonly byPot: Readonly<Record<string, PotRun>>;
+}
+
+export const usePotRuns = create<PotRuns>()(
+  persist<PotRuns>(() => ({ byPot: {} }), { name: 'ledge-pot-runs', version: 1 }),
+);
+
+/** A pot by what is mixed and for what: the same step of another plan is another pot. */
+export const potName = (planId: string, systemId: string, n: number, pot: number): string =>
+  `${planId}/${systemId}/${n}/${pot}`;
+
+/** Pots that are kept: the latest ones. */
+const MOST_KEPT = 200;
+
+/** Keeps a pot; null empties it. */
+export function keepPot(name: string, run: PotRun | null): void {
+  usePotRuns.setState(({ byPot }) => {
+    const { [name]: _, ...others } = byPot;
+    if (!run) return { byPot: others };
+    const latest = Object.entries(others)
+      .sort(([, a], [, b]) => b.beganAt - a.beganAt)
+      .slice(0, MOST_KEPT - 1);
+    return { byPot: { ...Object.fromEntries(latest), [name]: run } };
+  });
+}
+
+/** Each tab writes the whole list: what another one wrote is read at once. */
+window.addEventListener('storage', ({ key }) => {
+  if (key === 'ledge-pot-runs') void usePotRuns.persist.rehydrate();
+});
