@@ -51,6 +51,23 @@ export {
   type MixingCup,
 } from './materials/equipment.ts';
 export { cupStripPdf, placedMarks, type PlacedMark, type StripMark } from './formats/cup-strip.ts';
+export { sheetIdOf } from './materials/modes.ts';
+export {
+  bookingOf,
+  canMoveSchema,
+  canSchema,
+  canState,
+  leftAfter,
+  usableLeftMl,
+  type Booking,
+  type Can,
+  type CanMove,
+  type CanMoveView,
+  type CanState,
+  type CanView,
+  type Need,
+  type Wanted,
+} from './materials/stock.ts';
 export { SHEET_COLUMNS, rowOfSheet, sheetOfRow, type ReadRow } from './formats/sheets-table.ts';
 export { slipsOf, type Slip } from './materials/sheet-slips.ts';
 
@@ -161,7 +178,7 @@ export {
 export { guidePour, type Guide } from './film/pour-guide.ts';
 export { colorText, readColor } from './film/color-text.ts';
 export { baseCoatOver, servingTone, type BaseCoat } from './operations/undertone.ts';
-export { PAST_EDGE_MM, passesOver, type Passes } from './film/passes.ts';
+export { PAST_EDGE_MM, passMetres, passesOver, type Pass } from './film/passes.ts';
 export { TOOLS, type Tool } from './materials/tools.ts';
 export {
   bestLadder,
@@ -245,6 +262,7 @@ export { assumedUm } from './operations/survey-state.ts';
 export { measuredFilmUm } from './planner/measured-film.ts';
 export { planJob } from './planner/plan-job.ts';
 export { shelfOf } from './planner/shelf.ts';
+export { needsOf, type OpenPlan } from './planner/needs.ts';
 export { quoteOf, type Quote, type QuoteRow } from './planner/quote.ts';
 export type { SprayArea, SprayTask } from './planner/spray-tasks.ts';
 export { shoppingOf, type Pour, type Shopping } from './planner/pours.ts';

@@ -12,6 +12,7 @@ import { PlanningModule } from './planning/planning.module.ts';
 import { PlansModule } from './plans/plans.module.ts';
 import { ShopsModule } from './shops/shops.module.ts';
 import { ShelfModule } from './shelf/shelf.module.ts';
+import { StockModule } from './stock/stock.module.ts';
 
 @Module({})
 export class AppModule {
@@ -26,6 +27,7 @@ export class AppModule {
         PlanningModule.with(planWorker),
         ShopsModule,
         ShelfModule,
+        StockModule,
         JobsModule,
         PlansModule,
         ...web,

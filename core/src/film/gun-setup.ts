@@ -1,5 +1,5 @@
 import { transferPercentOf, type Compressor, type Gun } from '../materials/equipment.ts';
-import { wetFilmUm } from './coverage.ts';
+import { sprayVolumeMl, wetFilmUm } from './coverage.ts';
 import { ATMOSPHERE_BAR, compressorKeeps, paceMPerS, type Keeping } from './gun.ts';
 import { sagLimitWetUm } from './sag.ts';
 
@@ -72,7 +72,7 @@ export interface GunSetupResult {
   readonly isSplit: boolean;
   readonly flowMlPerMin: number;
   readonly transfer: number;
-  /** How fast the gun is led; negative never. */
+  /** How fast the gun is led. */
   readonly metresPerSecond: number;
   /** Distance from one pass to the next. */
   readonly stepMm: number;
@@ -126,35 +126,39 @@ export function gunSetup(coat: SprayCoat, { gun, tipMm, reductionPercent }: GunS
 }
 
 export interface CoatOfGun {
-  readonly minutes: number;
   /** Material that leaves the gun, ml. */
   readonly ml: number;
+  /** Minutes with the trigger pulled. */
+  readonly triggerMin: number;
+  /** Gun travel, m. */
+  readonly metres: number;
   /** Passes after which the cup is filled again, so that it never runs out in the middle of one. */
   readonly refillAfter: readonly number[];
 }
 
 /**
- * One coat over a way of so many metres: how long, how much, and when the cup is filled again.
- * @param metresOf length of each pass in its order, the edges before them as the first one
+ * One coat over an area: how much, how long, and when the cup is filled again.
+ * @param passesM length of each pass in its order
  */
 export function coatOfGun(
-  { metresPerSecond, flowMlPerMin }: Pick<GunSetupResult, 'metresPerSecond' | 'flowMlPerMin'>,
-  metresOf: readonly number[],
+  { volumeSolids, transfer, perCoatUm, flowMlPerMin }: GunSetupResult,
+  areaM2: number,
+  passesM: readonly number[],
   cupMl: number,
 ): CoatOfGun {
-  const mlPerMetre = flowMlPerMin / 60 / metresPerSecond;
-  const metres = metresOf.reduce((sum, each) => sum + each, 0);
+  const ml = sprayVolumeMl({ areaM2, dryUm: perCoatUm, volumeSolids, transfer, lossMl: 0 });
+  const metres = passesM.reduce((sum, each) => sum + each, 0);
   const refillAfter: number[] = [];
   let inCupMl = cupMl;
-  metresOf.forEach((length, i) => {
-    const takesMl = length * mlPerMetre;
+  passesM.forEach((length, i) => {
+    const takesMl = (ml * length) / metres;
     if (takesMl > inCupMl && i > 0) {
       refillAfter.push(i);
       inCupMl = cupMl;
     }
     inCupMl -= takesMl;
   });
-  return { minutes: metres / metresPerSecond / 60, ml: metres * mlPerMetre, refillAfter };
+  return { ml, triggerMin: ml / flowMlPerMin, metres, refillAfter };
 }
 
 /** What can be done where a compressor does not keep up. */

@@ -7,19 +7,15 @@ export interface Pass {
   readonly to: Point;
 }
 
-export interface Passes {
-  readonly passes: readonly Pass[];
-  /** Gun travel of a coat, edges first, m. */
-  readonly metres: number;
-  /** Of it along the edges, m. */
-  readonly edgeMetres: number;
-}
-
-/** How far the gun goes on past an edge before it turns, mm (default). */
+/** How far the gun goes on past an edge of the panel before it turns, mm (default). */
 export const PAST_EDGE_MM = 50;
+/** Nearer to an edge of the panel than this a pass goes on past it, mm. */
+const AT_EDGE_MM = 60;
+
+type Rings = readonly (readonly Point[])[];
 
 /** Where a level line crosses closed rings, from left to right. */
-const crossings = (rings: readonly (readonly Point[])[], y: number): number[] =>
+const crossings = (rings: Rings, y: number): number[] =>
   rings
     .flatMap((ring) =>
       ring.flatMap(([x1, y1], i) => {
@@ -29,10 +25,13 @@ const crossings = (rings: readonly (readonly Point[])[], y: number): number[] =>
     )
     .sort((a, b) => a - b);
 
-const lengthMm = ({ from, to }: Pass): number => Math.hypot(to[0] - from[0], to[1] - from[1]);
+/** Length of a pass, m. */
+export const passMetres = ({ from, to }: Pass): number => Math.hypot(to[0] - from[0], to[1] - from[1]) / 1000;
 
-/** Passes that meet or lie on one another once they are led past their edges are one. */
-function joined(spans: readonly (readonly [number, number])[]): (readonly [number, number])[] {
+type Span = readonly [left: number, right: number];
+
+/** Spans that meet or lie on one another are one. */
+function joined(spans: readonly Span[]): Span[] {
   const all: [number, number][] = [];
   for (const [left, right] of spans) {
     const last = all.at(-1);
@@ -43,40 +42,31 @@ function joined(spans: readonly (readonly [number, number])[]): (readonly [numbe
 }
 
 /**
- * Passes over areas in mm (closed rings; holes count as rings), `stepMm` apart, the first and last half a step inside.
- * The outer edges are gone round once before.
+ * Passes over areas in mm (closed rings; holes count as rings), at most `stepMm` apart, the first and last half a step
+ * inside. Where an area ends at an edge of the panel the gun goes on past it; inside the panel it fades out there.
+ * @param outline of the panel; null where the areas are the panel
  * @throws {RangeError} for a step that is not positive, or nothing to spray
  */
-export function passesOver(rings: readonly (readonly Point[])[], stepMm: number): Passes {
+export function passesOver(rings: Rings, stepMm: number, outline: readonly Point[] | null = null): Pass[] {
   if (!(stepMm > 0)) throw new RangeError('passes must lie more than 0 mm apart');
   const ys = rings.flat().map(([, y]) => y);
   if (ys.length === 0) throw new RangeError('there is nothing to spray');
   const [top, bottom] = [Math.min(...ys), Math.max(...ys)];
   const rows = Math.max(1, Math.ceil((bottom - top) / stepMm - 1e-9));
-  const passes = Array.from(
-    { length: rows },
-    (_, row) => top + ((row + 0.5) * (bottom - top)) / rows,
-  ).flatMap((y, row): Pass[] => {
+  const heights = Array.from({ length: rows }, (_, row) => top + ((row + 0.5) * (bottom - top)) / rows);
+  return heights.flatMap((y, row): Pass[] => {
     const at = crossings(rings, y);
-    const spans = Array.from(
-      { length: Math.floor(at.length / 2) },
-      (_, i) => [at[2 * i]! - PAST_EDGE_MM, at[2 * i + 1]! + PAST_EDGE_MM] as const,
-    );
+    const edges = outline ? crossings([outline], y) : at;
+    const past = (x: number, way: 1 | -1): number =>
+      edges.some((edge) => Math.abs(edge - x) <= AT_EDGE_MM) ? x + way * PAST_EDGE_MM : x;
+    const spans = Array.from({ length: Math.floor(at.length / 2) }, (_, i): Span => [
+      past(at[2 * i]!, -1),
+      past(at[2 * i + 1]!, 1),
+    ]);
     const there = joined(spans).map(([left, right]): Pass => ({ from: [left, y], to: [right, y] }));
     // There and back again: every other row is led from the right.
     return row % 2 === 0 ? there : there.reverse().map(({ from, to }) => ({ from: to, to: from }));
   });
-  const edgeMm = rings.reduce(
-    (sum, ring) =>
-      sum +
-      ring.reduce(
-        (length, point, i) => length + lengthMm({ from: point, to: ring[(i + 1) % ring.length]! }),
-        0,
-      ),
-    0,
-  );
-  const passedMm = passes.reduce((sum, pass) => sum + lengthMm(pass), 0);
-  return { passes, metres: (passedMm + edgeMm) / 1000, edgeMetres: edgeMm / 1000 };
 }
 
 /** A rectangle of an area, as wide to its height as asked. */

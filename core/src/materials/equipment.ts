@@ -104,11 +104,11 @@ interface TipRange {
   readonly to: number;
 }
 
-/** The tip of a gun for a sheet's range: the largest inside it, else the one next to it; without a range its first. */
+/** The tip of a gun for a sheet's range: the one nearest to its middle; without a range its first. */
 export function tipFor({ tipsMm }: Pick<Gun, 'tipsMm'>, range: TipRange | undefined): number {
   if (!range) return tipsMm[0]!;
-  const away = (tip: number): number => Math.max(range.from - tip, tip - range.to, 0);
-  return tipsMm.toSorted((a, b) => away(a) - away(b) || b - a)[0]!;
+  const away = (tip: number): number => Math.abs(tip - (range.from + range.to) / 2);
+  return tipsMm.toSorted((a, b) => away(a) - away(b) || a - b)[0]!;
 }
 
 /** The gun of a shop for a product: the first with a tip inside the sheet's range, else the one whose tip is next to it. */

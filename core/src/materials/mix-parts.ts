@@ -1,4 +1,4 @@
-import { isTwoPack, type ProductSheet } from './sheet.ts';
+import { formOf, isTwoPack, type ProductSheet } from './sheet.ts';
 
 /** What goes into a pot of a product, part by part by volume, in this shop's air. */
 
@@ -11,6 +11,8 @@ export interface MixPart {
   readonly vocGPerL: number | undefined;
 }
 
+/** Usual paint solvent, g/ml (default). */
+const SOLVENT_GRAMS_PER_ML = 0.87;
 /** Flexible additive, g/ml (default). */
 const FLEX_GRAMS_PER_ML = 1;
 /** Density of filler and of its paste hardener where their sheet gives none, g/ml (default). */
@@ -28,9 +30,12 @@ function atTemperature({ choices, ...component }: Component, celsius: number): C
 
 function partOf(component: Component, sheet: ProductSheet): MixPart {
   const { name, parts, gramsPerMl, volumeSolids, vocGPerL } = component;
-  // What leaves no film and carries no water is solvent, all of it.
-  const isSolvent = volumeSolids === 0 && sheet.carrier === 'solvent' && gramsPerMl !== undefined;
-  return { name, parts, gramsPerMl, vocGPerL: vocGPerL ?? (isSolvent ? gramsPerMl * 1000 : undefined) };
+  // Where it is carried by solvent, what does not stay as film is solvent; water and fillers that react do not tell.
+  const leaves = sheet.carrier === 'solvent' && formOf(sheet) !== 'spread';
+  const solventGramsPerMl =
+    volumeSolids === 0 && gramsPerMl !== undefined ? gramsPerMl : SOLVENT_GRAMS_PER_ML;
+  const modelled = leaves ? (1 - volumeSolids) * solventGramsPerMl * 1000 : undefined;
+  return { name, parts, gramsPerMl, vocGPerL: vocGPerL ?? modelled };
 }
 
 /** Parts by volume: a filler's hardener by its share of mass, flexible additive where a part wants it. */

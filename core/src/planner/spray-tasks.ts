@@ -1,3 +1,4 @@
+import polygonClipping from 'polygon-clipping';
 import type { SprayCoat } from '../film/gun-setup.ts';
 import { rectangleMm } from '../film/passes.ts';
 import { formOf, lowShearOf, readyGramsPerMl, readyVolumeSolids } from '../materials/sheet.ts';
@@ -6,34 +7,35 @@ import { coatFilmUm, mostCoats, sagOf } from '../operations/coating.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
 import { workedM2 } from '../operations/extent.ts';
 import { zoneOf, type ZoneState } from '../operations/state.ts';
-import { regionsOf } from '../survey/regions.ts';
+import type { Panel } from '../survey/panel.ts';
+import { clipped, regionsOf } from '../survey/regions.ts';
 import type { Performed } from './prepare.ts';
 
 /** What a gun is set for: each sprayed step of a plan, the coat as it is meant and the areas that it goes over. */
 
 type Ring = readonly (readonly [x: number, y: number])[];
 
-/** One area that is sprayed. */
+/** What is sprayed in one go: zones that lie together on the drawn panel, or one that has no place there. */
 export interface SprayArea {
-  readonly areaId: string;
+  readonly areaIds: readonly string[];
   readonly areaM2: number;
-  readonly coats: number;
   /** Its place on the drawn panel, mm; a rectangle of its size where it has none. */
   readonly rings: readonly Ring[];
   readonly isDrawn: boolean;
-  /** A face that nobody looks at, or an edge: sprayed first. */
-  readonly isHidden: boolean;
 }
 
 export interface SprayTask {
   readonly n: number;
   readonly sheetId: string;
   readonly coat: SprayCoat;
-  /** Coats of the plan. */
+  /** Coats of the plan, and of each area where they differ. */
   readonly coats: number;
+  readonly coatsOf: Readonly<Record<string, number>>;
   readonly isLightFirst: boolean;
   readonly isLaidFlat: boolean;
   readonly areas: readonly SprayArea[];
+  /** Faces that nobody looks at: sprayed before the others. */
+  readonly hidden: readonly string[];
   /** Parts of the batch. */
   readonly count: number;
   /** Figures of the coat that the sheet does not give and that were taken as usual. */
@@ -43,18 +45,37 @@ export interface SprayTask {
 /** A zone that is drawn is sprayed where it lies, when most of it is; else a rectangle of its size. */
 const MOSTLY = 0.6;
 
-function areaOf(zone: ZoneState, act: CoatAct, rings: ReadonlyMap<string, readonly Ring[]>): SprayArea {
-  const areaM2 = workedM2(act.op, zone);
-  const drawn = zone.patch ? undefined : rings.get(zone.zone.id);
-  const isDrawn = drawn !== undefined && areaM2 >= zone.zone.areaM2 * MOSTLY;
-  return {
-    areaId: zone.zone.id,
-    areaM2,
-    coats: act.coats[zone.zone.id] ?? 1,
-    rings: isDrawn ? drawn : [rectangleMm(areaM2)],
-    isDrawn,
-    isHidden: zone.zone.face === 'inside' || zone.zone.face === 'edge',
-  };
+/** Zones that are drawn are sprayed as one; the others each for itself. */
+function areasOf(zones: readonly ZoneState[], act: CoatAct, panel: Panel): SprayArea[] {
+  const places = new Map((regionsOf(panel) ?? []).map(({ zoneId, polygons }) => [zoneId, polygons]));
+  const sized = zones.map((state) => {
+    const areaM2 = workedM2(act.op, state);
+    const place = state.patch ? undefined : places.get(state.zone.id);
+    return { id: state.zone.id, areaM2, place: areaM2 >= state.zone.areaM2 * MOSTLY ? place : undefined };
+  });
+  const drawn = sized.flatMap((each) => (each.place ? [{ ...each, place: each.place }] : []));
+  const [first, ...more] = drawn.map(({ place }) => place);
+  const union = first && clipped(() => polygonClipping.union(first, ...more));
+  const together: SprayArea[] = union
+    ? [
+        {
+          areaIds: drawn.map(({ id }) => id),
+          areaM2: drawn.reduce((sum, { areaM2 }) => sum + areaM2, 0),
+          rings: union.flat(),
+          isDrawn: true,
+        },
+      ]
+    : [];
+  const apart = sized.filter(({ place }) => !union || !place);
+  return [
+    ...together,
+    ...apart.map(({ id, areaM2 }) => ({
+      areaIds: [id],
+      areaM2,
+      rings: [rectangleMm(areaM2)],
+      isDrawn: false,
+    })),
+  ];
 }
 
 function taskOf(act: CoatAct, zones: readonly ZoneState[], n: number, context: Context): SprayTask {
@@ -63,12 +84,11 @@ function taskOf(act: CoatAct, zones: readonly ZoneState[], n: number, context: C
   const lowShear = lowShearOf(sheet);
   const { isLaidFlat } = sagOf(act, context);
   const { panel } = context;
-  const rings = new Map((regionsOf(panel) ?? []).map(({ zoneId, polygons }) => [zoneId, polygons.flat()]));
-  const areas = zones.map((zone) => areaOf(zone, act, rings));
   return {
     n,
     sheetId: sheet.id,
     coats: mostCoats(act),
+    coatsOf: act.coats,
     coat: {
       perCoatUm: sheet.film.perCoatUm,
       totalUm: Math.max(...zones.map((zone) => coatFilmUm(act, zone, sheet))),
@@ -82,7 +102,8 @@ function taskOf(act: CoatAct, zones: readonly ZoneState[], n: number, context: C
     },
     isLightFirst: act.isLightFirst === true,
     isLaidFlat,
-    areas: areas.toSorted((a, b) => Number(b.isHidden) - Number(a.isHidden)),
+    areas: areasOf(zones, act, panel),
+    hidden: zones.flatMap(({ zone }) => (zone.face === 'inside' || zone.face === 'edge' ? [zone.id] : [])),
     count: panel.count,
     assumed: [
       ...(density.isAssumed ? (['density'] as const) : []),

@@ -4,12 +4,14 @@ import type { Migration, Step } from './migration.ts';
 import * as jobs from './migrations/0001-jobs.ts';
 import * as shops from './migrations/0002-shops-sheets-events.ts';
 import * as removals from './migrations/0003-choices-removals.ts';
+import * as stock from './migrations/0004-stock.ts';
 import { StartError } from './start-error.ts';
 
 const MIGRATIONS: readonly (Migration & { readonly name: string })[] = [
   { name: '0001-jobs', ...jobs },
   { name: '0002-shops-sheets-events', ...shops },
   { name: '0003-choices-removals', ...removals },
+  { name: '0004-stock', ...stock },
 ];
 
 const NOTED = '"SequelizeMeta"';

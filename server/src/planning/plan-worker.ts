@@ -2,10 +2,13 @@ import {
   decidingTests,
   judgeTask,
   makePlan,
+  needsOf,
   otherProducts,
   type ActInput,
   type DecidingTest,
   type Judgement,
+  type Need,
+  type OpenPlan,
   type OtherProducts,
   type PlanTask,
   type ProductSheet,
@@ -31,9 +34,13 @@ export type PlanWork =
       readonly system: string;
       readonly step: number;
       readonly sheets: readonly ProductSheet[];
-    };
+    }
+  /** What plans that are worked by need of each product. */
+  | { readonly kind: 'needs'; readonly plans: readonly OpenPlan[] };
 
-export default function work(asked: PlanWork): StoredPlan | Judgement | DecidingTest[] | OtherProducts {
+export default function work(
+  asked: PlanWork,
+): StoredPlan | Judgement | DecidingTest[] | OtherProducts | Need[] {
   switch (asked.kind) {
     case 'plan':
       return makePlan(asked.task);
@@ -43,5 +50,7 @@ export default function work(asked: PlanWork): StoredPlan | Judgement | Deciding
       return judgeTask(asked.task, asked.own, { fillsIn: asked.fillsIn });
     case 'products':
       return otherProducts(asked.plan, asked.system, asked.step, asked.sheets);
+    case 'needs':
+      return needsOf(asked.plans);
   }
 }

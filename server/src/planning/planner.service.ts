@@ -2,6 +2,8 @@ import type {
   ActInput,
   DecidingTest,
   Judgement,
+  Need,
+  OpenPlan,
   OtherProducts,
   PlaceInLine,
   PlanTask,
@@ -71,6 +73,11 @@ export class PlannerService implements OnApplicationShutdown {
     gone: AbortSignal,
   ): Promise<OtherProducts> {
     return this.run({ kind: 'products', ...asked }, gone) as Promise<OtherProducts>;
+  }
+
+  /** What plans that are worked by need of each product. */
+  needs(plans: readonly OpenPlan[], gone: AbortSignal): Promise<Need[]> {
+    return this.run({ kind: 'needs', plans }, gone) as Promise<Need[]>;
   }
 
   async onApplicationShutdown(): Promise<void> {

@@ -4,6 +4,7 @@ import {
   storedPlanOf,
   type Choice,
   type DecidingTest,
+  type OpenPlan,
   type StoredPlan,
 } from '@blue-ledge/core';
 import { randomUUID } from 'node:crypto';
@@ -59,6 +60,26 @@ export class PlansReader {
     const newest = `${PLANS_OF_PANEL} ORDER BY "createdAt" DESC, id LIMIT 1`;
     const [row] = await this.tx.sql.rows<Row>(newest, job, panel);
     return row ? keptOf(row) : null;
+  }
+
+  /** The newest plan of every panel of a shop's open jobs of which a system is chosen. */
+  async chosenInShop(shopId: string): Promise<OpenPlan[]> {
+    const rows = await this.tx.sql.rows<Row & { readonly job: string; readonly panel: string }>(
+      `SELECT plans.id, plans.version, chosen, wanted, follows, plans."createdAt", plans.body, tests,
+         jobs.title AS job, "panelId" AS panel
+       FROM plans JOIN jobs ON jobs.id = plans."jobId"
+       JOIN panels ON panels."jobId" = jobs.id AND panels.id = plans."panelId"
+       WHERE jobs."shopId" = $1 AND jobs."archivedAt" IS NULL AND jobs."removedAt" IS NULL
+         AND panels."removedAt" IS NULL AND chosen IS NOT NULL
+         AND plans."createdAt" = (SELECT MAX(newer."createdAt") FROM plans AS newer
+           WHERE newer."jobId" = plans."jobId" AND newer."panelId" = plans."panelId")
+       ORDER BY jobs.title, "panelId"`,
+      shopId,
+    );
+    return rows.flatMap(({ job, panel, ...row }) => {
+      const { plan, chosen } = keptOf(row);
+      return plan && chosen !== null ? [{ job, panel, chosen, plan }] : [];
+    });
   }
 
   async byId({ job, panel, plan }: PlanParams): Promise<KeptPlan | null> {

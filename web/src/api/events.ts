@@ -25,7 +25,8 @@ export function take(event: EventView): void {
   const [root, id = '', part, panel, rest] = event.subject.split('/');
   if (root === 'shops') {
     askAgain(shopsQueryKey);
-    for (const name of ['job', 'panel', 'plan', 'sheets', 'products']) askAgain([name]);
+    for (const name of part === 'stock' ? ['stock'] : ['job', 'panel', 'plan', 'sheets', 'products'])
+      askAgain([name]);
     return;
   }
   if (root !== 'jobs') return void queryClient.invalidateQueries();

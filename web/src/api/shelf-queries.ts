@@ -1,5 +1,6 @@
-import type { ProductSheet } from '@blue-ledge/core';
+import { sheetIdOf, shelfOf, type ProductSheet } from '@blue-ledge/core';
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import { ask, newKey } from './http.ts';
 
 /** What the server keeps of a shop's shelf. */
@@ -59,4 +60,10 @@ export function useTakeSheets(shop: string) {
       shelfChanged(client);
     },
   });
+}
+
+/** Every product that a shop may keep: its own, and built-in ones for work that none of them does. */
+export function useSheetsOfShop(shop: string): readonly ProductSheet[] | undefined {
+  const { data } = useShopSheets(shop);
+  return useMemo(() => data && [...shelfOf(data).values()].filter(({ id }) => sheetIdOf(id) === id), [data]);
 }

@@ -5,6 +5,7 @@ import { PageTitle } from '../shell/PageTitle.tsx';
 import { withOutbox } from '../outbox/outbox.ts';
 import { useOutbox } from '../outbox/row.ts';
 import type { PanelContext } from './panel-context.ts';
+import '../shared/stage-tabs.css';
 import './panel.css';
 
 const STAGES = [

@@ -3,6 +3,7 @@ import { Select } from 'antd';
 import type { ReactNode } from 'react';
 import { NavLink, Navigate, useNavigate, useParams } from 'react-router';
 import { useShops } from '../api/queries.ts';
+import '../shared/stage-tabs.css';
 import { Pending } from '../shared/Problem.tsx';
 
 interface ShelfOfShopProps {

@@ -9,6 +9,8 @@ export interface PotRun {
   /** When the first part went in, and when the last one did; ms. */
   readonly beganAt: number;
   readonly mixedAt: number | null;
+  /** What went in was booked off the stock. */
+  readonly isBooked?: boolean;
 }
 
 interface PotRuns {

@@ -125,29 +125,30 @@ function InCup({
   );
 }
 
-/** "line 3 of 4", "line 5.1 of 4+1" */
+/** "line 3.2 of its column 4", "line 5.1 of its column 4+1" */
 function printedWords(printed: NonNullable<MixingCup['printed']>, readMl: number): string {
   const found = printedReading(printed, readMl);
   if (!found) return 'above its lines';
   const column = printed.parts.slice(0, found.column + 1).join('+');
-  return `line ${found.line.toFixed(1)} of column ${column}`;
+  return `line ${found.line.toFixed(1)} of its column ${column}`;
 }
 
-const DRAWN = { width: 200, height: 210, label: 96 } as const;
+const DRAWN = { width: 290, mostHeight: 190, label: 130 } as const;
 
 /** The cup in section, true to its form, filled part by part. */
 function CupDrawing({ cup, marks }: { readonly cup: MixingCup; readonly marks: readonly PlacedMark[] }) {
   const widest = Math.max(cup.topMm, cup.bottomMm);
-  const pxPerMm = Math.min((DRAWN.width - DRAWN.label) / widest, (DRAWN.height - 12) / cup.heightMm);
+  const pxPerMm = Math.min((DRAWN.width - DRAWN.label) / widest, (DRAWN.mostHeight - 12) / cup.heightMm);
+  const height = cup.heightMm * pxPerMm + 12;
   const middle = (DRAWN.width - DRAWN.label) / 2;
-  const y = (heightMm: number): number => DRAWN.height - 6 - heightMm * pxPerMm;
+  const y = (heightMm: number): number => height - 6 - heightMm * pxPerMm;
   const half = (heightMm: number): number =>
     ((cup.bottomMm + ((cup.topMm - cup.bottomMm) * heightMm) / cup.heightMm) / 2) * pxPerMm;
   const labels = placeLabels(marks.map(({ heightMm }) => y(heightMm)));
   return (
     <svg
       width={DRAWN.width}
-      height={DRAWN.height}
+      height={height}
       role="img"
       aria-label={`Cup with ${marks.length} marks, each at its height`}
       className="cup-drawing"
@@ -173,7 +174,7 @@ function CupDrawing({ cup, marks }: { readonly cup: MixingCup; readonly marks: r
             d={`M${middle + half(heightMm)} ${y(heightMm)}L${DRAWN.width - DRAWN.label + 8} ${labels[i]}`}
           />
           <text x={DRAWN.width - DRAWN.label + 12} y={labels[i]! + 4}>
-            {i + 1} {name.slice(0, 14)}
+            {i + 1} {name.slice(0, 18)}
           </text>
         </g>
       ))}

@@ -101,19 +101,25 @@ function Answer({
   readonly target: number;
   readonly ml: (share: number) => string;
 }) {
+  const read = percentOf(readings, target);
+  if (typeof read === 'string') return <>{read}.</>;
+  const more = read - Math.max(...readings.map((reading) => reading.percent));
+  if (more <= 0) return <>It runs that thin already: no more reducer.</>;
+  return (
+    <>
+      <b>{read.toFixed(1)} %</b> in all for {target} s: <b>{ml(more / 100)}</b> more to this pot.
+      {read > MOST_PERCENT &&
+        ` More than ${MOST_PERCENT} % leaves too little film: warm the mix in a cabinet or a water bath instead.`}
+    </>
+  );
+}
+
+/** Percent in all, or why it cannot be told. */
+function percentOf(readings: readonly FlowReading[], target: number): number | string {
   try {
-    const percent = percentForSeconds(readings, target);
-    const more = percent - Math.max(...readings.map((reading) => reading.percent));
-    if (more <= 0) return <>It runs that thin already: no more reducer.</>;
-    return (
-      <>
-        <b>{percent.toFixed(1)} %</b> in all for {target} s: <b>{ml(more / 100)}</b> more to this pot.
-        {percent > MOST_PERCENT &&
-          ` More than ${MOST_PERCENT} % leaves too little film: warm the mix in a cabinet or a water bath instead.`}
-      </>
-    );
+    return percentForSeconds(readings, target);
   } catch (error) {
-    return <>{(error as Error).message}.</>;
+    return (error as Error).message;
   }
 }
 

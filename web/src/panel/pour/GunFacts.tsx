@@ -1,4 +1,10 @@
-import type { GunSetupResult, ProductSheet, SprayTask, TipVerdict } from '@blue-ledge/core';
+import {
+  areaWords,
+  type GunSetupResult,
+  type ProductSheet,
+  type SprayTask,
+  type TipVerdict,
+} from '@blue-ledge/core';
 import { SourceMark } from '../../shared/SourceMark.tsx';
 import { useFormat } from '../../state/units.ts';
 
@@ -24,6 +30,10 @@ export function GunFacts({ task, setup, sheet }: GunFactsProps) {
         </b>{' '}
         of {quantity('Um', perCoatUm)} dry, {quantity('Um', wetUm)} wet <SourceMark source="model" />
         {isMore && `; the plan has ${task.coats}: so thin a mix, or so heavy a coat, takes more.`}
+        {new Set(Object.values(task.coatsOf)).size > 1 &&
+          `: ${Object.entries(task.coatsOf)
+            .map(([area, n]) => `${areaWords(area)} ${n}`)
+            .join(', ')}.`}
         {task.isLightFirst && ' The first one light: it goes over feathered edges.'}
       </li>
       <li className={isSplit ? 'is-odd' : ''}>

@@ -6,20 +6,22 @@ import {
   gunSetup,
   gunsOf,
   isUsualGun,
+  passMetres,
   passesOver,
   tipFor,
   type Gun,
+  type Panel,
   type Pour,
   type ProductSheet,
   type SprayTask,
 } from '@blue-ledge/core';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import type { ShopEdit } from '../../api/use-shop-of-job.ts';
 import { Choice } from '../../shared/Choice.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
-import { useBenchChoice } from '../../state/bench-choices.ts';
+import { useBenchChoice, useBenchChoices } from '../../state/bench-choices.ts';
 import { useFormat } from '../../state/units.ts';
 import { AirLine } from './AirLine.tsx';
 import { GunFacts } from './GunFacts.tsx';
@@ -64,28 +66,37 @@ interface GunOfProps extends Omit<GunViewProps, 'pour'> {
 }
 
 /** The way over each area, with this gun's passes. */
-function waysOf(task: SprayTask, stepMm: number): SprayWay[] {
-  return task.areas.map((area) => ({ area, way: passesOver(area.rings, stepMm) }));
+function waysOf(task: SprayTask, stepMm: number, panel: Panel): SprayWay[] {
+  return task.areas.map((area) => ({
+    area,
+    passes: passesOver(area.rings, stepMm, area.isDrawn ? (panel.outline ?? null) : null),
+  }));
 }
 
 function GunOf({ plan, task, sheet, shop, gun, guns, compressors, onGun }: GunOfProps) {
-  const { quantity, minutes } = useFormat();
-  const [tipMm, setTip] = useState(() => tipFor(gun, sheet.tipMm));
-  const [reductionPercent, setReduction] = useState(() =>
-    usualReduction(task, gun, tipFor(gun, sheet.tipMm)),
-  );
+  const { quantity } = useFormat();
+  const setName = (what: 'tip' | 'reduced', gunId: string): string =>
+    `${shop.id}/${what}/${sheet.id}/${gunId}`;
+  const [keptTip, setTip] = useBenchChoice(setName('tip', gun.id));
+  const [keptReduction, setReduction] = useBenchChoice(setName('reduced', gun.id));
+  const tipMm = gun.tipsMm.find((tip) => String(tip) === keptTip) ?? tipFor(gun, sheet.tipMm);
+  const reductionPercent =
+    keptReduction === undefined ? usualReduction(task, gun, tipMm) : Number(keptReduction);
   const [compressorId, chooseCompressor] = useBenchChoice(`${shop.id}/compressor`);
   const compressor = compressors.find(({ id }) => id === compressorId) ?? compressors[0];
   const setup = gunSetup(task.coat, { gun, tipMm, reductionPercent });
-  const ways = useMemo(() => waysOf(task, setup.stepMm), [task, setup.stepMm]);
-  const metresOf = ways.flatMap(({ way }) => [
-    way.edgeMetres,
-    ...way.passes.map(({ from, to }) => Math.hypot(to[0] - from[0], to[1] - from[1]) / 1000),
-  ]);
-  const coat = coatOfGun(setup, metresOf, gun.cupMl);
-  const take = (tip: number): void => {
+  const { panel } = plan.plan.inputs;
+  const ways = useMemo(() => waysOf(task, setup.stepMm, panel), [task, setup.stepMm, panel]);
+  const areaM2 = task.areas.reduce((sum, area) => sum + area.areaM2, 0);
+  const coat = coatOfGun(
+    setup,
+    areaM2,
+    ways.flatMap(({ passes }) => passes.map(passMetres)),
+    gun.cupMl,
+  );
+  const take = (tip: string): void => {
     setTip(tip);
-    setReduction(usualReduction(task, gun, tip));
+    setReduction(String(usualReduction(task, gun, Number(tip))));
   };
   return (
     <div className="gun-view">
@@ -101,7 +112,7 @@ function GunOf({ plan, task, sheet, shop, gun, guns, compressors, onGun }: GunOf
             label="Tip"
             value={String(tipMm)}
             options={gun.tipsMm.map((tip) => [String(tip), `${tip} mm`])}
-            onChange={(tip) => take(Number(tip))}
+            onChange={take}
           />
           <NumberField
             label="Reduced by"
@@ -110,7 +121,7 @@ function GunOf({ plan, task, sheet, shop, gun, guns, compressors, onGun }: GunOf
             from={0}
             to={50}
             hint="of the activated volume"
-            onChange={setReduction}
+            onChange={(percent) => setReduction(String(percent))}
           />
           {compressors.length > 0 && (
             <Choice
@@ -132,7 +143,7 @@ function GunOf({ plan, task, sheet, shop, gun, guns, compressors, onGun }: GunOf
         <PaceBar metresPerSecond={setup.metresPerSecond} />
         {compressor ? (
           <AirLine
-            verdict={airVerdict(gun, compressor, coat.minutes)}
+            verdict={airVerdict(gun, compressor, coat.triggerMin)}
             gun={gun}
             compressor={compressor}
             guns={guns}
@@ -150,44 +161,30 @@ function GunOf({ plan, task, sheet, shop, gun, guns, compressors, onGun }: GunOf
           gun={gun}
           now={{ tipMm, reductionPercent }}
           onUse={(kept) => {
-            if (kept.gunId !== gun.id && guns.some(({ id }) => id === kept.gunId)) onGun(kept.gunId);
-            setTip(kept.tipMm);
-            setReduction(kept.reductionPercent);
+            const { choose } = useBenchChoices.getState();
+            choose(setName('tip', kept.gunId), String(kept.tipMm));
+            choose(setName('reduced', kept.gunId), String(kept.reductionPercent));
+            onGun(kept.gunId);
           }}
         />
       </div>
       <div className="gun-way">
         <p className="pour-facts">
           <span>
-            <b>
-              {quantity(
-                'M',
-                metresOf.reduce((sum, each) => sum + each, 0),
-              )}
-            </b>{' '}
-            a coat
+            <b>{quantity('M', coat.metres)}</b> of way a coat
           </span>
           <span>
-            <b>{minutes(Math.max(1, Math.round(coat.minutes)))}</b> of trigger a coat
+            <b>{triggerWords(coat.triggerMin)}</b> of trigger a coat
           </span>
           <span>
             <b>{quantity('Ml', coat.ml)}</b> a coat
           </span>
         </p>
         {task.count > 1 && <p className="note">For one part of {task.count}.</p>}
-        <PassMap ways={ways} panel={plan.plan.inputs.panel} refillAfter={coat.refillAfter} />
+        <PassMap ways={ways} panel={panel} refillAfter={coat.refillAfter} />
         <ol className="gun-order">
           <li>Edges, recesses and body lines once round.</li>
-          {task.areas.some(({ isHidden }) => isHidden) && (
-            <li>
-              Hidden faces:{' '}
-              {task.areas
-                .filter(({ isHidden }) => isHidden)
-                .map(({ areaId }) => areaId)
-                .join(', ')}
-              .
-            </li>
-          )}
+          {task.hidden.length > 0 && <li>Hidden faces before the others: {task.hidden.join(', ')}.</li>}
           <li>
             Then pass below pass, {quantity('Mm', setup.stepMm)} apart; trigger on before the edge, off after
             it.
@@ -211,3 +208,7 @@ function usualReduction(task: SprayTask, gun: Gun, tipMm: number): number {
   const { tip } = gunSetup(task.coat, { gun, tipMm, reductionPercent: 0 });
   return tip.kind === 'reduce' ? tip.percent : 0;
 }
+
+/** "25 s", "3 min" */
+const triggerWords = (minutes: number): string =>
+  minutes < 2 ? `${Math.max(1, Math.round(minutes * 60))} s` : `${Math.round(minutes)} min`;

@@ -11,6 +11,7 @@ import { FillerPuck } from './FillerPuck.tsx';
 import { MixTable } from './MixTable.tsx';
 import { PotClocks } from './PotClocks.tsx';
 import { PourGuide } from './PourGuide.tsx';
+import { StockLine } from './StockLine.tsx';
 import { useAmounts } from './use-amounts.ts';
 
 interface MixViewProps {
@@ -69,6 +70,7 @@ export function MixView({ plan, systemId, pour, sheet, shop }: MixViewProps) {
       <PotClocks pour={pour} name={name} />
       {sheet?.hardenerPercent && <FillerPuck pour={pour} sheet={sheet} rules={shop.shop.rules} />}
       {isMixed && parts.length > 1 && <PourGuide key={name} name={name} pour={pour} shop={shop} />}
+      <StockLine pour={pour} name={name} shop={shop} />
       {isMixed && !sheet?.hardenerPercent && <CupView pour={pour} sheet={sheet} shop={shop} />}
     </>
   );

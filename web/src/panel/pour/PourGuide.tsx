@@ -13,7 +13,7 @@ import { useState } from 'react';
 import type { ShopEdit } from '../../api/use-shop-of-job.ts';
 import { NumberInput } from '../../shared/NumberInput.tsx';
 import { announce } from '../../state/announce.ts';
-import { keepPot, usePotRuns } from '../../state/pot-runs.ts';
+import { keepPot, usePotRuns, type PotRun } from '../../state/pot-runs.ts';
 import { useUnits } from '../../state/units.ts';
 import { useCup } from './use-cup.ts';
 import { useAmounts } from './use-amounts.ts';
@@ -44,25 +44,24 @@ export function PourGuide({ name, pour, shop }: PourGuideProps) {
         </Button>
       </p>
     );
-  return (
-    <Pouring name={name} pour={pour} pouredMl={run.pouredMl} isMixed={run.mixedAt !== null} shop={shop} />
-  );
+  return <Pouring name={name} pour={pour} run={run} shop={shop} />;
 }
 
 interface PouringProps extends PourGuideProps {
-  readonly pouredMl: readonly number[];
-  readonly isMixed: boolean;
+  readonly run: PotRun;
 }
 
-function Pouring({ name, pour, pouredMl, isMixed, shop }: PouringProps) {
+function Pouring({ name, pour, run, shop }: PouringProps) {
   const { parts } = pour;
+  const { pouredMl, beganAt } = run;
+  const isMixed = run.mixedAt !== null;
   const amount = useAmounts();
   const units = useUnits((state) => state.system);
   const cup = useCup(shop);
   const [typed, setTyped] = useState<number | null>(null);
   const keepRun = (poured: readonly number[], mixedAt: number | null): void => {
     setTyped(null);
-    keepPot(name, { pouredMl: poured, beganAt: Date.now(), mixedAt });
+    keepPot(name, { pouredMl: poured, beganAt, mixedAt });
   };
   // By scale where every density is known, else by the marks of the cup.
   const byMass = parts.every(({ grams }) => grams !== undefined);

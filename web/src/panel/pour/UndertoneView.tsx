@@ -144,6 +144,7 @@ function CardFields({ base: { color, contrast, target }, onContrast }: CardField
         <NumberInput
           name="Coats until black and white match"
           value={null}
+          placeholder="for example 2"
           from={1}
           to={MOST_CARD_COATS}
           isWhole
@@ -169,13 +170,24 @@ interface TonesProps {
 const coatsWords = (coats: number | null): string =>
   coats === null ? 'does not hide in 20 coats' : coats === 1 ? '1 coat' : `${coats} coats`;
 
-/** "2 parts grey 25 to 3 parts grey 60" */
+const MOST_PARTS = 9;
+
+/** The simplest ratio of two small whole numbers next to a share: 0.8 is 1 to 4. */
+function partsOfShare(share: number): readonly [number, number] {
+  const all = Array.from(
+    { length: MOST_PARTS ** 2 },
+    (_, i) => [(i % MOST_PARTS) + 1, Math.floor(i / MOST_PARTS) + 1] as const,
+  );
+  const offBy = ([dark, light]: readonly [number, number]): number =>
+    Math.abs(light / (dark + light) - share);
+  return all.reduce((best, each) => (offBy(each) < offBy(best) - 0.01 ? each : best), all[0]!);
+}
+
+/** "1 part grey 40 to 4 parts grey 60" */
 function mixedWords({ darkL, lightL, lighterShare }: NonNullable<ToneOffer['mixed']>): string {
-  const light = Math.round(lighterShare * 10);
-  const percent = Math.round(lighterShare * 100);
-  return light > 0 && light < 10
-    ? `${10 - light} parts grey ${darkL} to ${light} parts grey ${lightL}`
-    : `${100 - percent} % grey ${darkL}, ${percent} % grey ${lightL}`;
+  const [dark, light] = partsOfShare(lighterShare);
+  const parts = (n: number): string => (n === 1 ? '1 part' : `${n} parts`);
+  return `${parts(dark)} grey ${darkL} to ${parts(light)} grey ${lightL}`;
 }
 
 function Tones({ plan, sheet, shop, target, color, contrast }: TonesProps) {
