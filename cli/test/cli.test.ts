@@ -1,6 +1,7 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { inflateSync } from 'node:zlib';
 import { jobPlanSchema } from '@blue-ledge/core';
 import { run } from '../src/run.ts';
 
@@ -279,5 +280,84 @@ describe('bad input: exit 2, one clear message, nothing on stdout', () => {
     const { code, out, err } = await ledge(...args());
     expect({ code, out }).toEqual({ code: 2, out: '' });
     expect(err).toMatch(message);
+  });
+});
+
+/** Lines and page of a PDF made here: its one content stream, unpacked; lengths in mm from the lower left corner. */
+function drawnIn(
+  path: string,
+): { readonly x: number; readonly y: number; readonly toX: number; readonly toY: number }[] {
+  const pdf = readFileSync(path);
+  const text = pdf.toString('latin1');
+  const streams = [...text.matchAll(/stream\r?\n/g)].map(({ index, 0: head }) => {
+    const from = index + head.length;
+    return pdf.subarray(from, text.indexOf('endstream', from));
+  });
+  const unpacked = streams.flatMap((stream) => {
+    try {
+      return inflateSync(stream).toString('latin1');
+    } catch {
+      return [];
+    }
+  });
+  const content = unpacked.find((each) => / l\b/.test(each) && / m\b/.test(each))!;
+  const mm = (pt: string): number => (Number(pt) / 72) * 25.4;
+  return [...content.matchAll(/([\d.]+) ([\d.]+) m\s+([\d.]+) ([\d.]+) l/g)].map(([, x, y, toX, toY]) => ({
+    x: mm(x!),
+    y: mm(y!),
+    toX: mm(toX!),
+    toY: mm(toY!),
+  }));
+}
+
+test('mix --strip: the file is true to scale, by its check bar and by its marks along the wall', async () => {
+  const file = join(mkdtempSync(join(tmpdir(), 'ledge-strip-')), 'strip.pdf');
+  const { code, json } = await ledge(
+    'mix',
+    '--ratio',
+    '4:1:2',
+    '--volume',
+    '500',
+    '--cup',
+    '70,90,120',
+    '--strip',
+    file,
+  );
+  expect(code).toBe(0);
+  const heights = json.components.map((each: { markMm: number }) => each.markMm);
+  expect(heights.map((mm: number) => Math.round(mm * 10) / 10)).toEqual([64, 77.6, 102.7]);
+  const lines = drawnIn(file);
+  const upright = lines.filter(({ x, toX }) => Math.abs(x - toX) < 0.01);
+  const bar = upright.find(({ x }) => x > 100)!;
+  expect(Math.abs(bar.toY - bar.y)).toBeCloseTo(100, 2);
+  const [wall] = upright.filter(({ x }) => x < 100);
+  const slant = Math.hypot(1, 10 / 120);
+  expect(Math.abs(wall!.toY - wall!.y)).toBeCloseTo(120 * slant, 2);
+  const bottom = Math.min(wall!.y, wall!.toY);
+  const marks = lines.filter(
+    ({ x, y, toX, toY }) => Math.abs(y - toY) < 0.01 && Math.abs(toX - x - 14) < 0.01,
+  );
+  expect(marks).toHaveLength(3);
+  marks.forEach(({ y }, i) => expect(y - bottom).toBeCloseTo(heights[i] * slant, 2));
+});
+
+test('mix --strip: refuses a cup that is too small or too tall, and a file that cannot be written', async () => {
+  const strip = (volume: string, cup: string, file = join(tmpdir(), 'never.pdf')) =>
+    ledge('mix', '--ratio', '4:1', '--volume', volume, '--cup', cup, '--strip', file);
+  expect(await strip('900', '70,90,120')).toMatchObject({
+    code: 2,
+    err: expect.stringMatching(/does not fit/),
+  });
+  expect(await strip('900', '300,300,400')).toMatchObject({
+    code: 2,
+    err: expect.stringMatching(/a page takes/),
+  });
+  expect(await strip('100', '70,90,120', '/no/such/folder/x.pdf')).toMatchObject({
+    code: 2,
+    err: expect.stringMatching(/cannot be written \(ENOENT\)/),
+  });
+  expect(await ledge('mix', '--ratio', '4:1', '--volume', '100', '--strip', 'x.pdf')).toMatchObject({
+    code: 2,
+    err: expect.stringMatching(/needs the cup/),
   });
 });

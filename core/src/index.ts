@@ -324,6 +324,7 @@ export type {
   PanelView,
   PlanView,
   PlaceInLine,
+  PlanPreview,
   PlansView,
   ProblemDetails,
   ShopView,

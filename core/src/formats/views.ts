@@ -77,6 +77,12 @@ export interface PlanView {
   readonly tests: readonly DecidingTest[] | null;
 }
 
+/** What planning again would come to. */
+export interface PlanPreview {
+  readonly plan: StoredPlan;
+  readonly chosen: string | null;
+}
+
 /** What became of planning all panels of a job: plans, panels of which nothing could be kept, and those left alone. */
 export interface PlansView {
   readonly plans: readonly {

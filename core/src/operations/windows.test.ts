@@ -35,6 +35,21 @@ describe('flash', () => {
     expect(flashMin(10, water, inShop({ celsius: 15, relativeHumidity: 80 }))).toBeCloseTo(34.3, 0);
     expect(flashMin(10, water, inShop({ celsius: 20, relativeHumidity: 50 }))).toBeCloseTo(10);
   });
+  test('a table of the sheet wins over the model, between its points as well', () => {
+    const at = [
+      { celsius: 10, minutes: 30 },
+      { celsius: 30, minutes: 6 },
+    ];
+    const tabled = sheetOf('epoxy-1-1', {
+      refCelsius: 20,
+      flash: { betweenCoatsMin: 15, beforeNextMin: 30, at },
+    });
+    expect(flashMin(15, tabled, inShop({ celsius: 10 }))).toBeCloseTo(30);
+    expect(flashMin(30, tabled, inShop({ celsius: 30 }))).toBeCloseTo(12);
+    const between = flashMin(15, tabled, inShop({ celsius: 25 }));
+    expect(between).toBeGreaterThan(6);
+    expect(between).toBeLessThan(15);
+  });
   test('its constants are the shop’s', () => {
     const own = inShop({
       celsius: 5,

@@ -51,6 +51,17 @@ export class PlansController {
     return this.plans.judge(params, ask, gone);
   }
 
+  /** What planning again would come to; nothing is stored. */
+  @Post('preview')
+  @HttpCode(200)
+  preview(
+    @Param(new ZodPipe(panelParams)) params: PanelParams,
+    @Body(new ZodPipe(planAskSchema)) ask: PlanAsk,
+    @Gone() gone: AbortSignal,
+  ) {
+    return this.plans.preview(params, ask, gone);
+  }
+
   @Get('latest')
   latest(@Param(new ZodPipe(panelParams)) params: PanelParams, @Asked() { actor }: WriteRequest) {
     return this.plans.latest(actor, params);

@@ -1,11 +1,13 @@
 import {
   changesSince,
+  choiceAfter,
   isFallen,
   say,
   startAgain,
   type Judgement,
   type OtherProducts,
   type PlaceInLine,
+  type PlanPreview,
   type PlanTask,
   type PlanView,
   type PlansView,
@@ -203,6 +205,16 @@ export class PlansService {
   async judge(key: PanelParams, { own, fillsIn, schools }: JudgeAsk, gone: AbortSignal): Promise<Judgement> {
     const task = taskOf(await this.jobs.planned(key), { schools });
     return this.planner.judge(task, own, { fillsIn, gone });
+  }
+
+  /** A plan as it would be made now, and what would be chosen in it; nothing is kept. */
+  async preview(key: PanelParams, ask: PlanAsk, gone: AbortSignal): Promise<PlanPreview> {
+    const { planned, kept } = await this.database.read(async (tx) => ({
+      planned: await plannedPanel(tx, key),
+      kept: await new PlansReader(tx).latest(key),
+    }));
+    const plan = await this.planner.plan(taskOf(planned, ask), { gone });
+    return { plan, chosen: choiceAfter(kept, plan).chosen };
   }
 
   /** Other products of the shop's shelf, as it is now, for a step of a plan. */

@@ -6,6 +6,7 @@ import type {
   Panel,
   PanelView,
   PlanView,
+  PlanPreview,
   PlansView,
   ProductSheet,
   Schools,
@@ -192,6 +193,16 @@ export function useMakePlan(key: PanelKey) {
     onSuccess: (plan) => void client.setQueryData(planQueryKey(key), plan),
   });
 }
+
+/** What planning again would come to; nothing of it is kept on the server. */
+export const usePreview = (key: PanelKey) =>
+  useMutation({
+    mutationFn: ({ own, ...terms }: PlanAsk) =>
+      ask<PlanPreview>(`${panelPath(key)}/plans/preview`, {
+        method: 'POST',
+        body: { ...terms, ...(own ? { own } : {}) },
+      }),
+  });
 
 interface WhichPanels {
   /** Those that have been started as well. */

@@ -18,7 +18,7 @@ import { Problem } from '../../shared/Problem.tsx';
 import { download } from '../../shared/save-as.ts';
 import { useBenchChoice } from '../../state/bench-choices.ts';
 import { useFormat } from '../../state/units.ts';
-import { useAmounts } from './use-amounts.ts';
+import { useAmounts } from '../../shared/use-amounts.ts';
 import { useCup } from './use-cup.ts';
 
 interface CupViewProps {

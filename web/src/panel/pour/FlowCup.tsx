@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { NumberInput } from '../../shared/NumberInput.tsx';
 import { RemoveButton } from '../../shared/RemoveButton.tsx';
 import { useClock } from '../../shared/use-clock.ts';
-import { useAmounts } from './use-amounts.ts';
+import { useAmounts } from '../../shared/use-amounts.ts';
 
 interface FlowCupProps {
   readonly sheet: ProductSheet;

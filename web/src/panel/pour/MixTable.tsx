@@ -1,5 +1,5 @@
 import type { Pour } from '@blue-ledge/core';
-import { useAmounts } from './use-amounts.ts';
+import { useAmounts } from '../../shared/use-amounts.ts';
 
 /** A pot part by part, in the order in which it is poured: by volume and by mass, and what must then be read. */
 export function MixTable({ parts }: Pick<Pour, 'parts'>) {

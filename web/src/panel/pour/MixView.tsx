@@ -12,7 +12,7 @@ import { MixTable } from './MixTable.tsx';
 import { PotClocks } from './PotClocks.tsx';
 import { PourGuide } from './PourGuide.tsx';
 import { StockLine } from './StockLine.tsx';
-import { useAmounts } from './use-amounts.ts';
+import { useAmounts } from '../../shared/use-amounts.ts';
 
 interface MixViewProps {
   readonly plan: PlanOnScreen;

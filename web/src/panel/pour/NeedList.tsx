@@ -7,7 +7,7 @@ import { moneyText } from '../../shared/money.ts';
 import { saveAs } from '../../shared/save-as.ts';
 import { SourceMark } from '../../shared/SourceMark.tsx';
 import { usePanelContext } from '../panel-context.ts';
-import { useAmounts } from './use-amounts.ts';
+import { useAmounts } from '../../shared/use-amounts.ts';
 
 interface NeedListProps {
   readonly plan: PlanOnScreen;

@@ -16,7 +16,7 @@ import { announce } from '../../state/announce.ts';
 import { keepPot, usePotRuns, type PotRun } from '../../state/pot-runs.ts';
 import { useUnits } from '../../state/units.ts';
 import { useCup } from './use-cup.ts';
-import { useAmounts } from './use-amounts.ts';
+import { useAmounts } from '../../shared/use-amounts.ts';
 
 interface PourGuideProps {
   /** Name under which this pot is kept. */

@@ -10,7 +10,7 @@ import { usePanelContext } from '../panel-context.ts';
 import { NeedList } from './NeedList.tsx';
 import { PourCard } from './PourCard.tsx';
 import './pour.css';
-import { useAmounts } from './use-amounts.ts';
+import { useAmounts } from '../../shared/use-amounts.ts';
 
 /** Pour: what is mixed for each step of the chosen system, how the gun is set for it, and what it takes in all. */
 export function PourStage() {

@@ -7,7 +7,7 @@ import type { ShopEdit } from '../../api/use-shop-of-job.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { keepPot, usePotRuns } from '../../state/pot-runs.ts';
 import { usePanelContext } from '../panel-context.ts';
-import { useAmounts } from './use-amounts.ts';
+import { useAmounts } from '../../shared/use-amounts.ts';
 
 interface StockLineProps {
   readonly pour: Pour;
@@ -54,24 +54,26 @@ export function StockLine({ pour, name, shop }: StockLineProps) {
   return (
     <section className="stock-line" aria-labelledby="stock-head">
       <h3 id="stock-head">From the stock</h3>
-      <ul>
-        {takes.map(({ canId, component, ml }) => (
-          <li key={`${canId} ${component}`}>
-            {component}: {amount('Ml', ml)} from {batchOf(canId)}
-          </li>
-        ))}
-        {short.map(({ component, ml }) => (
-          <li key={component} className="is-short">
-            {component}: <b>{amount('Ml', ml)} short</b>
-          </li>
-        ))}
-        {unfit.map(({ can }) => (
-          <li key={can.id} className="is-short">
-            {can.component}, {batchOf(can.id)}, {can.isFrozen ? 'froze' : `expired on ${can.expiresOn}`}: not
-            to be used
-          </li>
-        ))}
-      </ul>
+      {!run?.isBooked && (
+        <ul>
+          {takes.map(({ canId, component, ml }) => (
+            <li key={`${canId} ${component}`}>
+              {component}: {amount('Ml', ml)} from {batchOf(canId)}
+            </li>
+          ))}
+          {short.map(({ component, ml }) => (
+            <li key={component} className="is-short">
+              {component}: <b>{amount('Ml', ml)} short</b>
+            </li>
+          ))}
+          {unfit.map(({ can }) => (
+            <li key={can.id} className="is-short">
+              {can.component}, {batchOf(can.id)}, {can.isFrozen ? 'froze' : `expired on ${can.expiresOn}`}:
+              not to be used
+            </li>
+          ))}
+        </ul>
+      )}
       {run?.isBooked ? (
         <p className="note">
           Booked off. <Link to={`/shelf/${shop.id}/stock`}>Stock</Link>

@@ -2,6 +2,7 @@ import {
   areasOf,
   clockTime,
   placeWords,
+  quoteOf,
   stepMeans,
   stepMix,
   stepTitle,
@@ -19,6 +20,7 @@ import { Pending } from '../../shared/Problem.tsx';
 import { SourceLegend, SourceMark } from '../../shared/SourceMark.tsx';
 import { useCut } from '../../shared/panel-map/use-cut.ts';
 import { StrataSection } from '../../shared/section/StrataSection.tsx';
+import { moneyText } from '../../shared/money.ts';
 import { useFormat } from '../../state/units.ts';
 import { sectionInput } from '../section-input.ts';
 import { useSelection } from '../system/use-selection.ts';
@@ -67,6 +69,13 @@ function Sheet({ view, stored, back }: SheetProps) {
   const { system, core } = selection;
   const { panel, shop, target } = view;
   const { view: plan, sheetOf } = stored.opened;
+  const quote = quoteOf({
+    pours: stored.opened.poursOf(system.id),
+    steps: system.steps,
+    nameOf: (id) => sheetOf(id)?.name ?? id,
+    shop,
+  });
+  const money = (amount: number): string => moneyText(amount, shop.currency);
   const input = sectionInput(stored.opened.view.found, system, view, cut);
   return (
     <main className="page plan-sheet">
@@ -91,6 +100,10 @@ function Sheet({ view, stored, back }: SheetProps) {
           {minutes(system.totals.handsOnMin)}, ready {clockTime(plan, system.steps.at(-1)!.endMin)} at{' '}
           {quantity('Celsius', shop.celsius)} by day
           {shop.nightCelsius === undefined ? '' : ` and ${quantity('Celsius', shop.nightCelsius)} at night`}.
+        </p>
+        <p>
+          {money(quote.totalCost)} in all: material {money(quote.materialCost)}, left over{' '}
+          {money(quote.wasteCost)}, work {money(quote.labourCost)}.
         </p>
         <p className="note">
           Zones:{' '}

@@ -1,4 +1,4 @@
-import { OWN, patchesOf, type DatedStart, type PanelView } from '@blue-ledge/core';
+import { OWN, patchesOf, quoteOf, type DatedStart, type PanelView } from '@blue-ledge/core';
 import { Drawer } from 'antd';
 import { useMemo, useState } from 'react';
 import type { PlanAsk } from '../../api/queries.ts';
@@ -60,6 +60,21 @@ export function PlanBoard({
     () => new Map(plan.systems.map((system) => [system.id, sectionInput(plan.found, system, view, cut)])),
     [plan, view, cut],
   );
+  const quotes = useMemo(
+    () =>
+      new Map(
+        plan.systems.map(({ id, steps }) => [
+          id,
+          quoteOf({
+            pours: opened.poursOf(id),
+            steps,
+            nameOf: (sheetId) => opened.sheetOf(sheetId)?.name ?? sheetId,
+            shop: view.shop,
+          }),
+        ]),
+      ),
+    [plan, opened, view.shop],
+  );
   const patches = useMemo(
     () => patchesOf(view.panel, view.shop.rules).filter(({ areaId }) => plan.found[areaId]),
     [view, plan],
@@ -82,6 +97,7 @@ export function PlanBoard({
         systems={plan.systems}
         start={plan}
         inputs={inputs}
+        quotes={quotes}
         chosen={chosen}
         wanted={wanted}
         shown={system.id}

@@ -2,6 +2,7 @@ import {
   allowedIf,
   clockTime,
   standingsOf,
+  type Quote,
   type Reason,
   type Source,
   type Standing,
@@ -14,12 +15,15 @@ import { CheckOutlined, CloseSquareOutlined, MinusOutlined } from '../../shared/
 import { SourceMark } from '../../shared/SourceMark.tsx';
 import { SectionThumb } from '../../shared/section/SectionThumb.tsx';
 import type { SectionInput } from '../../shared/section/section-layout.ts';
+import { moneyText } from '../../shared/money.ts';
+import { usePanelContext } from '../panel-context.ts';
 import { useFormat } from '../../state/units.ts';
 
 interface SystemCardsProps {
   readonly systems: readonly System[];
   readonly start: WorkStart;
   readonly inputs: ReadonlyMap<string, SectionInput>;
+  readonly quotes: ReadonlyMap<string, Quote>;
   readonly chosen: string | null;
   /** What a person wants; the planner suggests where nobody chose. */
   readonly wanted: string | null;
@@ -37,6 +41,7 @@ export function SystemCards({
   systems,
   start,
   inputs,
+  quotes,
   chosen,
   wanted,
   shown,
@@ -84,6 +89,7 @@ export function SystemCards({
             system={system}
             start={start}
             input={inputs.get(system.id)!}
+            quote={quotes.get(system.id)!}
             standing={standings.get(system.id) ?? []}
             isChosen={system.id === chosen && system.id === wanted}
             isSuggested={system.id === chosen && system.id !== wanted}
@@ -102,6 +108,7 @@ interface CardProps {
   readonly system: System;
   readonly start: WorkStart;
   readonly input: SectionInput;
+  readonly quote: Quote;
   /** What stands out about it among those that are ready. */
   readonly standing: readonly Standing[];
   readonly isChosen: boolean;
@@ -117,6 +124,7 @@ function Card({
   system,
   start,
   input,
+  quote,
   standing,
   isChosen,
   isSuggested,
@@ -126,6 +134,7 @@ function Card({
   onChoose,
 }: CardProps) {
   const { minutes, quantity } = useFormat();
+  const { currency } = usePanelContext().view.shop;
   const { totals, level, steps } = system;
   const hasDone = steps.some(({ isDone }) => isDone);
   const isReady = system.verdict === 'ready';
@@ -133,7 +142,7 @@ function Card({
     ? [
         [minutes(totals.handsOnMin), hasDone ? 'work left' : 'hands-on'],
         [clockTime(start, steps.at(-1)!.endMin), 'ready'],
-        [String(totals.materialCost), hasDone ? 'material left' : 'material', 'model'],
+        [moneyText(quote.totalCost, currency, 0), hasDone ? 'cost left' : 'cost in all', 'model'],
         [level ? quantity('Um', level.ledgeUm) : '-', 'step left'],
       ]
     : [];

@@ -22,6 +22,7 @@ import { PlanTerms } from './PlanTerms.tsx';
 import { SchoolsDrawer } from './SchoolsDrawer.tsx';
 import { shopChanges } from './shop-changes.ts';
 import { Stops } from './Stops.tsx';
+import { PreviewModal } from './PreviewModal.tsx';
 import { WhyNotDrawer } from './WhyNotDrawer.tsx';
 import './system.css';
 
@@ -34,6 +35,7 @@ export function SystemStage() {
   const systems = useLatest(isOpened(plan) ? plan.opened.view.systems : []);
   const [open, setOpen] = useState<'schools' | 'why-not' | null>(null);
   /** A system that was picked from a plan whose inputs have changed since. */
+  const [isPreviewing, setIsPreviewing] = useState(false);
   const [doubtful, setDoubtful] = useState<string | null>(null);
   const madeId = make.data?.id;
   const chosenId = choose.data?.chosen;
@@ -76,7 +78,14 @@ export function SystemStage() {
             ? clockTime(view, 0)
             : null
         }
-        ask={ask}
+        ask={
+          <span className="term-acts">
+            {plan.changed.length > 0 && (
+              <Button onClick={() => setIsPreviewing(true)}>What would change?</Button>
+            )}
+            {ask}
+          </span>
+        }
       />
       <ChoiceNotice panelKey={context.key} plan={plan} />
       <PlanTerms plan={view} onPlan={planWith} />
@@ -98,6 +107,18 @@ export function SystemStage() {
           onWhyNot={() => setOpen('why-not')}
         />
       </AfterPaint>
+      {isPreviewing && (
+        <PreviewModal
+          panelKey={context.key}
+          plan={plan}
+          terms={terms}
+          onClose={() => setIsPreviewing(false)}
+          onPlan={() => {
+            setIsPreviewing(false);
+            planWith({});
+          }}
+        />
+      )}
       {open === 'schools' && (
         <SchoolsDrawer
           view={context.view}

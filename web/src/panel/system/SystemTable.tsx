@@ -1,6 +1,8 @@
 import { standingsOf, stepsOnlyIn, type System } from '@blue-ledge/core';
 import type { ReactNode } from 'react';
 import { SourceMark } from '../../shared/SourceMark.tsx';
+import { moneyText } from '../../shared/money.ts';
+import { usePanelContext } from '../panel-context.ts';
 import { useFormat } from '../../state/units.ts';
 
 interface Column {
@@ -19,16 +21,17 @@ interface SystemTableProps {
 /** Systems side by side, figure by figure, with all that is remarked about each. */
 export function SystemTable({ columns, hasSteps = false, foot }: SystemTableProps) {
   const { minutes, quantity, said, system: units } = useFormat();
+  const { currency } = usePanelContext().view.shop;
   const standings = standingsOf(columns.map(({ system }) => system));
   const rows: readonly (readonly [string, (system: System) => ReactNode])[] = [
     ['Stands out by', ({ id }) => standings.get(id)?.join(', ') || '-'],
     ['Hands-on', ({ totals }) => minutes(totals.handsOnMin)],
     ['Until ready', ({ totals }) => minutes(totals.elapsedMin)],
     [
-      'Material, in the shop’s money',
+      'Material',
       ({ totals }) => (
         <>
-          {totals.materialCost} <SourceMark source="model" />
+          {moneyText(totals.materialCost, currency, 0)} <SourceMark source="model" />
         </>
       ),
     ],

@@ -20,6 +20,7 @@ export function shopChanges(
       ['ways of working', before.schools, now.schools],
       ['grades in stock', before.stock, now.stock],
       ['tools', before.tools, now.tools],
+      ['guns', before.guns, now.guns],
     ] as const
   ).filter(([, a, b]) => !isSameJson(a, b));
   return [

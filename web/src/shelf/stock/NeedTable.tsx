@@ -2,6 +2,7 @@ import { QUANTITIES, toShown, usableLeftMl, type CanView, type Need, type ShopVi
 import { Button, Spin } from 'antd';
 import Papa from 'papaparse';
 import { PrinterOutlined } from '../../shared/icons.tsx';
+import { useAmounts } from '../../shared/use-amounts.ts';
 import { saveAs } from '../../shared/save-as.ts';
 import { useFormat } from '../../state/units.ts';
 
@@ -15,7 +16,8 @@ interface NeedTableProps {
 
 /** What the open plans need, what is there that may be used, and so what has to be bought: on screen, as CSV, on paper. */
 export function NeedTable({ needs, cans, shop, today }: NeedTableProps) {
-  const { quantity, system } = useFormat();
+  const { system } = useFormat();
+  const amount = useAmounts();
   if (!needs)
     return (
       <section className="pane stock-needs">
@@ -68,9 +70,9 @@ export function NeedTable({ needs, cans, shop, today }: NeedTableProps) {
                   <th scope="row">
                     {component} <span className="note">{component === name ? '' : name}</span>
                   </th>
-                  <td>{quantity('Ml', ml)}</td>
-                  <td>{quantity('Ml', haveMl)}</td>
-                  <td>{shortMl > 0.05 ? <b>{quantity('Ml', shortMl)}</b> : 'enough'}</td>
+                  <td>{amount('Ml', ml)}</td>
+                  <td>{amount('Ml', haveMl)}</td>
+                  <td>{shortMl > 0.05 ? <b>{amount('Ml', shortMl)}</b> : 'enough'}</td>
                   <td className="note">
                     {panels.length === 1
                       ? `${panels[0]!.job}: ${panels[0]!.panel}`

@@ -1,5 +1,5 @@
 import { QUANTITIES, toShown, type Quantity } from '@blue-ledge/core';
-import { useUnits } from '../../state/units.ts';
+import { useUnits } from '../state/units.ts';
 
 /** Under this a scale or a cup is read to a tenth, in the unit that is shown. */
 const FINE_UNDER = 100;

@@ -1,0 +1,77 @@
+import { openPlan, type PlanPreview } from '@blue-ledge/core';
+import { Button, Modal, Spin } from 'antd';
+import { useEffect } from 'react';
+import type { PlanOnScreen } from '../../api/opened-plan.ts';
+import { usePreview, type PanelKey, type PlanAsk } from '../../api/queries.ts';
+import { Problem } from '../../shared/Problem.tsx';
+import { sheetChanges } from './sheet-changes.ts';
+import { SystemTable } from './SystemTable.tsx';
+
+interface PreviewModalProps {
+  readonly panelKey: PanelKey;
+  readonly plan: PlanOnScreen;
+  readonly terms: PlanAsk;
+  readonly onClose: () => void;
+  readonly onPlan: () => void;
+}
+
+/** What planning again would come to, beside what is there: nothing is changed until it is asked for. */
+export function PreviewModal({ panelKey, plan, terms, onClose, onPlan }: PreviewModalProps) {
+  const preview = usePreview(panelKey);
+  const { mutate } = preview;
+  useEffect(() => {
+    mutate(terms);
+    // Asked once, when it is opened.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [mutate]);
+  return (
+    <Modal
+      open
+      width={860}
+      title="What planning again would change"
+      onCancel={onClose}
+      footer={[
+        <Button key="leave" onClick={onClose}>
+          Leave it as it is
+        </Button>,
+        <Button key="plan" type="primary" disabled={!preview.data} onClick={onPlan}>
+          Plan again
+        </Button>,
+      ]}
+    >
+      {preview.error && <Problem error={preview.error} />}
+      {preview.isPending && <Spin description="Planning it for comparison" />}
+      {preview.data && <OldAndNew plan={plan} preview={preview.data} />}
+    </Modal>
+  );
+}
+
+function OldAndNew({ plan, preview }: { readonly plan: PlanOnScreen; readonly preview: PlanPreview }) {
+  const shownId = plan.chosen ?? plan.opened.view.chosen;
+  const before = plan.opened.view.systems.find(({ id }) => id === shownId);
+  const { view } = openPlan(preview.plan);
+  const chosen = preview.chosen ?? view.chosen;
+  const now = view.systems.find(({ id }) => id === chosen);
+  const sheets = sheetChanges(plan.plan.inputs.sheets, preview.plan.inputs.sheets);
+  return (
+    <>
+      {sheets.length > 0 && (
+        <ul aria-label="Changed sheets">
+          {sheets.map((words) => (
+            <li key={words}>{words}</li>
+          ))}
+        </ul>
+      )}
+      {!now && <p>No system would be ready: the one that is chosen now stays with this plan.</p>}
+      {before && now && (
+        <SystemTable
+          hasSteps
+          columns={[
+            { head: `Now: ${before.title}`, system: before },
+            { head: `Planned again: ${now.title}`, system: now },
+          ]}
+        />
+      )}
+    </>
+  );
+}
