@@ -35,7 +35,14 @@ test('a sheet is written, and the plan lays it and says that the shelf has chang
 
   await page.goto(`${DOOR}/system`);
   await expect(page.getByText('Product sheets have changed since this plan was made.')).toBeVisible();
-  await page.getByRole('button', { name: 'Plan again' }).click();
+  // What would change is shown before anything does.
+  await page.getByRole('button', { name: 'What would change?' }).click();
+  const preview = page.getByRole('dialog', { name: 'What planning again would change' });
+  await expect(preview.getByRole('list', { name: 'Changed sheets' })).toContainText(
+    'Quick build: new on the shelf.',
+  );
+  await expect(preview.getByRole('columnheader', { name: /^Planned again:/ })).toBeVisible();
+  await preview.getByRole('button', { name: 'Plan again' }).click();
   await page.getByRole('button', { name: /^\d+ Quick build/ }).click();
   const detail = page.getByRole('region', { name: 'Step in detail' });
   await detail.getByRole('button', { name: 'Other products for this…' }).click();

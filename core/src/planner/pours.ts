@@ -173,6 +173,37 @@ export const poursOf = (steps: readonly Performed[], nBefore: number, context: C
     return isLaying(act) ? [pourOf({ ...step, act }, nBefore + i + 1, context)] : [];
   });
 
+/**
+ * One mix for several panels that are sprayed together: what all of them take, with the loss of one pot.
+ * @param pours of the same product, each in one pot of its own
+ * @param lossMl what each of them counts as left in cup and line
+ * @returns null where they are of different products, or one of them needs more than one pot
+ */
+export function combinedPour(pours: readonly Pour[], lossMl: number): Pour | null {
+  const [first, ...others] = pours;
+  if (!first || first.cans !== undefined) return null;
+  if (others.some(({ sheetId, pots }) => sheetId !== first.sheetId || pots !== 1) || first.pots !== 1)
+    return null;
+  const needMl = round(pours.reduce((sum, pour) => sum + pour.needMl, 0) - others.length * lossMl);
+  const potMl = roundedUp(needMl);
+  const share = potMl / first.potMl;
+  const scaled = (value: number): number => roundFine(value * share);
+  return {
+    ...first,
+    needMl,
+    potMl,
+    parts: first.parts.map(({ name, ml, grams, readMl, readGrams }) => ({
+      name,
+      ml: scaled(ml),
+      ...(grams === undefined ? {} : { grams: scaled(grams) }),
+      readMl: scaled(readMl),
+      ...(readGrams === undefined ? {} : { readGrams: scaled(readGrams) }),
+    })),
+    leftoverMl: round(Math.max(0, potMl - needMl)),
+    cost: Math.round(first.cost * share * 100) / 100,
+  };
+}
+
 /** What pours take in all, by product and component, in the order in which they are wanted. */
 export function shoppingOf(pours: readonly Pour[]): Shopping[] {
   const wanted = new Map<string, Shopping>();

@@ -15,7 +15,7 @@ import type {
   OwnSequence,
 } from '@blue-ledge/core';
 import { shelfOf, type OtherProducts } from '@blue-ledge/core';
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { PanelKey } from '../outbox/entry.ts';
 import { nowHere } from '../state/now.ts';
 import { ask, newKey } from './http.ts';
@@ -74,6 +74,20 @@ const fetchPlan = (key: PanelKey): Promise<PlanView | null> =>
 /** The newest plan of a panel, opened; null where there is none. */
 export const usePlan = (key: PanelKey) =>
   useQuery({ queryKey: planQueryKey(key), queryFn: () => fetchPlan(key), select: planOnScreen });
+
+/** The newest plans of several panels of a job, in their order; undefined where one is not there yet. */
+export const usePlans = (
+  job: string,
+  panels: readonly string[],
+): (PlanOnScreen | PlanTooOld | null | undefined)[] =>
+  useQueries({
+    queries: panels.map((panel) => ({
+      queryKey: planQueryKey({ job, panel }),
+      queryFn: () => fetchPlan({ job, panel }),
+      select: planOnScreen,
+    })),
+    combine: (results) => results.map(({ data }) => data),
+  });
 
 /** A plan that was kept before the newest one; it never changes. */
 export const usePlanById = (key: PanelKey, id: string) =>

@@ -14,6 +14,7 @@ import { sendSoon } from '../outbox/sender.ts';
 import { useFieldChanges } from '../outbox/use-outbox.ts';
 import { Climate } from './Climate.tsx';
 import { ShopFigures } from './ShopFigures.tsx';
+import { ShopMoney } from './ShopMoney.tsx';
 import { ShopSchools } from './ShopSchools.tsx';
 import { StockFields } from './StockFields.tsx';
 import './shop.css';
@@ -112,6 +113,10 @@ function ShopPlace({ saved, shops }: ShopPlaceProps) {
           />
           <Climate shop={shop} onChange={put} />
           <StockFields shop={shop} onChange={put} />
+          <ShopMoney shop={shop} onChange={put} />
+          <p>
+            <Link to={`/shelf/${id}/equipment`}>Guns, compressors and cups</Link>
+          </p>
         </section>
         <section className="pane shop-schools" aria-labelledby="schools-head">
           <h2 id="schools-head">How this shop works</h2>

@@ -12,6 +12,8 @@ import { MixTable } from './MixTable.tsx';
 import { PotClocks } from './PotClocks.tsx';
 import { PourGuide } from './PourGuide.tsx';
 import { StockLine } from './StockLine.tsx';
+import { TogetherLine } from './TogetherLine.tsx';
+import { useTogether } from './use-together.ts';
 import { useAmounts } from '../../shared/use-amounts.ts';
 
 interface MixViewProps {
@@ -23,12 +25,15 @@ interface MixViewProps {
 }
 
 /** A mix in large figures: how much, what goes in and in which order, its clocks, and pouring it part by part. */
-export function MixView({ plan, systemId, pour, sheet, shop }: MixViewProps) {
+export function MixView({ plan, systemId, pour: own, sheet, shop }: MixViewProps) {
   const amount = useAmounts();
+  const together = useTogether(own, sheet, shop);
+  const { pour } = together;
   const [pot, setPot] = useState(0);
   const { pots, cans, potMl, needMl, leftoverMl, cost, parts } = pour;
   const isMixed = cans === undefined;
-  const name = potName(plan.id, systemId, pour.n, pot);
+  // A pot for several panels is another pot.
+  const name = [potName(plan.id, systemId, pour.n, pot), ...together.picked].join('+');
   const mixed = pots > 1 ? `${pots} pots of ${amount('Ml', potMl)}` : amount('Ml', potMl);
   return (
     <>
@@ -67,6 +72,7 @@ export function MixView({ plan, systemId, pour, sheet, shop }: MixViewProps) {
         </p>
       )}
       {isMixed && <MixTable parts={parts} />}
+      {isMixed && pots === 1 && <TogetherLine {...together} />}
       <PotClocks pour={pour} name={name} />
       {sheet?.hardenerPercent && <FillerPuck pour={pour} sheet={sheet} rules={shop.shop.rules} />}
       {isMixed && parts.length > 1 && <PourGuide key={name} name={name} pour={pour} shop={shop} />}
