@@ -265,7 +265,7 @@ export { shelfOf } from './planner/shelf.ts';
 export { needsOf, type OpenPlan } from './planner/needs.ts';
 export { quoteOf, type Quote, type QuoteRow } from './planner/quote.ts';
 export type { SprayArea, SprayTask } from './planner/spray-tasks.ts';
-export { combinedPour, shoppingOf, type Pour, type Shopping } from './planner/pours.ts';
+export { combinedPour, potOf, shoppingOf, type Pour, type Shopping } from './planner/pours.ts';
 export { planPanel } from './planner/plan-panel.ts';
 export { makePlan } from './planner/make-plan.ts';
 export { otherProducts, type OtherProduct, type OtherProducts } from './planner/other-products.ts';

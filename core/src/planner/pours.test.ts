@@ -3,7 +3,7 @@ import { sheetSchema } from '../materials/sheet.ts';
 import { panelOf, type ZoneSketch } from '../testing/bench.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { makePlan } from './make-plan.ts';
-import { shoppingOf, type Pour } from './pours.ts';
+import { combinedPour, potOf, shoppingOf, type Pour } from './pours.ts';
 import { openPlan } from './view-plan.ts';
 
 /** What is mixed for a plan: enough, no more than can be poured, and by scale what it is by volume. */
@@ -41,9 +41,10 @@ test('every step that lays something has a pour, by the number of its step, that
   ]) {
     const pours = poursFor(zones);
     expect(pours.length).toBeGreaterThan(0);
-    for (const { pots, potMl, needMl, leftoverMl, parts, sheetId } of pours) {
-      expect(pots * potMl).toBeGreaterThanOrEqual(needMl - 0.1);
-      expect(leftoverMl).toBeCloseTo(pots * potMl - needMl, 1);
+    for (const { pots, potMl, lastPotMl = potMl, needMl, leftoverMl, parts, sheetId } of pours) {
+      const mixedMl = (pots - 1) * potMl + lastPotMl;
+      expect(mixedMl).toBeGreaterThanOrEqual(needMl - 0.1);
+      expect(leftoverMl).toBeCloseTo(mixedMl - needMl, 1);
       expect(parts.at(-1)!.readMl).toBeCloseTo(potMl, 1);
       const grams = parts.reduce((sum, part) => sum + part.grams!, 0);
       expect(Math.abs(parts.at(-1)!.readGrams! - grams)).toBeLessThan(0.3);
@@ -76,6 +77,37 @@ test('coats that lie further apart than the pot life take a pot each', () => {
   expect(epoxy.pots).toBe(2);
   const usual = poursFor(DENT).find(({ op }) => op === 'prime-epoxy')!;
   expect(usual.pots).toBe(1);
+});
+
+test('of three coats in two pots the last pot is smaller, and nothing more is mixed than is laid', () => {
+  const build = poursFor(DENT, { shop: { celsius: 32 }, count: 20 }).find(({ op }) => op === 'prime-build')!;
+  expect(build.pots).toBe(2);
+  expect(build.lastPotMl).toBeLessThan(build.potMl);
+  expect(build.leftoverMl).toBeLessThan(30);
+  const last = potOf(build, 1);
+  expect(last.potMl).toBe(build.lastPotMl);
+  expect(last.parts.at(-1)!.readMl).toBeCloseTo(build.lastPotMl!, 1);
+  expect(potOf(build, 0).parts).toEqual(build.parts);
+  const [first] = shoppingOf([build]);
+  expect(first!.ml).toBeCloseTo(build.parts[0]!.ml + last.parts[0]!.ml, 1);
+});
+
+test('a coat that takes longer than the pot life is laid from several pots', () => {
+  const epoxy = poursFor([{ stack: 'steel', areaM2: 40 }], { shop: { celsius: 32 } })[0]!;
+  expect(epoxy.potsACoat).toBeGreaterThan(1);
+  expect(epoxy.pots % epoxy.potsACoat!).toBe(0);
+  const glaze = poursFor([{ stack: 'steel/filler:900', areaM2: 6, findings: [{ kind: 'pinholes' }] }])[0]!;
+  expect(glaze.potsACoat).toBeGreaterThan(1);
+});
+
+test('panels that are sprayed together share one mix, and the loss of one', () => {
+  const build = poursFor(DENT).find(({ op }) => op === 'prime-build')!;
+  const both = combinedPour([build, build], 60)!;
+  expect(both.needMl).toBeCloseTo(2 * build.needMl - 60, 1);
+  expect(both.potMl).toBeGreaterThanOrEqual(both.needMl);
+  expect(both.parts.at(-1)!.readMl).toBeCloseTo(both.potMl, 0);
+  expect(combinedPour([build, { ...build, sheetId: 'other' }], 60)).toBeNull();
+  expect(combinedPour([build, { ...build, pots: 2 }], 60)).toBeNull();
 });
 
 test('a warm shop shortens the pot life; a batch of parts is mixed in one', () => {

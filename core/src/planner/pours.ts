@@ -4,9 +4,11 @@ import { mixByVolume } from '../film/mix.ts';
 import { mixPartsOf, vocGPerL, type MixPart } from '../materials/mix-parts.ts';
 import { formOf, type ProductSheet } from '../materials/sheet.ts';
 import { isCoat, isLaying, type BodyAct, type CoatAct } from '../operations/act.ts';
-import { bodyLitres } from '../operations/bodywork.ts';
+import { bodyLitres, liftsOf } from '../operations/bodywork.ts';
 import { mostCoats, volumeMl } from '../operations/coating.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
+import { workedOn } from '../operations/extent.ts';
+import { labourMin } from '../operations/labour.ts';
 import { costOf } from '../operations/perform.ts';
 import { mixLossMl } from '../operations/spraying.ts';
 import { zoneOf, type PanelState } from '../operations/state.ts';
@@ -37,10 +39,14 @@ export const pourSchema = z.object({
   needMl: z.number(),
   /** What is mixed each time; what a can holds where it is an aerosol. */
   potMl: z.number(),
+  /** What is mixed the last time, where that is less: fewer coats are left for it. */
+  lastPotMl: z.number().optional(),
   /** Of one pot, in the order in which they are poured. */
   parts: z.array(partSchema),
   /** Mixes apart from each other: more than one where coats lie further apart than the pot life. */
   pots: z.number().int(),
+  /** More than one pot for each coat or lift: laying it takes longer than the pot life. */
+  potsACoat: z.number().int().optional(),
   /** Aerosol cans in place of pots; those of two parts keep for the pot life once they are activated. */
   cans: z.number().int().optional(),
   potLifeMin: z.number().optional(),
@@ -57,6 +63,7 @@ export type Shopping = z.infer<typeof shoppingSchema>;
 
 /** Steps in which a batch is rounded up, ml: what can be poured and read in a cup of that size. */
 const ROUNDED_TO: readonly (readonly [upToMl: number, stepMl: number])[] = [
+  [20, 1],
   [100, 5],
   [1000, 10],
   [Infinity, 50],
@@ -70,22 +77,39 @@ const roundedUp = (ml: number): number => {
 /** What an aerosol can holds where its sheet does not say, ml (default). */
 const USUAL_CAN_ML = 400;
 
-interface Batch {
-  readonly netMl: number;
+interface Pots {
   readonly pots: number;
+  /** Of one coat or lift. */
+  readonly potsACoat: number;
+}
+interface Batch extends Pots {
+  readonly netMl: number;
   readonly potLifeMin: number | undefined;
 }
 
-/** How many pots the coats of an act take: a coat that would begin in a pot that has gone off gets a fresh one. */
-function potsOf(act: CoatAct, panel: PanelState, context: Context, potLifeMin: number | undefined): number {
-  if (potLifeMin === undefined) return 1;
+const ONE_POT: Pots = { pots: 1, potsACoat: 1 };
+const fitting = (min: number, potLifeMin: number): number => Math.max(1, Math.ceil(min / potLifeMin - 1e-9));
+
+/** How many pots the coats of an act take: what would begin in a pot that has gone off gets a fresh one. */
+function potsOfCoats(act: CoatAct, panel: PanelState, context: Context, potLifeMin: number): Pots {
   const sheet = sheetIn(context, act.sheetId);
   const coats = mostCoats(act);
   const coatMin = costOf(act, panel, context).handsOnMin / coats;
+  const potsACoat = fitting(coatMin, potLifeMin);
+  if (potsACoat > 1) return { pots: coats * potsACoat, potsACoat };
   const apartMin = coatMin + flashMin(sheet.flash.betweenCoatsMin, sheet, context);
-  // In one pot lie as many coats as have been sprayed when it goes off; a coat longer than that is somebody's hurry.
-  const coatsInPot = Math.max(1, Math.floor((potLifeMin - coatMin) / apartMin + 1e-9) + 1);
-  return Math.ceil(coats / coatsInPot);
+  // In one pot lie as many coats as have been sprayed when it goes off.
+  const coatsInPot = Math.floor((potLifeMin - coatMin) / apartMin + 1e-9) + 1;
+  return { pots: Math.ceil(coats / coatsInPot), potsACoat: 1 };
+}
+
+/** Filler sets between lifts, and each lift is mixed in as many pots as can be spread before they set. */
+function potsOfLifts(act: BodyAct, panel: PanelState, context: Context, potLifeMin: number): Pots {
+  const zones = act.zones.map((id) => zoneOf(panel, id));
+  const lifts = Math.max(...zones.map((zone) => liftsOf(zone, act, context)));
+  const spreadMin = labourMin(act.op, workedOn(act.op, zones, context)) - labourMin(act.op, 0);
+  const potsACoat = fitting(spreadMin, potLifeMin);
+  return { pots: lifts * potsACoat, potsACoat };
 }
 
 function batchOf(act: CoatAct | BodyAct, panel: PanelState, context: Context): Batch {
@@ -95,10 +119,12 @@ function batchOf(act: CoatAct | BodyAct, panel: PanelState, context: Context): B
   const potLifeMin = potLife?.closesAtMin;
   if (isCoat(act)) {
     const netMl = volumeMl(zones, act, context) - mixLossMl(sheet, context);
-    return { netMl, pots: potsOf(act, panel, context, potLifeMin), potLifeMin };
+    const pots = potLifeMin === undefined ? ONE_POT : potsOfCoats(act, panel, context, potLifeMin);
+    return { netMl, ...pots, potLifeMin };
   }
   const litres = zones.reduce((sum, zone) => sum + bodyLitres(zone, act, context), 0);
-  return { netMl: litres * 1000 * FILLER_WASTE, pots: 1, potLifeMin };
+  const pots = potLifeMin === undefined ? ONE_POT : potsOfLifts(act, panel, context, potLifeMin);
+  return { netMl: litres * 1000 * FILLER_WASTE, ...pots, potLifeMin };
 }
 
 const round = (value: number): number => Math.round(value * 10) / 10;
@@ -135,18 +161,27 @@ function cansOf({ canMl = USUAL_CAN_ML, name }: ProductSheet, needMl: number) {
 /** The pour of one step. */
 function pourOf({ act, before }: Performed & { act: CoatAct | BodyAct }, n: number, context: Context): Pour {
   const sheet = sheetIn(context, act.sheetId);
-  const { netMl, pots, potLifeMin } = batchOf(act, before, context);
+  const { netMl, pots, potsACoat, potLifeMin } = batchOf(act, before, context);
   const lossMl = isCoat(act) ? mixLossMl(sheet, context) : 0;
   const needMl = netMl + pots * lossMl;
-  // Of an uneven number of coats the fuller pot counts.
-  const coats = isCoat(act) ? mostCoats(act) : 1;
+  // Of an uneven number of coats the last pot gets what is left of them.
+  const coats = isCoat(act) && potsACoat === 1 ? mostCoats(act) : pots;
+  const coatsInPot = Math.ceil(coats / pots);
+  const mlOf = (n: number): number => roundedUp((netMl * n) / coats + lossMl);
   const isFlex = act.zones.some((id) => isFlexible(zoneOf(before, id).zone));
   const components = mixPartsOf(sheet, isFlex, context.shop.celsius);
-  const potMl = roundedUp((netMl * Math.ceil(coats / pots)) / coats + lossMl);
+  const potMl = mlOf(coatsInPot);
+  const lastPotMl = mlOf(coats - coatsInPot * (pots - 1));
   const { mixedMl, ...mixed } =
     formOf(sheet) === 'aerosol'
       ? { pots: 1, ...cansOf(sheet, needMl) }
-      : { potMl, pots, parts: partsOf(components, potMl), mixedMl: pots * potMl };
+      : {
+          potMl,
+          ...(lastPotMl < potMl ? { lastPotMl } : {}),
+          pots,
+          parts: partsOf(components, potMl),
+          mixedMl: (pots - 1) * potMl + lastPotMl,
+        };
   const voc = vocGPerL(components);
   return {
     n,
@@ -155,6 +190,7 @@ function pourOf({ act, before }: Performed & { act: CoatAct | BodyAct }, n: numb
     zones: placesOf(act, before).zones,
     needMl: round(needMl),
     ...mixed,
+    ...(potsACoat > 1 && mixed.pots > 1 ? { potsACoat } : {}),
     ...(potLifeMin === undefined ? {} : { potLifeMin: round(potLifeMin) }),
     ...(sheet.inductionMin ? { inductionMin: sheet.inductionMin } : {}),
     leftoverMl: round(Math.max(0, mixedMl - needMl)),
@@ -173,6 +209,23 @@ export const poursOf = (steps: readonly Performed[], nBefore: number, context: C
     return isLaying(act) ? [pourOf({ ...step, act }, nBefore + i + 1, context)] : [];
   });
 
+function scaledParts(parts: Pour['parts'], share: number): Pour['parts'] {
+  const scaled = (value: number): number => roundFine(value * share);
+  return parts.map(({ name, ml, grams, readMl, readGrams }) => ({
+    name,
+    ml: scaled(ml),
+    ...(grams === undefined ? {} : { grams: scaled(grams) }),
+    readMl: scaled(readMl),
+    ...(readGrams === undefined ? {} : { readGrams: scaled(readGrams) }),
+  }));
+}
+
+/** The parts of pot `nth`, from 0: all pots are alike but for a last one that is smaller. */
+export function potOf({ parts, potMl, lastPotMl, pots }: Pour, nth: number): Pick<Pour, 'parts' | 'potMl'> {
+  if (lastPotMl === undefined || nth < pots - 1) return { parts, potMl };
+  return { parts: scaledParts(parts, lastPotMl / potMl), potMl: lastPotMl };
+}
+
 /**
  * One mix for several panels that are sprayed together: what all of them take, with the loss of one pot.
  * @param pours of the same product, each in one pot of its own
@@ -187,18 +240,11 @@ export function combinedPour(pours: readonly Pour[], lossMl: number): Pour | nul
   const needMl = round(pours.reduce((sum, pour) => sum + pour.needMl, 0) - others.length * lossMl);
   const potMl = roundedUp(needMl);
   const share = potMl / first.potMl;
-  const scaled = (value: number): number => roundFine(value * share);
   return {
     ...first,
     needMl,
     potMl,
-    parts: first.parts.map(({ name, ml, grams, readMl, readGrams }) => ({
-      name,
-      ml: scaled(ml),
-      ...(grams === undefined ? {} : { grams: scaled(grams) }),
-      readMl: scaled(readMl),
-      ...(readGrams === undefined ? {} : { readGrams: scaled(readGrams) }),
-    })),
+    parts: scaledParts(first.parts, share),
     leftoverMl: round(Math.max(0, potMl - needMl)),
     cost: Math.round(first.cost * share * 100) / 100,
   };
@@ -207,7 +253,7 @@ export function combinedPour(pours: readonly Pour[], lossMl: number): Pour | nul
 /** What pours take in all, by product and component, in the order in which they are wanted. */
 export function shoppingOf(pours: readonly Pour[]): Shopping[] {
   const wanted = new Map<string, Shopping>();
-  for (const { sheetId, parts, pots, cans = pots } of pours)
+  for (const { sheetId, parts, pots, potMl, lastPotMl = potMl, cans = pots - 1 + lastPotMl / potMl } of pours)
     for (const { name: component, ml } of parts) {
       const key = `${sheetId} ${component}`;
       const known = wanted.get(key)?.ml ?? 0;

@@ -39,11 +39,11 @@ export function quoteOf({ pours, steps, nameOf, shop }: Quoted): Quote {
   const wasteOf = ({ pour, usedCost }: (typeof mixed)[number]): number => Math.max(0, pour.cost - usedCost);
   const products = new Map<string, QuoteRow>();
   for (const each of mixed) {
-    const { sheetId, cans, pots, potMl } = each.pour;
+    const { sheetId, cans, pots, potMl, lastPotMl = potMl } = each.pour;
     const known = products.get(sheetId);
     products.set(sheetId, {
       what: nameOf(sheetId),
-      quantity: (known?.quantity ?? 0) + (cans ?? pots * potMl),
+      quantity: (known?.quantity ?? 0) + (cans ?? (pots - 1) * potMl + lastPotMl),
       unit: cans === undefined ? 'ml' : 'cans',
       amount: cents((known?.amount ?? 0) + each.usedCost + wasteOf(each)),
     });

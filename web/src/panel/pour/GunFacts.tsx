@@ -6,16 +6,21 @@ import {
   type TipVerdict,
 } from '@blue-ledge/core';
 import { SourceMark } from '../../shared/SourceMark.tsx';
+import { useAmounts } from '../../shared/use-amounts.ts';
 import { useFormat } from '../../state/units.ts';
 
 interface GunFactsProps {
   readonly task: SprayTask;
   readonly setup: GunSetupResult;
   readonly sheet: ProductSheet;
+  readonly reductionPercent: number;
+  /** What one pot is without it. */
+  readonly potMl: number;
 }
 
 /** What tip and mix come to: film a coat, coats, and whether a coat stays where it is sprayed. */
-export function GunFacts({ task, setup, sheet }: GunFactsProps) {
+export function GunFacts({ task, setup, sheet, reductionPercent, potMl }: GunFactsProps) {
+  const amount = useAmounts();
   const { quantity } = useFormat();
   const { wetUm, limitWetUm, coats, perCoatUm, isSplit } = setup;
   const isMore = coats > task.coats;
@@ -50,6 +55,12 @@ export function GunFacts({ task, setup, sheet }: GunFactsProps) {
           <span className="note"> Taken as usual, the sheet says nothing: {task.assumed.join(', ')}.</span>
         )}
       </li>
+      {reductionPercent > 0 && (
+        <li>
+          <b>Reducer.</b> {amount('Ml', (potMl * reductionPercent) / 100)} to a pot of {amount('Ml', potMl)},
+          besides what the mix has; the pot then gives as much film.
+        </li>
+      )}
       <li>
         <b>Lands.</b> {Math.round(setup.transfer * 100)} % of {quantity('MlPerMin', setup.flowMlPerMin)}.
       </li>

@@ -38,7 +38,7 @@ interface GunViewProps {
 }
 
 /** The gun for one step: tip, reduction, pace, the way over the panel, refills, and whether the air lasts. */
-export function GunView({ plan, task, sheet, shop }: GunViewProps) {
+export function GunView({ plan, task, pour, sheet, shop }: GunViewProps) {
   const { rules, guns: own, compressors = [] } = shop.shop;
   const guns = gunsOf(own, rules.sprayTransferPercent ?? SHOP_RULES.sprayTransferPercent.preset);
   const [gunId, chooseGun] = useBenchChoice(`${shop.id}/gun/${sheet.id}`);
@@ -48,6 +48,7 @@ export function GunView({ plan, task, sheet, shop }: GunViewProps) {
       key={gun.id}
       plan={plan}
       task={task}
+      pour={pour}
       sheet={sheet}
       shop={shop}
       gun={gun}
@@ -58,7 +59,7 @@ export function GunView({ plan, task, sheet, shop }: GunViewProps) {
   );
 }
 
-interface GunOfProps extends Omit<GunViewProps, 'pour'> {
+interface GunOfProps extends GunViewProps {
   readonly gun: Gun;
   readonly guns: readonly Gun[];
   readonly compressors: NonNullable<ShopEdit['shop']['compressors']>;
@@ -73,7 +74,7 @@ function waysOf(task: SprayTask, stepMm: number, panel: Panel): SprayWay[] {
   }));
 }
 
-function GunOf({ plan, task, sheet, shop, gun, guns, compressors, onGun }: GunOfProps) {
+function GunOf({ plan, task, pour, sheet, shop, gun, guns, compressors, onGun }: GunOfProps) {
   const { quantity } = useFormat();
   const setName = (what: 'tip' | 'reduced', gunId: string): string =>
     `${shop.id}/${what}/${sheet.id}/${gunId}`;
@@ -139,7 +140,13 @@ function GunOf({ plan, task, sheet, shop, gun, guns, compressors, onGun }: GunOf
             yours.
           </p>
         )}
-        <GunFacts task={task} setup={setup} sheet={sheet} />
+        <GunFacts
+          task={task}
+          setup={setup}
+          sheet={sheet}
+          reductionPercent={reductionPercent}
+          potMl={pour.potMl}
+        />
         <PaceBar metresPerSecond={setup.metresPerSecond} />
         {compressor ? (
           <AirLine

@@ -1,4 +1,4 @@
-import { type Pour, type ProductSheet } from '@blue-ledge/core';
+import { potOf, type Pour, type ProductSheet } from '@blue-ledge/core';
 import { useState } from 'react';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import type { ShopEdit } from '../../api/use-shop-of-job.ts';
@@ -24,17 +24,24 @@ interface MixViewProps {
   readonly shop: ShopEdit;
 }
 
+/** Pots that are told apart by a button. */
+const MOST_POTS_SHOWN = 12;
+
 /** A mix in large figures: how much, what goes in and in which order, its clocks, and pouring it part by part. */
 export function MixView({ plan, systemId, pour: own, sheet, shop }: MixViewProps) {
   const amount = useAmounts();
   const together = useTogether(own, sheet, shop);
-  const { pour } = together;
+  const all = together.pour;
   const [pot, setPot] = useState(0);
-  const { pots, cans, potMl, needMl, leftoverMl, cost, parts } = pour;
+  const { pots, cans, needMl, leftoverMl, cost, lastPotMl } = all;
+  // Everything below is about the pot that is mixed now.
+  const pour = { ...all, ...potOf(all, pot) };
+  const { parts } = pour;
   const isMixed = cans === undefined;
   // A pot for several panels is another pot.
   const name = [potName(plan.id, systemId, pour.n, pot), ...together.picked].join('+');
-  const mixed = pots > 1 ? `${pots} pots of ${amount('Ml', potMl)}` : amount('Ml', potMl);
+  const last = lastPotMl === undefined ? '' : `, the last one ${amount('Ml', lastPotMl)}`;
+  const mixed = pots > 1 ? `${pots} pots of ${amount('Ml', all.potMl)}${last}` : amount('Ml', all.potMl);
   return (
     <>
       <p className="pour-facts">
@@ -47,7 +54,7 @@ export function MixView({ plan, systemId, pour: own, sheet, shop }: MixViewProps
             <b>
               {cans} {cans === 1 ? 'can' : 'cans'}
             </b>{' '}
-            of {amount('Ml', potMl)}
+            of {amount('Ml', all.potMl)}
           </span>
         )}
         <span>
@@ -63,8 +70,10 @@ export function MixView({ plan, systemId, pour: own, sheet, shop }: MixViewProps
       <Solvent pour={pour} limit={shop.shop.vocLimitGPerL} />
       {isMixed && pots > 1 && (
         <p className="pour-pots">
-          The coats lie further apart than the pot life: mix each pot when its first coat is due.{' '}
-          {Array.from({ length: pots }, (_, i) => (
+          {pour.potsACoat === undefined
+            ? 'Coats or lifts lie further apart than the pot life: mix each pot when its first one is due.'
+            : `Laying it takes longer than the pot life: ${pour.potsACoat} pots for each coat, the next one mixed when one runs out.`}{' '}
+          {Array.from({ length: Math.min(pots, MOST_POTS_SHOWN) }, (_, i) => (
             <button key={i} type="button" aria-pressed={i === pot} onClick={() => setPot(i)}>
               Pot {i + 1}
             </button>
