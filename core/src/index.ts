@@ -48,6 +48,7 @@ export {
   type Gun,
   type GunKind,
   type GunSetup,
+  type Heater,
   type MixingCup,
 } from './materials/equipment.ts';
 export { cupStripPdf, placedMarks, type PlacedMark, type StripMark } from './formats/cup-strip.ts';

@@ -54,6 +54,16 @@ export const compressorSchema = z
   });
 export type Compressor = z.infer<typeof compressorSchema>;
 
+export const HEATER_KINDS = ['oven', 'lamp'] as const;
+export const heaterSchema = z.looseObject({
+  id,
+  name,
+  kind: z.enum(HEATER_KINDS),
+  /** Hottest that it gets a panel. */
+  mostCelsius: z.number().min(30).max(150),
+});
+export type Heater = z.infer<typeof heaterSchema>;
+
 export const cupSchema = z.looseObject({
   id,
   name,
@@ -92,6 +102,7 @@ const SAME_ID = 'two of them have the same id';
 
 export const gunsSchema = z.array(gunSchema).max(60).refine(unique, SAME_ID);
 export const compressorsSchema = z.array(compressorSchema).max(20).refine(unique, SAME_ID);
+export const heatersSchema = z.array(heaterSchema).max(20).refine(unique, SAME_ID);
 export const cupsSchema = z.array(cupSchema).max(60).refine(unique, SAME_ID);
 export const setupsSchema = z.array(setupSchema).max(500).refine(unique, SAME_ID);
 

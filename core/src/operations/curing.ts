@@ -5,6 +5,7 @@ import type { ProductSheet } from '../materials/sheet.ts';
 import type { Panel } from '../survey/panel.ts';
 import type { Sourced } from '../wording/reason.ts';
 import { ruleIn, schoolIn, type Context } from './context.ts';
+import { bakeCelsiusIn, hasHeat } from './heat.ts';
 import type { CureMethod, Night } from './time-window.ts';
 import { dayLengthMin, leftOfDayMin, spellsFrom, untilMorningMin } from './day.ts';
 
@@ -18,7 +19,7 @@ export const heatLimitCelsius = (panel: Pick<Panel, 'zones'>): number =>
   Math.min(...panel.zones.map((zone) => MOST_CELSIUS[familyOf(zone.layers[0]!.kind)] ?? Infinity));
 
 const bearsHeat = (context: Context): boolean =>
-  ruleIn(context, 'bakeCelsius').value <= heatLimitCelsius(context.panel);
+  bakeCelsiusIn(context).value <= heatLimitCelsius(context.panel);
 
 /** Conversion from which a coat sands (rule B3), 0..1. */
 export const sandableConversion = (context: Pick<Context, 'shop'>): number =>
@@ -83,12 +84,12 @@ export function cureFrom(sheet: ProductSheet, fromMin: number, context: Context)
   if (sheet.sandAfterMin === null) return null;
   const night = nightOf(sheet, fromMin, context);
   const isBaked =
-    context.shop.profile === 'booth' &&
+    hasHeat(context) &&
     bearsHeat(context) &&
     (schoolIn(context, 'pace').side === 'same-day' || isUnfit(night));
   if (isBaked) {
     const bakeMin =
-      sandableConversion(context) * fullCureMin(sheet.cure, ruleIn(context, 'bakeCelsius').value) +
+      sandableConversion(context) * fullCureMin(sheet.cure, bakeCelsiusIn(context).value) +
       ruleIn(context, 'bakeHandlingMin').value;
     return { method: 'bake', after: { value: bakeMin, source: 'model' }, night };
   }

@@ -5,6 +5,7 @@ import { ruleIn, sheetIn, type Context } from './context.ts';
 import { heatLimitCelsius, isUnfit } from './curing.ts';
 import { labourMin } from './labour.ts';
 import type { CureMethod, Night } from './time-window.ts';
+import { bakeCelsiusIn, hasHeat } from './heat.ts';
 import { nothing, opReason, type Operation } from './operation.ts';
 import { hasIssue, topOf, withoutIssues, type PanelState, type ZoneState } from './state.ts';
 import { earliestIn } from './windows.ts';
@@ -90,7 +91,7 @@ function explainCure(
         rule: 'B3',
         code: 'cure.bake',
         source: 'model',
-        facts: { ...facts, bakeCelsius: ruleIn(context, 'bakeCelsius').value },
+        facts: { ...facts, bakeCelsius: bakeCelsiusIn(context).value },
       },
       ...night,
     ];
@@ -118,7 +119,7 @@ export const curing: Operation<CureAct> = {
 
 /** Release agent is sweated out of a raw moulding (rule P6); it lies on the surface then, to be wiped off. */
 export const tempering: Operation<PlainAct> = {
-  check: (_, __, { shop }) => (shop.profile === 'booth' ? [] : [opReason('op.no-heat')]),
+  check: (_, __, context) => (hasHeat(context) ? [] : [opReason('op.no-heat')]),
   apply: (zone) => ({
     ...withoutIssues(zone, 'wax'),
     surface: { ...zone.surface, soil: 'washed', isTacked: false },

@@ -101,6 +101,19 @@ test('what lands of a gun decides the volume; cups, prices and set-ups leave a p
   expect(changesSince(plan, { ...inputs, shop: without })).toEqual(['shop']);
 });
 
+test('heat is that of the shop’s ovens and lamps, no warmer than they get', () => {
+  const lamp = { id: 'l', name: 'lamp', kind: 'lamp', mostCelsius: 45 };
+  const shop = { schools: { pace: 'same-day' } };
+  const bakes = (more: object): readonly string[] =>
+    planFor(DENT, { shop: { ...shop, ...more } }).system.steps.flatMap(({ why }) =>
+      why.flatMap(({ code, text }) => (code === 'cure.bake' ? [text] : [])),
+    );
+  expect(bakes({})[0]).toMatch(/panel at 60 °C/);
+  expect(bakes({ heaters: [lamp] })[0]).toMatch(/panel at 45 °C/);
+  expect(bakes({ profile: 'garage' })).toEqual([]);
+  expect(bakes({ profile: 'garage', heaters: [lamp] })[0]).toMatch(/panel at 45 °C/);
+});
+
 test('things of a shop are changed one by one, in their place', () => {
   const shop = shopSchema.parse({ guns: [gun, { ...gun, id: 'h', name: 'other' }] });
   const changed = withThings(shop, { guns: { g: { ...shop.guns![0]!, name: 'renamed' } } });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { compressorSchema, cupSchema, gunSchema, setupSchema } from '../materials/equipment.ts';
+import { compressorSchema, cupSchema, gunSchema, heaterSchema, setupSchema } from '../materials/equipment.ts';
 import type { Shop } from './shop.ts';
 
 /** Things of a shop that are added, changed and taken away one by one: two people never undo each other's. */
@@ -11,6 +11,7 @@ const byId = <T extends z.ZodType>(thing: T) =>
 export const shopThingsSchema = z.object({
   guns: byId(gunSchema),
   compressors: byId(compressorSchema),
+  heaters: byId(heaterSchema),
   cups: byId(cupSchema),
   setups: byId(setupSchema),
 });

@@ -1,5 +1,11 @@
 import { z } from 'zod';
-import { compressorsSchema, cupsSchema, gunsSchema, setupsSchema } from '../materials/equipment.ts';
+import {
+  compressorsSchema,
+  cupsSchema,
+  gunsSchema,
+  heatersSchema,
+  setupsSchema,
+} from '../materials/equipment.ts';
 import { TOOLS } from '../materials/tools.ts';
 import { gradeText } from './finding.ts';
 import { QUALITIES } from './qualities.ts';
@@ -23,6 +29,8 @@ export const shopSchema = z.looseObject({
   /** What it sprays with, in the order in which it is taken; the usual HVLP gun where it does not say. */
   guns: gunsSchema.optional(),
   compressors: compressorsSchema.optional(),
+  /** Ovens and lamps; a booth is taken to have heat where none is named, a garage to have none. */
+  heaters: heatersSchema.optional(),
   cups: cupsSchema.optional(),
   setups: setupsSchema.optional(),
   /** Currency of its prices, three letters (ISO 4217). */

@@ -46,6 +46,7 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   tools: 'tools',
   guns: 'guns',
   compressors: 'compressors',
+  heaters: 'ovens and lamps',
   cups: 'cups',
   setups: 'set-ups',
   currency: 'currency',

@@ -21,6 +21,7 @@ export function shopChanges(
       ['grades in stock', before.stock, now.stock],
       ['tools', before.tools, now.tools],
       ['guns', before.guns, now.guns],
+      ['ovens and lamps', before.heaters, now.heaters],
     ] as const
   ).filter(([, a, b]) => !isSameJson(a, b));
   return [

@@ -3,6 +3,7 @@ import {
   cupVolumeMl,
   type Compressor,
   type Gun,
+  type Heater,
   type MixingCup,
   type ShopView,
 } from '@blue-ledge/core';
@@ -28,6 +29,10 @@ const KIND_WORDS: Readonly<Record<Gun['kind'], string>> = {
   conventional: 'conventional',
 };
 
+/** "1 gun", "2 guns" */
+const counted = (things: readonly unknown[], called: string): string =>
+  `${things.length} ${called}${things.length === 1 ? '' : 's'}`;
+
 interface EquipmentProps {
   readonly saved: ShopView;
   readonly shops: readonly ShopView[];
@@ -36,7 +41,7 @@ interface EquipmentProps {
 function Equipment({ saved, shops }: EquipmentProps) {
   const { shop, refusal, change } = useShopEdit(saved);
   const { quantity } = useFormat();
-  const { guns = [], compressors = [], cups = [] } = shop.shop;
+  const { guns = [], compressors = [], heaters = [], cups = [] } = shop.shop;
   return (
     <main className="page">
       <PageTitle name="Equipment" />
@@ -44,7 +49,7 @@ function Equipment({ saved, shops }: EquipmentProps) {
         shop={shop}
         shops={shops}
         part="equipment"
-        note={`${guns.length} guns, ${compressors.length} compressors, ${cups.length} cups`}
+        note={[counted(guns, 'gun'), counted(compressors, 'compressor'), counted(cups, 'cup')].join(', ')}
       />
       {refusal.length > 0 && <Problem error={new Error(refusal.join(' '))} />}
       <ThingsPane<Gun>
@@ -127,6 +132,28 @@ function Equipment({ saved, shops }: EquipmentProps) {
           { kind: 'number', head: 'Tank', of: 'tankLitres', quantity: 'Litres', from: 0, to: 10_000 },
           { kind: 'number', head: 'Full at', of: 'fromBar', quantity: 'Bar', from: 0.5, to: 20 },
           { kind: 'number', head: 'Sprays down to', of: 'toBar', quantity: 'Bar', from: 0, to: 20 },
+        ]}
+      />
+      <ThingsPane<Heater>
+        title="Ovens and lamps"
+        about="What cures under heat, and the hottest that it gets a panel. Bakes are planned no warmer than that."
+        empty="None entered: a booth is taken to have heat, a garage to have none."
+        called="heater"
+        things={heaters}
+        make={(id, nth) => ({ id, name: `Lamp ${nth}`, kind: 'lamp', mostCelsius: 80 })}
+        onPut={(id, heater) => change({ things: { heaters: { [id]: heater } } })}
+        columns={[
+          { kind: 'text', head: 'What you call it', name: 'Name', of: 'name', most: 60 },
+          {
+            kind: 'choice',
+            head: 'Kind',
+            of: 'kind',
+            options: [
+              ['lamp', 'infrared lamp'],
+              ['oven', 'oven or baking booth'],
+            ],
+          },
+          { kind: 'number', head: 'Panel up to', of: 'mostCelsius', quantity: 'Celsius', from: 30, to: 150 },
         ]}
       />
       <ThingsPane<MixingCup>
