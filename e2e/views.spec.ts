@@ -1,3 +1,4 @@
+import type { ShopView } from '@blue-ledge/core';
 import { unreadableText } from './drawn-text.ts';
 import { DOOR, askForSystems, expect, expectAccessible, test } from './fixtures.ts';
 
@@ -23,6 +24,12 @@ for (const theme of ['light', 'dark'])
     await page.getByRole('link', { name: /^All products of/ }).click();
     await expect(page.getByRole('heading', { name: 'Your own', exact: true })).toBeVisible();
     await expectAccessible(page);
+    await page.getByRole('link', { name: 'Equipment' }).click();
+    await expect(page.getByRole('heading', { name: 'Mixing cups' })).toBeVisible();
+    await expectAccessible(page);
+    await page.getByRole('link', { name: 'Stock' }).click();
+    await expect(page.getByText('No system is chosen in an open job')).toBeVisible();
+    await expectAccessible(page);
     await page.goto(`${DOOR}/survey?zone=C`);
     await expect(page.getByRole('group', { name: /Section as found/ })).toBeVisible();
     await expectAccessible(page);
@@ -41,9 +48,11 @@ for (const theme of ['light', 'dark'])
       await expect(page.getByRole('heading', { level: 2, name: /^Zone [BC]/ })).toBeVisible();
       await expectAccessible(page);
     }
-    await page.goto(`${DOOR}/pour`);
-    await expect(page.getByRole('heading', { name: 'For the whole panel' })).toBeVisible();
-    await expectAccessible(page);
+    for (const show of ['Mix', 'Gun', 'Flow cup', 'Undertone']) {
+      await page.goto(`${DOOR}/pour?step=15&show=${show}`);
+      await expect(page.getByRole('tab', { name: show, selected: true })).toBeVisible();
+      await expectAccessible(page);
+    }
     await page.goto('/practice');
     await expect(page.getByRole('region', { name: 'Score' })).toBeVisible();
     await expectAccessible(page);
@@ -83,13 +92,17 @@ for (const viewport of [
   { width: 853, height: 533 },
   { width: 800, height: 600 },
 ])
-  test(`nothing is cut off at ${viewport.width} px`, async ({ page }) => {
+  test(`nothing is cut off at ${viewport.width} px`, async ({ page, shop, request }) => {
+    test.slow();
+    const [{ id: shopId }] = (await (await request.get(`${shop.url}/api/shops`)).json()) as [ShopView];
     await page.setViewportSize(viewport);
     await askForSystems(page);
     const stages = ['survey?zone=C', 'system', 'system?step=15&zone=C', 'system?step=29&zone=B'];
     const ladders = ['ladder', 'ladder?view=film&build=B-15', 'plan-sheet'];
     const views = [...stages, ...ladders].map((stage) => `${DOOR}/${stage}`);
-    for (const path of ['/jobs', '/jobs/bus-6', '/shop', ...views, '/practice']) {
+    const shelves = ['/shelf', ...['equipment', 'stock'].map((part) => `/shelf/${shopId}/${part}`)];
+    const pours = ['Mix', 'Gun', 'Flow cup', 'Undertone'].map((show) => `${DOOR}/pour?step=15&show=${show}`);
+    for (const path of ['/jobs', '/jobs/bus-6', '/shop', ...shelves, ...views, ...pours, '/practice']) {
       await page.goto(path);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
       const overrun = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);

@@ -66,43 +66,45 @@ export function EditRows<Row extends object>({
 }: EditRowsProps<Row>) {
   const system = useUnits((state) => state.system);
   return (
-    <table className="edit-rows">
-      <thead>
-        <tr>
-          {columns.map(({ head }) => (
-            <th key={head} scope="col">
-              {head}
-            </th>
-          ))}
-          {onRemove && (
-            <th>
-              <span className="visually-hidden">Remove</span>
-            </th>
-          )}
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((row, nth) => (
-          <tr key={`${nth} ${system}`}>
-            {columns.map((column) => (
-              <td key={column.head}>
-                <Cell
-                  column={column}
-                  row={row}
-                  name={`${column.name ?? column.head} of ${nameOf(row, nth)}`}
-                  onChange={(value) => onChange(nth, withField(row, column.of, value))}
-                />
-              </td>
+    <div className="edit-rows-box">
+      <table className="edit-rows">
+        <thead>
+          <tr>
+            {columns.map(({ head }) => (
+              <th key={head} scope="col">
+                {head}
+              </th>
             ))}
             {onRemove && (
-              <td>
-                <RemoveButton label={`Remove ${nameOf(row, nth)}`} onRemove={() => onRemove(nth)} />
-              </td>
+              <th>
+                <span className="visually-hidden">Remove</span>
+              </th>
             )}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {rows.map((row, nth) => (
+            <tr key={`${nth} ${system}`}>
+              {columns.map((column) => (
+                <td key={column.head}>
+                  <Cell
+                    column={column}
+                    row={row}
+                    name={`${column.name ?? column.head} of ${nameOf(row, nth)}`}
+                    onChange={(value) => onChange(nth, withField(row, column.of, value))}
+                  />
+                </td>
+              ))}
+              {onRemove && (
+                <td>
+                  <RemoveButton label={`Remove ${nameOf(row, nth)}`} onRemove={() => onRemove(nth)} />
+                </td>
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
 
@@ -150,8 +152,8 @@ function Cell<Row extends object>({ column, row, name, onChange }: CellProps<Row
   }
 }
 
-const DIGITS = 3;
-const rounded = (value: number): number => Number(value.toFixed(DIGITS));
+/** Decimals of what is in no quantity. */
+const PLAIN_DIGITS = 3;
 
 function NumberCell<Row>({
   column: { from, to, quantity, unit, times = 1, isWhole = false, whenEmpty },
@@ -165,8 +167,9 @@ function NumberCell<Row>({
   readonly onChange: (value: number | undefined) => void;
 }) {
   const system = useUnits((state) => state.system);
+  const digits = quantity ? QUANTITIES[quantity][system].digits + 1 : PLAIN_DIGITS;
   const shown = (stored: number): number =>
-    rounded(quantity ? toShown(quantity, stored, system) : stored * times);
+    Number((quantity ? toShown(quantity, stored, system) : stored * times).toFixed(digits));
   return (
     <NumberInput
       name={name}
@@ -174,7 +177,7 @@ function NumberCell<Row>({
       from={shown(from)}
       to={shown(to)}
       unit={quantity ? QUANTITIES[quantity][system].symbol : unit}
-      digits={DIGITS}
+      digits={digits}
       isWhole={isWhole}
       placeholder={whenEmpty}
       onClear={whenEmpty === undefined ? undefined : () => onChange(undefined)}

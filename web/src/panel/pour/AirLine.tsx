@@ -1,4 +1,5 @@
 import type { AirVerdict, Compressor, Gun } from '@blue-ledge/core';
+import { triggerWords } from './trigger-words.ts';
 import { useFormat } from '../../state/units.ts';
 
 interface AirLineProps {
@@ -22,18 +23,17 @@ export function AirLine({ verdict, gun, compressor, guns }: AirLineProps) {
         gun takes {demand}.
       </p>
     );
-  const lasting = minutes(Math.max(1, Math.floor(keeping.minutes)));
   const other = guns.find(
     ({ id, airLPerMin }) => id !== gun.id && airLPerMin > 0 && airLPerMin <= mostDemand,
   );
-  const under = keeping.minutes < 1 ? `${Math.round(keeping.minutes * 60)} s` : lasting;
   return (
     <p className={lasts ? 'air-line' : 'air-line is-short'} role="status">
-      <b>{lasts ? 'Air lasts for a coat.' : 'Air does not last.'}</b> {under} of trigger from a full tank:{' '}
-      {compressor.name} delivers {quantity('LPerMin', compressor.deliveryLPerMin)}, the gun takes {demand}.
+      <b>{lasts ? 'Air lasts for a coat.' : 'Air does not last.'}</b> {triggerWords(keeping.minutes)} of
+      trigger from a full tank: {compressor.name} delivers {quantity('LPerMin', compressor.deliveryLPerMin)},
+      the gun takes {demand}.
       {lasts
         ? ` Let the tank fill between coats${pauseMin === null ? '' : `, about ${minutes(Math.max(1, Math.ceil(pauseMin)))}`}.`
-        : ` A coat takes ${coatMin < 1 ? 'less than a minute' : minutes(Math.ceil(coatMin))}. Spray it in parts up to a body line or edge and wait ${pauseMin === null ? 'for the tank' : `about ${minutes(Math.max(1, Math.ceil(pauseMin)))}`} between, or take a gun of at most ${quantity('LPerMin', mostDemand)}${other ? `: ${other.name}` : ', or a smaller fan with less fluid'}.`}
+        : ` A coat takes ${triggerWords(coatMin)}. Spray it in parts up to a body line or edge and wait ${pauseMin === null ? 'for the tank' : `about ${minutes(Math.max(1, Math.ceil(pauseMin)))}`} between, or take a gun of at most ${quantity('LPerMin', mostDemand)}${other ? `: ${other.name}` : ', or a smaller fan with less fluid'}.`}
     </p>
   );
 }

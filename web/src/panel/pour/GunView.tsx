@@ -27,6 +27,7 @@ import { AirLine } from './AirLine.tsx';
 import { GunFacts } from './GunFacts.tsx';
 import { PaceBar } from './PaceBar.tsx';
 import { PassMap, type SprayWay } from './PassMap.tsx';
+import { triggerWords } from './trigger-words.ts';
 import { Setups } from './Setups.tsx';
 
 interface GunViewProps {
@@ -215,7 +216,3 @@ function usualReduction(task: SprayTask, gun: Gun, tipMm: number): number {
   const { tip } = gunSetup(task.coat, { gun, tipMm, reductionPercent: 0 });
   return tip.kind === 'reduce' ? tip.percent : 0;
 }
-
-/** "25 s", "3 min" */
-const triggerWords = (minutes: number): string =>
-  minutes < 2 ? `${Math.max(1, Math.round(minutes * 60))} s` : `${Math.round(minutes)} min`;

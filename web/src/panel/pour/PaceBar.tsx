@@ -4,20 +4,21 @@ import { useState } from 'react';
 import { SourceMark } from '../../shared/SourceMark.tsx';
 import { useFormat } from '../../state/units.ts';
 
-/** Length of the way that is practised, m. */
-const WAY_M = 1;
+/** Length of the way that is practised: a metre, or three feet. */
+const WAY_M = { metric: 1, us: 0.9144 } as const;
 
 /** How fast the gun is led, with a mark that goes to and fro at that pace to practise against. */
 export function PaceBar({ metresPerSecond }: { readonly metresPerSecond: number }) {
-  const { quantity } = useFormat();
+  const { quantity, system } = useFormat();
+  const wayM = WAY_M[system];
   const [isRunning, setIsRunning] = useState(false);
-  const seconds = WAY_M / metresPerSecond;
+  const seconds = wayM / metresPerSecond;
   const { from, to } = EVEN_PACE_M_PER_S;
   return (
     <div className="pace">
       <p>
         <b className="pace-figure">{quantity('MPerS', metresPerSecond)}</b> <SourceMark source="model" />{' '}
-        {quantity('M', WAY_M)} in {seconds.toFixed(1)} s.
+        {quantity('M', wayM)} in {seconds.toFixed(1)} s.
         {metresPerSecond < from &&
           ' That is slower than a hand goes evenly: take a smaller tip or less fluid.'}
         {metresPerSecond > to && ' That is faster than a hand goes evenly: take less fluid or a smaller tip.'}{' '}

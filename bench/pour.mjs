@@ -1,0 +1,84 @@
+/** Sliders and readings of Pour in Chromium: what one move of them takes on the main thread, and long tasks meanwhile. */
+/* global document, window, KeyboardEvent, HTMLInputElement, requestAnimationFrame -- runs in the page */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { percentile, report } from './lib.mjs';
+import { inBrowser, withServer } from './running.mjs';
+
+/** Moves a slider by keys, once a frame; ms of each move until it is rendered. */
+async function slideInPage(selector) {
+  const handle = document.querySelector(selector);
+  const took = [];
+  for (let i = 0; i < 60; i++) {
+    const key = i % 20 < 10 ? 'ArrowRight' : 'ArrowLeft';
+    const from = performance.now();
+    handle.dispatchEvent(
+      new KeyboardEvent('keydown', { key, keyCode: key === 'ArrowRight' ? 39 : 37, bubbles: true }),
+    );
+    await Promise.resolve();
+    took.push(performance.now() - from);
+    await new Promise(requestAnimationFrame);
+  }
+  return took;
+}
+
+/** Types numbers into a field, once a frame. */
+async function typeInPage(name) {
+  const field =
+    document.querySelector(`[aria-label="${name}"]`) ??
+    [...document.querySelectorAll('input')].find((each) => each.labels?.[0]?.textContent?.includes(name));
+  const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
+  const took = [];
+  for (let i = 0; i < 60; i++) {
+    const from = performance.now();
+    set.call(field, String(i % 20));
+    field.dispatchEvent(new Event('input', { bubbles: true }));
+    await Promise.resolve();
+    took.push(performance.now() - from);
+    await new Promise(requestAnimationFrame);
+  }
+  return took;
+}
+
+function watchTasks() {
+  window.tasksMs = [];
+  new PerformanceObserver((list) =>
+    list.getEntries().forEach(({ duration }) => window.tasksMs.push(duration)),
+  ).observe({ type: 'longtask', buffered: true });
+}
+
+export async function benchPour(root) {
+  await withServer(root, async ({ address, ask }) => {
+    await ask('POST', '/jobs', JSON.parse(readFileSync(join(root, 'demo/book-bus-6.ledge.json'), 'utf8')));
+    await ask('POST', '/jobs/bus-6/panels/door/plans', {});
+    await inBrowser(async (page) => {
+      await page.addInitScript(watchTasks);
+      const longest = () => page.evaluate(() => Math.max(0, ...window.tasksMs.splice(0)));
+      const open = async (show) => {
+        await page.goto(`${address}/jobs/bus-6/panels/door/pour?step=27&show=${show}`);
+        await page.waitForTimeout(1500);
+        await longest();
+      };
+      const told = async (what, took) => {
+        report(
+          `${what}: median`,
+          percentile(
+            took.toSorted((a, b) => a - b),
+            0.5,
+          ),
+          'ms',
+          16,
+        );
+        report(`${what}: slowest of ${took.length}`, Math.max(...took), 'ms', 16);
+        report(`${what}: longest task`, await longest(), 'ms', 50);
+      };
+      await open('Undertone');
+      await told('hiding card slider', await page.evaluate(slideInPage, '.ant-slider-handle'));
+      await open('Gun');
+      await told('reduction of the gun', await page.evaluate(typeInPage, 'Reduced by'));
+      await open('Mix');
+      await page.getByRole('button', { name: 'Pour it part by part' }).click();
+      await told('reading of the scale', await page.evaluate(typeInPage, 'Reading of the scale'));
+    });
+  });
+}
