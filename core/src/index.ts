@@ -48,6 +48,7 @@ export {
   type Gun,
   type GunKind,
   type GunSetup,
+  type ShopBlock,
   type Heater,
   type MixingCup,
 } from './materials/equipment.ts';
@@ -205,6 +206,7 @@ export type { GrooveAfter } from './surface/telegraph.ts';
 export { BLOCKS, blockOf, prestonMm3PerNm, type Block } from './blocking/block.ts';
 export { dustGuideCoat, type Field } from './blocking/field.ts';
 export {
+  blocksFor,
   bestBlock,
   blockPanel,
   buildNeededUm,

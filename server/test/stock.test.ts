@@ -64,6 +64,17 @@ test('moves are booked all or none, and what cannot be is refused by field', asy
   await server.http.get(`/api/shops/${shop}/stock/none/moves`).expect(404);
 });
 
+test('a shop that goes takes its cans with it', async () => {
+  const { body: made } = await server.http.post('/api/shops').send({ name: 'Other' }).expect(201);
+  await server.http.put(`/api/shops/${made.id}/stock/can-1`).send({ can: can(), from: 0 }).expect(200);
+  await server.http
+    .post(`/api/shops/${made.id}/stock/moves`)
+    .send({ moves: [pour(5)] })
+    .expect(200);
+  await server.http.delete(`/api/shops/${made.id}?version=1`).send({ version: 1 });
+  await server.http.get(`/api/shops/${made.id}/stock`).expect(404);
+});
+
 test('needs are those of the chosen systems of open jobs', async () => {
   const needs = async (): Promise<Need[]> =>
     (await server.http.get(`/api/shops/${shop}/stock/needs`).expect(200)).body;

@@ -1,4 +1,5 @@
 import type { Grade } from '../materials/grades.ts';
+import type { ShopBlock } from '../materials/equipment.ts';
 import { DEFAULT_FIGURES, type SandingFigures } from '../surface/figures.ts';
 import { removalCm3PerMin } from '../surface/ladder.ts';
 import type { SandedMaterial } from '../materials/sanded-material.ts';
@@ -82,6 +83,19 @@ export const blocksOf = ({ flexBoardSagMm }: SandingFigures): Block[] =>
   BLOCKS.map((block) =>
     block.id === 'flex' ? { ...block, bendingNMm2: bendingNMm2Of(flexBoardSagMm) } : block,
   );
+
+/** Stiffness of pads, as those of a usual shop have it. */
+const PAD_N_PER_MM3: Readonly<Record<ShopBlock['pad'], number>> = { hard: 0.2, soft: 0.004 };
+
+/** A block of the shop's own, as the contact is computed with it. */
+export const ownBlock = ({ id, name, lengthMm, widthMm, pad, sagMm }: ShopBlock): Block => ({
+  id,
+  name,
+  lengthMm,
+  widthMm,
+  padNPerMm3: PAD_N_PER_MM3[pad],
+  bendingNMm2: sagMm === undefined ? Infinity : bendingNMm2Of(sagMm),
+});
 
 /** @throws {Error} for an id that is none of BLOCKS: a bug of the caller */
 export function blockOf(id: string, figures: SandingFigures = DEFAULT_FIGURES): Block {

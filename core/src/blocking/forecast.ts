@@ -31,6 +31,10 @@ export interface ForecastTask extends FieldTask {
   readonly blocks?: readonly Block[];
 }
 
+/** The blocks that a task tries. */
+export const blocksFor = ({ blocks, figures = DEFAULT_FIGURES }: ForecastTask): readonly Block[] =>
+  blocks ?? blocksOf(figures);
+
 /** How things stand after so many passes. */
 export interface ForecastPoint {
   readonly passes: number;
@@ -107,7 +111,7 @@ const hasComeToEnd = (points: readonly ForecastPoint[]): boolean => {
 /** Every block in turn; yields each as it is done, so that a caller can show it and stop. */
 export function* forecast(task: ForecastTask): Generator<BlockForecast, BlockForecast[], void> {
   const all: BlockForecast[] = [];
-  for (const block of task.blocks ?? blocksOf(task.figures ?? DEFAULT_FIGURES)) {
+  for (const block of blocksFor(task)) {
     const points: ForecastPoint[] = [];
     for (const point of blockPanel(task, block, forecastField(task, AMPLE_UM))) {
       points.push(point);

@@ -54,6 +54,18 @@ export const compressorSchema = z
   });
 export type Compressor = z.infer<typeof compressorSchema>;
 
+/** A block or board of the shop's own. */
+export const shopBlockSchema = z.looseObject({
+  id,
+  name,
+  lengthMm: z.number().min(60).max(800),
+  widthMm: z.number().min(30).max(150),
+  pad: z.enum(['hard', 'soft']),
+  /** How far it sags on two supports 300 mm apart with 1 kg in its middle; a rigid one does not. */
+  sagMm: z.number().min(0.1).max(100).optional(),
+});
+export type ShopBlock = z.infer<typeof shopBlockSchema>;
+
 export const HEATER_KINDS = ['oven', 'lamp'] as const;
 export const heaterSchema = z.looseObject({
   id,
@@ -102,6 +114,7 @@ const SAME_ID = 'two of them have the same id';
 
 export const gunsSchema = z.array(gunSchema).max(60).refine(unique, SAME_ID);
 export const compressorsSchema = z.array(compressorSchema).max(20).refine(unique, SAME_ID);
+export const shopBlocksSchema = z.array(shopBlockSchema).max(20).refine(unique, SAME_ID);
 export const heatersSchema = z.array(heaterSchema).max(20).refine(unique, SAME_ID);
 export const cupsSchema = z.array(cupSchema).max(60).refine(unique, SAME_ID);
 export const setupsSchema = z.array(setupSchema).max(500).refine(unique, SAME_ID);

@@ -155,7 +155,12 @@ const modeSchema = z.looseObject({
 export type SheetMode = z.infer<typeof modeSchema>;
 
 export const sheetSchema = z.looseObject({
-  id: z.string().min(1).max(60),
+  /** A slash stands before the id of a way of mixing. */
+  id: z
+    .string()
+    .min(1)
+    .max(60)
+    .regex(/^[^/]+$/, 'must not have a slash in it'),
   name: z.string().min(1).max(120),
   kind: z.enum([...LAYER_KIND_NAMES, 'cleaner', 'guide-coat']),
   version: z.number().int().min(1).default(1),

@@ -1,3 +1,4 @@
+import { ownBlock } from '../blocking/block.ts';
 import type { ForecastTask } from '../blocking/forecast.ts';
 import { isBody } from '../materials/layer-kinds.ts';
 import { ledgeLimit } from '../operations/context.ts';
@@ -34,5 +35,6 @@ export function forecastTaskOf(
     limitUm: ledgeLimit({ shop, target }).value,
     seed: SEED,
     figures: sandingFiguresOf(shop.rules),
+    ...(shop.blocks && shop.blocks.length > 0 ? { blocks: shop.blocks.map(ownBlock) } : {}),
   };
 }

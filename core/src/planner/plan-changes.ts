@@ -27,6 +27,7 @@ const isLater = (name: string): boolean => name === 'readings';
 /** What a shop has besides, which no plan is made from: it is used at the bench. */
 const planned = ({
   cups: _c,
+  blocks: _b,
   setups: _s,
   compressors: _p,
   currency: _m,

@@ -1,5 +1,12 @@
 import { z } from 'zod';
-import { compressorSchema, cupSchema, gunSchema, heaterSchema, setupSchema } from '../materials/equipment.ts';
+import {
+  compressorSchema,
+  cupSchema,
+  gunSchema,
+  heaterSchema,
+  setupSchema,
+  shopBlockSchema,
+} from '../materials/equipment.ts';
 import type { Shop } from './shop.ts';
 
 /** Things of a shop that are added, changed and taken away one by one: two people never undo each other's. */
@@ -12,6 +19,7 @@ export const shopThingsSchema = z.object({
   guns: byId(gunSchema),
   compressors: byId(compressorSchema),
   heaters: byId(heaterSchema),
+  blocks: byId(shopBlockSchema),
   cups: byId(cupSchema),
   setups: byId(setupSchema),
 });

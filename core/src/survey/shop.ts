@@ -5,6 +5,7 @@ import {
   gunsSchema,
   heatersSchema,
   setupsSchema,
+  shopBlocksSchema,
 } from '../materials/equipment.ts';
 import { TOOLS } from '../materials/tools.ts';
 import { gradeText } from './finding.ts';
@@ -31,6 +32,8 @@ export const shopSchema = z.looseObject({
   compressors: compressorsSchema.optional(),
   /** Ovens and lamps; a booth is taken to have heat where none is named, a garage to have none. */
   heaters: heatersSchema.optional(),
+  /** What it blocks with; the blocks of a usual shop where it names none. */
+  blocks: shopBlocksSchema.optional(),
   cups: cupsSchema.optional(),
   setups: setupsSchema.optional(),
   /** Currency of its prices, three letters (ISO 4217). */

@@ -47,6 +47,7 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   guns: 'guns',
   compressors: 'compressors',
   heaters: 'ovens and lamps',
+  blocks: 'blocks',
   cups: 'cups',
   setups: 'set-ups',
   currency: 'currency',

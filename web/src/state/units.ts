@@ -1,8 +1,10 @@
 import {
+  BLOCKS,
   blockOf,
   formatMinutes,
   formatQuantity,
   sayAgain,
+  type Block,
   type Quantity,
   type Stored,
   type UnitSystem,
@@ -31,9 +33,9 @@ export function useFormat() {
     system,
     quantity: (quantity: Quantity, value: number): string => formatQuantity(quantity, value, system),
     minutes: formatMinutes,
-    /** A block by its name and length. */
-    block: (id: string): string => {
-      const { name, lengthMm } = blockOf(id);
+    /** A block by its name and length: one of `of`, else of a usual shop. */
+    block: (id: string, of: readonly Block[] = BLOCKS): string => {
+      const { name, lengthMm } = of.find((each) => each.id === id) ?? blockOf(id);
       return `${name}, ${formatQuantity('Mm', lengthMm, system)}`;
     },
     said: (said: Stored): string => sayAgain(said, system),

@@ -1,5 +1,6 @@
 import {
   blockOf,
+  blocksFor,
   blockPanel,
   dustGuideCoat,
   feltProfile,
@@ -96,7 +97,9 @@ async function watchBlocking(id: number, task: ForecastTask, blockId: string): P
   const field = forecastField(task, task.filmUm, WATCHED_CELL_MM);
   shown = field;
   sendFrame();
-  for (const point of blockPanel(task, blockOf(blockId, task.figures), field)) {
+  const block = blocksFor(task).find((each) => each.id === blockId);
+  if (!block) return say({ kind: 'done', id });
+  for (const point of blockPanel(task, block, field)) {
     await breath();
     if (current !== mine) return;
     sendFrame();

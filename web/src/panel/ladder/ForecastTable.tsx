@@ -1,4 +1,5 @@
 import {
+  blocksFor,
   buildNeededUm,
   verdictAt,
   type BlockForecast,
@@ -58,7 +59,7 @@ export function ForecastTable({ forecasts, task, best, onWatch }: ForecastTableP
       <tbody>
         {forecasts.map((forecast) => {
           const needUm = buildNeededUm(forecast, task);
-          const name = block(forecast.blockId);
+          const name = block(forecast.blockId, blocksFor(task));
           return (
             <tr key={forecast.blockId} className={forecast.blockId === best ? 'is-best' : ''}>
               <th scope="row">

@@ -1,6 +1,6 @@
 import {
   areaTitle,
-  BLOCKS,
+  blocksFor,
   bestBlock,
   buildNeededUm,
   forecastTaskOf,
@@ -37,7 +37,7 @@ export function ForecastView({
   readonly build: ZoneBuild;
   readonly figures: SandingFigures;
 }) {
-  const { quantity, minutes, block } = useFormat();
+  const { quantity, minutes, block: blockWords } = useFormat();
   const { view } = usePanelContext();
   const planned = forecastTaskOf(build, view);
   const [waves, setWaves] = useState(planned.waves);
@@ -50,6 +50,8 @@ export function ForecastView({
     throughShare: number;
   } | null>(null);
   const task: ForecastTask = { ...planned, waves, grade };
+  const blocks = blocksFor(task);
+  const block = (id: string): string => blockWords(id, blocks);
   const asked = useRef(0);
   const frames = useFrames();
   const tell = useBlockingWorker((message, answer) => {
@@ -136,7 +138,7 @@ export function ForecastView({
           <Progress
             className="forecast-progress"
             aria-label="Blocks tried"
-            percent={Math.round((forecasts.length / BLOCKS.length) * 100)}
+            percent={Math.round((forecasts.length / blocks.length) * 100)}
             strokeLinecap="butt"
           />
         )}
@@ -149,9 +151,9 @@ export function ForecastView({
       </p>
       {forecasts.length === 0 && !busy && !watched ? (
         <p className="forecast-hint">
-          Every block of a usual shop is pushed over these waves in crosswise strokes until the panel is
-          level. The table then says how much build each one needs, and what becomes of the{' '}
-          {quantity('Um', build.appliedUm)} in the plan.
+          Every block {task.blocks ? 'of this shop' : 'of a usual shop'} is pushed over these waves in
+          crosswise strokes until the panel is level. The table then says how much build each one needs, and
+          what becomes of the {quantity('Um', build.appliedUm)} in the plan.
         </p>
       ) : (
         <div className="forecast-found">

@@ -5,6 +5,7 @@ import {
   type Gun,
   type Heater,
   type MixingCup,
+  type ShopBlock,
   type ShopView,
 } from '@blue-ledge/core';
 import { Problem } from '../../shared/Problem.tsx';
@@ -41,7 +42,7 @@ interface EquipmentProps {
 function Equipment({ saved, shops }: EquipmentProps) {
   const { shop, refusal, change } = useShopEdit(saved);
   const { quantity } = useFormat();
-  const { guns = [], compressors = [], heaters = [], cups = [] } = shop.shop;
+  const { guns = [], compressors = [], heaters = [], blocks = [], cups = [] } = shop.shop;
   return (
     <main className="page">
       <PageTitle name="Equipment" />
@@ -154,6 +155,38 @@ function Equipment({ saved, shops }: EquipmentProps) {
             ],
           },
           { kind: 'number', head: 'Panel up to', of: 'mostCelsius', quantity: 'Celsius', from: 30, to: 150 },
+        ]}
+      />
+      <ThingsPane<ShopBlock>
+        title="Blocks and boards"
+        about="What the blocking forecast tries. A flexible board’s sag: lay it on two supports 300 mm apart and put 1 kg in its middle. Grades and sanding tools are under Shop."
+        empty="None entered: the forecast tries the blocks of a usual shop."
+        called="block"
+        things={blocks}
+        make={(id, nth) => ({ id, name: `Block ${nth}`, lengthMm: 200, widthMm: 70, pad: 'hard' })}
+        onPut={(id, block) => change({ things: { blocks: { [id]: block } } })}
+        columns={[
+          { kind: 'text', head: 'What you call it', name: 'Name', of: 'name', most: 60 },
+          { kind: 'number', head: 'Length', of: 'lengthMm', quantity: 'Mm', from: 60, to: 800 },
+          { kind: 'number', head: 'Width', of: 'widthMm', quantity: 'Mm', from: 30, to: 150 },
+          {
+            kind: 'choice',
+            head: 'Pad',
+            of: 'pad',
+            options: [
+              ['hard', 'hard'],
+              ['soft', 'soft'],
+            ],
+          },
+          {
+            kind: 'number',
+            head: 'Sags by',
+            of: 'sagMm',
+            quantity: 'Mm',
+            from: 0.1,
+            to: 100,
+            whenEmpty: 'rigid',
+          },
         ]}
       />
       <ThingsPane<MixingCup>
