@@ -3,7 +3,11 @@ import { DOOR, askForSystems, expect, expectAccessible, test } from './fixtures.
 
 /** The shop's own products: written, kept, taken in, and laid by plans. */
 
-test('a sheet is written, and the plan lays it and says that the shelf has changed', async ({ page }) => {
+test('a sheet is written, and the plan lays it and says that the shelf has changed', async ({
+  page,
+  shop,
+  request,
+}) => {
   await askForSystems(page);
   await page.goto('/shelf');
   await page.getByRole('button', { name: 'New product' }).click();
@@ -28,9 +32,18 @@ test('a sheet is written, and the plan lays it and says that the shelf has chang
   await expect(sure).toContainText('A flash of 6.7 h between coats is long.');
   await sure.getByRole('button', { name: 'Look again' }).click();
   await page.getByLabel('Flash between coats').fill('8');
-  await page.getByLabel('Sands after').fill('60');
+  await page.getByLabel('Sands after').first().fill('60');
+  // The same cans thinned as sealer: a way of its own, with its own pot life.
+  await page.getByRole('button', { name: 'as sealer', exact: true }).click();
+  const ways = page.getByRole('region', { name: 'Mixed in other ways' });
+  await ways.getByLabel('Pot life').fill('95');
   await save.click();
   await expect(page.getByText('High-build primer, version 1')).toBeVisible();
+  const [{ id: shopId }] = (await (await request.get(`${shop.url}/api/shops`)).json()) as [ShopView];
+  const kept = (await (await request.get(`${shop.url}/api/shops/${shopId}/sheets`)).json()) as object[];
+  expect(kept).toMatchObject([
+    { potLifeMin: 60, modes: [{ id: 'as-sealer', kind: 'sealer', potLifeMin: 95 }] },
+  ]);
   await expectAccessible(page);
 
   await page.goto(`${DOOR}/system`);

@@ -18,15 +18,6 @@ const VIEWS = [
   ['shop', '/shop'],
   ['survey', `${DOOR}/survey?zone=C`],
   ['system', `${DOOR}/system?step=15`],
-  [
-    'system-refused',
-    `${DOOR}/system`,
-    (page) =>
-      page
-        .getByRole('button', { name: /refused/ })
-        .first()
-        .click(),
-  ],
   ['ladder', `${DOOR}/ladder?run=C:build`],
   [
     'ladder-film',
@@ -67,31 +58,17 @@ const VIEWS = [
     },
   ],
   [
-    'compare',
-    `${DOOR}/system`,
-    async (page) => {
-      await page.getByRole('button', { name: /ready: compare them in a table/ }).click();
-      await page.waitForTimeout(500);
-    },
-  ],
-  [
     'pour',
     `${DOOR}/pour?step=15`,
     async (page) => {
-      await page.getByRole('spinbutton', { name: 'Poured of build base' }).fill('250');
-      await page.getByRole('spinbutton', { name: 'Poured of hardener' }).fill('90');
+      await page.getByRole('button', { name: 'Pour it part by part' }).click();
+      await page.getByRole('spinbutton', { name: 'Reading of the scale' }).fill('360');
     },
   ],
+  ['gun', `${DOOR}/pour?step=15&show=Gun`],
+  ['undertone', `${DOOR}/pour?step=27&show=Undertone`],
   ['plan-sheet', `${DOOR}/plan-sheet`],
   ['caution-sheet', `${DOOR}/caution-sheet`],
-  [
-    'schools',
-    `${DOOR}/system?step=15`,
-    async (page) => {
-      await page.getByRole('button', { name: 'Our ways…' }).click();
-      await page.waitForTimeout(500);
-    },
-  ],
   [
     'why-not',
     `${DOOR}/system?step=15`,
@@ -129,6 +106,20 @@ const VIEWS = [
         await page.getByText('version 1').waitFor();
       }
       await page.goto(`${address}/shelf`);
+      await page.waitForTimeout(800);
+    },
+  ],
+  [
+    'stock',
+    '/shelf',
+    async (page) => {
+      await page.getByRole('link', { name: 'Stock' }).click();
+      await page.getByRole('button', { name: 'New cans' }).click();
+      await page.getByRole('combobox', { name: 'Product' }).fill('High-build');
+      await page.getByTitle('High-build primer 4:1:1', { exact: true }).click();
+      await page.getByRole('textbox', { name: 'Batch' }).fill('24-117');
+      await page.getByRole('button', { name: 'Put the can in' }).click();
+      await page.getByRole('heading', { name: 'Cans', exact: true }).waitFor();
       await page.waitForTimeout(800);
     },
   ],

@@ -10,7 +10,7 @@ export function useAmounts(): (quantity: Extract<Quantity, 'Ml' | 'Grams'>, valu
   return (quantity, value) => {
     const { symbol } = QUANTITIES[quantity][system];
     const shown = toShown(quantity, value, system);
-    const digits = system === 'us' ? 2 : shown < FINE_UNDER ? 1 : 0;
+    const digits = shown === 0 ? 0 : system === 'us' ? 2 : shown < FINE_UNDER ? 1 : 0;
     return `${shown.toFixed(digits)} ${symbol}`;
   };
 }

@@ -20,7 +20,7 @@ const COLUMNS: readonly Column<Component>[] = [
   { kind: 'number', head: 'Parts', of: 'parts', from: 0.01, to: 1000 },
   {
     kind: 'number',
-    head: 'Density, g/ml',
+    head: 'g/ml',
     name: 'Density',
     of: 'gramsPerMl',
     from: 0.3,
@@ -29,7 +29,7 @@ const COLUMNS: readonly Column<Component>[] = [
   },
   {
     kind: 'number',
-    head: 'Solids, % by volume',
+    head: 'Solids, vol. %',
     name: 'Solids',
     of: 'volumeSolids',
     from: 0,
@@ -44,7 +44,7 @@ const COLUMNS: readonly Column<Component>[] = [
     quantity: 'GPerL',
     from: 0,
     to: 2000,
-    whenEmpty: 'not said',
+    whenEmpty: 'model',
   },
 ];
 

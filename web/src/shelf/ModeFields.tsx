@@ -1,5 +1,6 @@
 import { asMode, type ProductSheet, type SheetMode } from '@blue-ledge/core';
 import { Button, Input } from 'antd';
+import { useState } from 'react';
 import { Choice } from '../shared/Choice.tsx';
 import { PlusOutlined } from '../shared/icons.tsx';
 import { RemoveButton } from '../shared/RemoveButton.tsx';
@@ -33,8 +34,13 @@ const idOf = (name: string, taken: ReadonlySet<string>): string => {
 export function ModeFields({ sheet, onChange }: ModeFieldsProps) {
   const { modes = [] } = sheet;
   const put = (next: SheetMode[]): void => onChange(next.length === 0 ? undefined : next);
-  const add = ({ name, changes }: (typeof USUAL)[number]): void =>
-    put([...modes, { id: idOf(name, new Set(modes.map(({ id }) => id))), name, ...changes }]);
+  /** The way that was added last is open: its figures are what comes next. */
+  const [added, setAdded] = useState<string | null>(null);
+  const add = ({ name, changes }: (typeof USUAL)[number]): void => {
+    const id = idOf(name, new Set(modes.map((mode) => mode.id)));
+    setAdded(id);
+    put([...modes, { id, name, ...changes }]);
+  };
   return (
     <>
       <p className="note">
@@ -46,6 +52,7 @@ export function ModeFields({ sheet, onChange }: ModeFieldsProps) {
           key={mode.id}
           sheet={sheet}
           mode={mode}
+          isOpen={mode.id === added}
           onChange={(next) => put(modes.map((each, i) => (i === nth ? next : each)))}
           onRemove={() => put(modes.filter((_, i) => i !== nth))}
         />
@@ -66,11 +73,12 @@ export function ModeFields({ sheet, onChange }: ModeFieldsProps) {
 interface ModeProps {
   readonly sheet: ProductSheet;
   readonly mode: SheetMode;
+  readonly isOpen: boolean;
   readonly onChange: (mode: SheetMode) => void;
   readonly onRemove: () => void;
 }
 
-function Mode({ sheet, mode, onChange, onRemove }: ModeProps) {
+function Mode({ sheet, mode, isOpen, onChange, onRemove }: ModeProps) {
   const mixed = asMode(sheet, mode);
   /** A figure of the way: the group that it is in is then the way's own. */
   const putAt = (path: string, value: unknown): void => {
@@ -79,7 +87,7 @@ function Mode({ sheet, mode, onChange, onRemove }: ModeProps) {
     onChange({ ...mode, [group]: next[group] });
   };
   return (
-    <details className="mode">
+    <details className="mode" open={isOpen}>
       <summary>
         {mode.name} <span className="note">{kindWords(mixed)}</span>
       </summary>
@@ -107,12 +115,12 @@ function Mode({ sheet, mode, onChange, onRemove }: ModeProps) {
         const own = fields.filter(({ path }) => MODE_FIELDS.has(path.split('.')[0]!));
         return own.length === 0 ? null : (
           <div key={id}>
-            <h4>{title}</h4>
+            <h3>{title}</h3>
             <SheetNumbers fields={own} sheet={mixed} onChange={putAt} />
           </div>
         );
       })}
-      <h4>What it may lie on</h4>
+      <h3>What it may lie on</h3>
       <GroundFields sheet={mixed} onChange={(changes) => onChange({ ...mode, ...changes })} />
     </details>
   );
