@@ -56,7 +56,8 @@ test('a sheet is written, and the plan lays it and says that the shelf has chang
   );
   await expect(preview.getByRole('columnheader', { name: /^Planned again:/ })).toBeVisible();
   await preview.getByRole('button', { name: 'Plan again' }).click();
-  await page.getByRole('button', { name: /^\d+ Quick build/ }).click();
+  await expect(page.getByRole('button', { name: /^\d+ Quick build, as sealer/ })).toBeVisible();
+  await page.getByRole('button', { name: /^\d+ Quick build Mon/ }).click();
   const detail = page.getByRole('region', { name: 'Step in detail' });
   await detail.getByRole('button', { name: 'Other products for this…' }).click();
   await expect(detail).toContainText('No other product on this shelf does the same work.');
