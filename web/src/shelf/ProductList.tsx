@@ -20,7 +20,7 @@ interface ProductListProps {
 /** Height of a row, px; the same in shelf.css. */
 const ROW_PX = 56;
 /** Rows that are there beyond what is in sight. */
-const MORE_ROWS = 20;
+const MORE_ROWS = 6;
 
 /** Products as rows; of a long shelf only those in sight and some around them are there. */
 export function ProductList({ sheets, picked, drafts, onPick, onOpen, acts }: ProductListProps) {

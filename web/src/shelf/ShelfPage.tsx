@@ -185,12 +185,15 @@ function ShelfPlace({ shop, shops }: ShelfPlaceProps) {
   );
 }
 
+/** Made once: a shelf may have thousands of names. */
+const byName = new Intl.Collator(undefined, { numeric: true }).compare;
+
 /** By kind as they are laid, then by the shop's order, then by name. */
 const inOrder = (sheets: readonly ProductSheet[]): ProductSheet[] => {
   const place = (sheet: ProductSheet): number =>
     (SHELF_KINDS as readonly string[]).indexOf(sheet.kind) * 2 + (sheet.use ? 1 : 0);
   return sheets.toSorted(
-    (a, b) => place(a) - place(b) || (a.rank ?? 1000) - (b.rank ?? 1000) || a.name.localeCompare(b.name),
+    (a, b) => place(a) - place(b) || (a.rank ?? 1000) - (b.rank ?? 1000) || byName(a.name, b.name),
   );
 };
 
