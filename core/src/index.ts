@@ -31,6 +31,8 @@ export {
   type ProductSheet,
   type ProductSheetInput,
 } from './materials/sheet.ts';
+export { boughtIn } from './materials/mix-parts.ts';
+export { mixLossMl } from './operations/spraying.ts';
 export { asMode, inModes } from './materials/modes.ts';
 export { FORMS, formOf, isTwoPack, type ProductForm, type SheetMode } from './materials/sheet.ts';
 export {

@@ -13,7 +13,9 @@ export interface MixPart {
 
 /** Usual paint solvent, g/ml (default). */
 const SOLVENT_GRAMS_PER_ML = 0.87;
-/** Flexible additive, g/ml (default). */
+/** What is poured besides on flexible parts. */
+export const FLEX_ADDITIVE = 'flexible additive';
+/** Its density, g/ml (default). */
 const FLEX_GRAMS_PER_ML = 1;
 /** Density of filler and of its paste hardener where their sheet gives none, g/ml (default). */
 const FILLER_GRAMS_PER_ML = 1.8;
@@ -58,13 +60,19 @@ export function mixPartsOf(sheet: ProductSheet, isFlex: boolean, celsius: number
   if (!isFlex || flexPercent === undefined || !isTwoPack(sheet)) return components;
   const sum = components.reduce((total, { parts }) => total + parts, 0);
   const additive = {
-    name: 'flexible additive',
+    name: FLEX_ADDITIVE,
     parts: (sum * flexPercent) / 100,
     gramsPerMl: FLEX_GRAMS_PER_ML,
     vocGPerL: 0,
   };
   return [...components, additive];
 }
+
+/** Everything that a product is bought in: its components, those for other temperatures, its flexible additive. */
+export const boughtIn = ({ components, flexPercent }: ProductSheet): string[] => [
+  ...components.flatMap(({ name, choices = [] }) => [name, ...choices.map((choice) => choice.name)]),
+  ...(flexPercent === undefined ? [] : [FLEX_ADDITIVE]),
+];
 
 /** Solvent in a litre ready to spray, g; null where a part does not say. */
 export function vocGPerL(parts: readonly MixPart[]): number | null {

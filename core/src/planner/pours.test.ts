@@ -108,6 +108,8 @@ test('panels that are sprayed together share one mix, and the loss of one', () =
   expect(both.parts.at(-1)!.readMl).toBeCloseTo(both.potMl, 0);
   expect(combinedPour([build, { ...build, sheetId: 'other' }], 60)).toBeNull();
   expect(combinedPour([build, { ...build, pots: 2 }], 60)).toBeNull();
+  const soft = { ...build, parts: [...build.parts, { name: 'flexible additive', ml: 30, readMl: 200 }] };
+  expect(combinedPour([build, soft], 60)).toBeNull();
 });
 
 test('a warm shop shortens the pot life; a batch of parts is mixed in one', () => {

@@ -14,6 +14,7 @@ import { mixLossMl } from '../operations/spraying.ts';
 import { zoneOf, type PanelState } from '../operations/state.ts';
 import { flashMin, mixWindows } from '../operations/windows.ts';
 import { isFlexible } from '../survey/zone-facts.ts';
+import { SOURCES } from '../wording/reason.ts';
 import { placesOf } from './steps.ts';
 import type { Performed } from './prepare.ts';
 
@@ -55,6 +56,7 @@ export const pourSchema = z.object({
   cost: z.number(),
   /** Solvent in a litre ready to spray; null where the sheet does not say. */
   vocGPerL: z.number().nullable(),
+  vocSource: z.enum(SOURCES),
 });
 export type Pour = z.infer<typeof pourSchema>;
 
@@ -153,9 +155,14 @@ function partsOf(components: readonly MixPart[], potMl: number): Pour['parts'] {
 }
 
 /** An aerosol is bought mixed: whole cans that cover the need. */
-function cansOf({ canMl = USUAL_CAN_ML, name }: ProductSheet, needMl: number) {
+function cansOf({ canMl = USUAL_CAN_ML, components: [mix] }: ProductSheet, needMl: number) {
   const cans = Math.max(1, Math.ceil(needMl / canMl - 1e-9));
-  return { potMl: canMl, cans, parts: [{ name, ml: canMl, readMl: canMl }], mixedMl: cans * canMl };
+  return {
+    potMl: canMl,
+    cans,
+    parts: [{ name: mix!.name, ml: canMl, readMl: canMl }],
+    mixedMl: cans * canMl,
+  };
 }
 
 /** The pour of one step. */
@@ -196,6 +203,7 @@ function pourOf({ act, before }: Performed & { act: CoatAct | BodyAct }, n: numb
     leftoverMl: round(Math.max(0, mixedMl - needMl)),
     cost: Math.round((mixedMl * sheet.pricePerLitre) / 10) / 100,
     vocGPerL: voc === null ? null : Math.round(voc),
+    vocSource: sheet.components.every((component) => component.vocGPerL !== undefined) ? 'sheet' : 'model',
   };
 }
 
@@ -226,17 +234,29 @@ export function potOf({ parts, potMl, lastPotMl, pots }: Pour, nth: number): Pic
   return { parts: scaledParts(parts, lastPotMl / potMl), potMl: lastPotMl };
 }
 
+/** Shares of two pots of one mix differ by rounding of their readings alone. */
+const SAME_SHARE = 0.01;
+
+/** Whether two pots have the same parts in the same ratio: a flexible part has its additive, a rigid one has not. */
+const isMixedAlike = (a: Pour, b: Pour): boolean =>
+  a.parts.length === b.parts.length &&
+  a.parts.every(({ name, ml }, i) => {
+    const other = b.parts[i]!;
+    return name === other.name && Math.abs(ml / a.potMl - other.ml / b.potMl) < SAME_SHARE;
+  });
+
 /**
  * One mix for several panels that are sprayed together: what all of them take, with the loss of one pot.
  * @param pours of the same product, each in one pot of its own
  * @param lossMl what each of them counts as left in cup and line
- * @returns null where they are of different products, or one of them needs more than one pot
+ * @returns null where they are of different products or mixed otherwise, or one of them needs more than one pot
  */
 export function combinedPour(pours: readonly Pour[], lossMl: number): Pour | null {
   const [first, ...others] = pours;
   if (!first || first.cans !== undefined) return null;
   if (others.some(({ sheetId, pots }) => sheetId !== first.sheetId || pots !== 1) || first.pots !== 1)
     return null;
+  if (!others.every((other) => isMixedAlike(first, other))) return null;
   const needMl = round(pours.reduce((sum, pour) => sum + pour.needMl, 0) - others.length * lossMl);
   const potMl = roundedUp(needMl);
   const share = potMl / first.potMl;

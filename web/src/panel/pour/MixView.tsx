@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import type { ShopEdit } from '../../api/use-shop-of-job.ts';
 import { moneyText } from '../../shared/money.ts';
+import { NumberInput } from '../../shared/NumberInput.tsx';
 import { SourceMark } from '../../shared/SourceMark.tsx';
 import { potName } from '../../state/pot-runs.ts';
 import { useFormat } from '../../state/units.ts';
@@ -24,13 +25,13 @@ interface MixViewProps {
   readonly shop: ShopEdit;
 }
 
-/** Pots that are told apart by a button. */
-const MOST_POTS_SHOWN = 12;
+/** More pots than this are picked by their number. */
+const MOST_POT_BUTTONS = 12;
 
 /** A mix in large figures: how much, what goes in and in which order, its clocks, and pouring it part by part. */
 export function MixView({ plan, systemId, pour: own, sheet, shop }: MixViewProps) {
   const amount = useAmounts();
-  const together = useTogether(own, sheet, shop);
+  const together = useTogether(own, sheet, plan.plan.inputs.shop);
   const all = together.pour;
   const [pot, setPot] = useState(0);
   const { pots, cans, needMl, leftoverMl, cost, lastPotMl } = all;
@@ -39,7 +40,7 @@ export function MixView({ plan, systemId, pour: own, sheet, shop }: MixViewProps
   const { parts } = pour;
   const isMixed = cans === undefined;
   // A pot for several panels is another pot.
-  const name = [potName(plan.id, systemId, pour.n, pot), ...together.picked].join('+');
+  const name = [potName(plan.id, systemId, pour.n, pot), ...[...together.picked].sort()].join('+');
   const last = lastPotMl === undefined ? '' : `, the last one ${amount('Ml', lastPotMl)}`;
   const mixed = pots > 1 ? `${pots} pots of ${amount('Ml', all.potMl)}${last}` : amount('Ml', all.potMl);
   return (
@@ -69,16 +70,27 @@ export function MixView({ plan, systemId, pour: own, sheet, shop }: MixViewProps
       </p>
       <Solvent pour={pour} limit={shop.shop.vocLimitGPerL} />
       {isMixed && pots > 1 && (
-        <p className="pour-pots">
+        <div className="pour-pots">
           {pour.potsACoat === undefined
             ? 'Coats or lifts lie further apart than the pot life: mix each pot when its first one is due.'
             : `Laying it takes longer than the pot life: ${pour.potsACoat} pots for each coat, the next one mixed when one runs out.`}{' '}
-          {Array.from({ length: Math.min(pots, MOST_POTS_SHOWN) }, (_, i) => (
-            <button key={i} type="button" aria-pressed={i === pot} onClick={() => setPot(i)}>
-              Pot {i + 1}
-            </button>
-          ))}
-        </p>
+          {pots > MOST_POT_BUTTONS ? (
+            <NumberInput
+              name="Pot that is mixed now"
+              value={pot + 1}
+              from={1}
+              to={pots}
+              isWhole
+              onChange={(nth) => setPot(nth - 1)}
+            />
+          ) : (
+            Array.from({ length: pots }, (_, i) => (
+              <button key={i} type="button" aria-pressed={i === pot} onClick={() => setPot(i)}>
+                Pot {i + 1}
+              </button>
+            ))
+          )}
+        </div>
       )}
       {isMixed && <MixTable parts={parts} />}
       {isMixed && pots === 1 && <TogetherLine {...together} />}
@@ -92,7 +104,13 @@ export function MixView({ plan, systemId, pour: own, sheet, shop }: MixViewProps
 }
 
 /** Solvent that leaves a litre, against the shop's own limit. */
-function Solvent({ pour: { vocGPerL }, limit }: { readonly pour: Pour; readonly limit: number | undefined }) {
+function Solvent({
+  pour: { vocGPerL, vocSource },
+  limit,
+}: {
+  readonly pour: Pour;
+  readonly limit: number | undefined;
+}) {
   const { quantity } = useFormat();
   if (vocGPerL === null)
     return limit === undefined ? null : (
@@ -101,7 +119,7 @@ function Solvent({ pour: { vocGPerL }, limit }: { readonly pour: Pour; readonly 
   const isOver = limit !== undefined && vocGPerL > limit;
   return (
     <p className={isOver ? 'pour-over' : 'note'}>
-      Solvent (VOC) ready to spray: {quantity('GPerL', vocGPerL)} <SourceMark source="model" />
+      Solvent (VOC) ready to spray: {quantity('GPerL', vocGPerL)} <SourceMark source={vocSource} />
       {limit === undefined
         ? '; this shop has set no limit of its own.'
         : isOver

@@ -71,7 +71,7 @@ function Pours({ plan, systemId }: PoursProps) {
               <button
                 type="button"
                 aria-current={each.n === pour.n ? 'true' : undefined}
-                onClick={() => put({ step: String(each.n) })}
+                onClick={() => put({ step: String(each.n), with: null })}
               >
                 <b>{each.n}</b>
                 <span>

@@ -30,7 +30,8 @@ export function StockLine({ pour, name, shop }: StockLineProps) {
   const wanted = parts.map(({ name: component, ml }, i) => ({
     sheetId,
     component,
-    ml: isPoured ? (poured[i] ?? ml) : ml * nCans,
+    // Cans of an aerosol are taken whole, whatever was released first.
+    ml: isPoured && pour.cans === undefined ? (poured[i] ?? ml) : ml * nCans,
   }));
   const { takes, short, unfit } = bookingOf(wanted, cans, dayjs().format('YYYY-MM-DD'));
   const batchOf = (canId: string): string => {

@@ -1,7 +1,7 @@
-import { SHOP_RULES, combinedPour, formOf, type Pour, type ProductSheet } from '@blue-ledge/core';
+import { combinedPour, mixLossMl, type Pour, type ProductSheet, type Shop } from '@blue-ledge/core';
 import { useState } from 'react';
 import { isOpened, useJob, usePlans } from '../../api/queries.ts';
-import type { ShopEdit } from '../../api/use-shop-of-job.ts';
+import { useSearchPut } from '../../shared/use-search-put.ts';
 import { usePanelContext } from '../panel-context.ts';
 
 /** Another panel of the job on which the same product is laid. */
@@ -23,12 +23,14 @@ export interface Together {
 }
 
 /** One mix for several panels of the job: those that lay the same product, and the mix for the ones that are picked. */
-export function useTogether(pour: Pour, sheet: ProductSheet | undefined, shop: ShopEdit): Together {
+export function useTogether(pour: Pour, sheet: ProductSheet | undefined, shop: Shop): Together {
   const { key } = usePanelContext();
   const { data: job } = useJob(key.job);
   const [isAsked, setIsAsked] = useState(false);
-  const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
-  const panels = isAsked ? (job?.panels ?? []).filter(({ id }) => id !== key.panel) : [];
+  // Kept in the address: a pot for several panels is found again after a reload.
+  const [search, put] = useSearchPut();
+  const picked: ReadonlySet<string> = new Set((search.get('with') ?? '').split(',').filter(Boolean));
+  const panels = isAsked || picked.size > 0 ? (job?.panels ?? []).filter(({ id }) => id !== key.panel) : [];
   const plans = usePlans(
     key.job,
     panels.map(({ id }) => id),
@@ -41,18 +43,19 @@ export function useTogether(pour: Pour, sheet: ProductSheet | undefined, shop: S
       chosen === null
         ? undefined
         : plan.opened.poursOf(chosen).find(({ sheetId }) => sheetId === pour.sheetId);
-    return same && same.cans === undefined && same.pots === 1 ? [{ id, name, pour: same }] : [];
+    return same && combinedPour([pour, same], 0) ? [{ id, name, pour: same }] : [];
   });
-  const lossMl =
-    sheet && formOf(sheet) === 'sprayed' ? (shop.shop.rules.cupLossMl ?? SHOP_RULES.cupLossMl.preset) : 0;
+  const lossMl = sheet ? mixLossMl(sheet, { shop }) : 0;
   const all = [pour, ...others.filter(({ id }) => picked.has(id)).map((other) => other.pour)];
   return {
-    isAsked,
+    isAsked: isAsked || picked.size > 0,
     ask: () => setIsAsked(true),
     others: pour.pots === 1 && pour.cans === undefined ? others : [],
     picked,
-    pick: (id, isOn) =>
-      setPicked((now) => new Set([...now].filter((other) => other !== id).concat(isOn ? [id] : []))),
+    pick: (id, isOn) => {
+      const next = [...picked].filter((other) => other !== id).concat(isOn ? [id] : []);
+      put({ with: next.length === 0 ? null : next.sort().join(',') });
+    },
     pour: all.length > 1 ? (combinedPour(all, lossMl) ?? pour) : pour,
   };
 }

@@ -1,4 +1,4 @@
-import type { ProductSheet, ShopView } from '@blue-ledge/core';
+import { boughtIn, type ProductSheet, type ShopView } from '@blue-ledge/core';
 import { DatePicker, Input, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { useSaveCans } from '../../api/stock-queries.ts';
@@ -26,9 +26,7 @@ export function NewCans({ shop, sheets, onClose }: NewCansProps) {
   const [expiresOn, setExpiresOn] = useState<string | undefined>();
   const [price, setPrice] = useState<number | null>(null);
   const sheet = sheets.find(({ id }) => id === sheetId);
-  const names = sheet
-    ? sheet.components.flatMap(({ name, choices = [] }) => [name, ...choices.map((choice) => choice.name)])
-    : [];
+  const names = sheet ? boughtIn(sheet) : [];
   const isReady = sheet !== undefined && component !== null;
   const add = (): void => {
     const cans = Array.from({ length: count }, () => ({
