@@ -16,6 +16,7 @@ const ROOMS = [
   'operations',
   'rules',
   'planner',
+  'schedule',
   'formats',
 ];
 /** Rooms of one storey: they may not import each other. */

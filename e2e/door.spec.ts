@@ -1,7 +1,7 @@
 import { DOOR, askForSystems, expect, expectAccessible, expectSaved, test } from './fixtures.ts';
 
 test('a steel door from survey to a chosen, explained and printed system', async ({ page }) => {
-  await page.goto('/');
+  await page.goto('/jobs');
   await page.getByRole('link', { name: /Book bus 6/ }).click();
   await page.getByRole('link', { name: /^Sliding door shell/ }).click();
 

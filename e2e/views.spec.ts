@@ -14,6 +14,9 @@ for (const theme of ['light', 'dark'])
     await page.goto('/jobs/bus-6');
     await expect(page.getByRole('heading', { name: 'Sliding door shell' })).toBeVisible();
     await expectAccessible(page);
+    await page.goto('/bay');
+    await expect(page.getByText('It is not planned yet').first()).toBeVisible();
+    await expectAccessible(page);
     await page.goto('/shop');
     await expect(page.getByRole('heading', { name: 'How this shop works' })).toBeVisible();
     await expectAccessible(page);

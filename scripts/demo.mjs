@@ -9,10 +9,16 @@ const files = readdirSync(join(root, 'demo'))
   .map((name) => readFileSync(join(root, 'demo', name), 'utf8'));
 
 const address = await serve({ LEDGE_DATA: process.env.LEDGE_DATA ?? join(root, 'data') });
+const today = new Date();
+const two = (value) => String(value).padStart(2, '0');
+const now = {
+  startOn: `${today.getFullYear()}-${two(today.getMonth() + 1)}-${two(today.getDate())}`,
+  startMin: today.getHours() * 60 + today.getMinutes(),
+};
 await seed();
 console.log(`Blue Ledge is at ${address}`);
 
-/** Takes the demo jobs in, where no job of a real shop lies; those that are there stay as the user left them. */
+/** Takes the demo jobs in and plans them, where no job of a real shop lies; those that are there stay as the user left them. */
 async function seed() {
   const own = new Set(files.map((text) => JSON.parse(text).job.id));
   const { jobs } = await (await fetch(`${address}/api/jobs?limit=100`)).json();
@@ -22,5 +28,12 @@ async function seed() {
     const headers = { 'content-type': 'application/json' };
     const response = await fetch(`${address}/api/jobs`, { method: 'POST', headers, body });
     if (!response.ok && response.status !== 409) console.error(await response.text());
+    if (!response.ok) continue;
+    const { id } = await response.json();
+    await fetch(`${address}/api/jobs/${id}/plans`, {
+      method: 'POST',
+      headers,
+      body: JSON.stringify({ now }),
+    });
   }
 }

@@ -13,6 +13,14 @@ const DOOR = '/jobs/bus-6/panels/door';
 
 /** Name of the picture, address, and what is done before it is taken. */
 const VIEWS = [
+  [
+    'bay',
+    '/bay',
+    async (page) => {
+      await page.locator('[data-bar]').first().waitFor({ timeout: 30_000 });
+      await page.waitForTimeout(500);
+    },
+  ],
   ['jobs', '/jobs'],
   ['job', '/jobs/bus-6'],
   ['shop', '/shop'],
@@ -66,7 +74,6 @@ const VIEWS = [
     },
   ],
   ['gun', `${DOOR}/pour?step=15&show=Gun`],
-  ['undertone', `${DOOR}/pour?step=27&show=Undertone`],
   ['plan-sheet', `${DOOR}/plan-sheet`],
   ['caution-sheet', `${DOOR}/caution-sheet`],
   [
@@ -144,7 +151,8 @@ while (
 for (const name of readdirSync(join(root, 'demo')))
   await send('/api/jobs', readFileSync(join(root, 'demo', name)));
 const now = { startOn: '2026-12-07', startMin: 450 };
-await send('/api/jobs/bus-6/plans', JSON.stringify({ now }));
+for (const job of ['bus-6', 'marsh-tractor', 'pilot-car'])
+  await send(`/api/jobs/${job}/plans`, JSON.stringify({ now }));
 
 const browser = await launcher.launch({
   executablePath: chromium(),

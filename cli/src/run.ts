@@ -8,6 +8,7 @@ import { judgeCommand } from './commands/judge.ts';
 import { ladderCommand } from './commands/ladder.ts';
 import { mixCommand } from './commands/mix.ts';
 import { fillerCommand, flowCupCommand, pourCommand, rescueCommand } from './commands/pour.ts';
+import { scheduleCommand } from './commands/schedule.ts';
 import { schemaCommand } from './commands/schema.ts';
 import { compressorCommand, filmCommand, paceCommand } from './commands/spray.ts';
 import { telegraphCommand } from './commands/telegraph.ts';
@@ -44,6 +45,7 @@ const COMMANDS = [
   compressorCommand,
   flowCupCommand,
   fillerCommand,
+  scheduleCommand,
 ];
 
 /** Runs one command line (without node and script name); returns the exit code and never throws. */

@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { inflateSync } from 'node:zlib';
-import { jobPlanSchema } from '@blue-ledge/core';
+import { jobPlanSchema, scheduleSchema } from '@blue-ledge/core';
 import { run } from '../src/run.ts';
 
 const DEMO = join(__dirname, '../../demo/book-bus-6.ledge.json');
@@ -359,5 +359,44 @@ test('mix --strip: refuses a cup that is too small or too tall, and a file that 
   expect(await ledge('mix', '--ratio', '4:1', '--volume', '100', '--strip', 'x.pdf')).toMatchObject({
     code: 2,
     err: expect.stringMatching(/needs the cup/),
+  });
+});
+
+describe('schedule', () => {
+  const START = ['--start', '2026-12-07T08:00'];
+
+  test('every panel of the job, in the published shape: tasks with resources, windows, what is late', async () => {
+    const { code, json } = await ledge(
+      'schedule',
+      DEMO,
+      ...START,
+      '--technicians',
+      '2',
+      '--due',
+      'door=2026-12-07T12:00',
+    );
+    expect(code).toBe(0);
+    const schedule = scheduleSchema.parse(json);
+    expect(schedule.start).toBe('2026-12-07T08:00');
+    expect(schedule.late.map(({ panelId }) => panelId)).toEqual(['door']);
+    expect(new Set(schedule.tasks.map(({ panelId }) => panelId)).size).toBe(6);
+    const people = new Set(
+      schedule.tasks.flatMap(({ resources }) => resources).filter((each) => each.startsWith('technician')),
+    );
+    expect([...people].sort()).toEqual(['technician:1', 'technician:2']);
+    for (const { usedMin, closesMin } of schedule.windows) expect(usedMin).toBeLessThanOrEqual(closesMin);
+  });
+
+  test.each([
+    ['no such day', [DEMO, '--start', '2026-13-07T08:00'], /--start must be a moment/],
+    ['hours that end before they begin', [DEMO, ...START, '--hours', '17:00-08:00'], /--hours must be hours/],
+    ['a ninth day of the week', [DEMO, ...START, '--days', '9'], /--days must be days of the week/],
+    ['half a technician', [DEMO, ...START, '--technicians', '0.5'], /--technicians must be a whole number/],
+    ['a break all day', [DEMO, ...START, '--break', '00:00-24:00'], /Nobody works in this shop/],
+    ['due for nobody', [DEMO, ...START, '--due', 'nowhere=2026-12-09T17:00'], /no job or panel/],
+    ['one job twice', [DEMO, DEMO, ...START], /in two of the files/],
+  ] as const)('%s is refused with its remedy', async (_, args, message) => {
+    const { code, err } = await ledge('schedule', ...args);
+    expect([code, err]).toEqual([2, expect.stringMatching(message)]);
   });
 });

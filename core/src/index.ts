@@ -333,4 +333,29 @@ export type {
   PlansView,
   ProblemDetails,
   ShopView,
+  ShopScheduleView,
+  ScheduleMove,
+  ScheduleProgress,
 } from './formats/views.ts';
+export { axisMin, eveningOf, momentOf, peopleOf, textOfMoment, workingStretches } from './schedule/work-calendar.ts';
+export { makeSchedule } from './schedule/shop-schedule.ts';
+export type { PanelOfShop, ScheduleAnswer, ScheduleAsk } from './schedule/shop-schedule.ts';
+export type { StepStart } from './schedule/make-schedule.ts';
+export { scheduleSchema } from './schedule/view-schedule.ts';
+export type { Schedule, ScheduledTask, ScheduledWindow } from './schedule/view-schedule.ts';
+export { holidaysSchema, minutesOf, peopleSchema, personSchema, readHours } from './survey/shop-time.ts';
+export type { Hours, Person } from './survey/shop-time.ts';
+export { airOfDay, usualDaySchema } from './survey/usual-day.ts';
+export type { AirPoint } from './survey/usual-day.ts';
+export {
+  isInBooth,
+  nextWork,
+  panelKeyOf,
+  personOf,
+  sessionsOf,
+  standOf,
+  tasksByPanel,
+} from './schedule/sessions.ts';
+export type { NextWork, Session, Urgency } from './schedule/sessions.ts';
+export { forecastOfDay, type HourOfDay } from './operations/day-forecast.ts';
+export { personCalendar } from './formats/person-calendar.ts';

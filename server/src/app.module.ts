@@ -12,6 +12,7 @@ import { PlanningModule } from './planning/planning.module.ts';
 import { PlansModule } from './plans/plans.module.ts';
 import { ShopsModule } from './shops/shops.module.ts';
 import { ShelfModule } from './shelf/shelf.module.ts';
+import { ScheduleModule } from './schedule/schedule.module.ts';
 import { StockModule } from './stock/stock.module.ts';
 
 @Module({})
@@ -30,6 +31,7 @@ export class AppModule {
         StockModule,
         JobsModule,
         PlansModule,
+        ScheduleModule,
         ...web,
       ],
       controllers: [HealthController, EventsController],

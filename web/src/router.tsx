@@ -11,7 +11,9 @@ export const router = createBrowserRouter([
     errorElement: <Fault />,
     HydrateFallback: () => null,
     children: [
-      { index: true, element: <Navigate to="/jobs" replace /> },
+      { index: true, element: <Navigate to="/bay" replace /> },
+      { path: 'bay', lazy: async () => ({ Component: (await import('./bay/BayPage.tsx')).BayPage }) },
+      { path: 'bay/:shop', lazy: async () => ({ Component: (await import('./bay/BayPage.tsx')).BayPage }) },
       { path: 'jobs', lazy: async () => ({ Component: (await import('./jobs/JobsPage.tsx')).JobsPage }) },
       { path: 'shop', lazy: async () => ({ Component: (await import('./shop/ShopPage.tsx')).ShopPage }) },
       {

@@ -3,7 +3,7 @@ import { Contact } from './contact.ts';
 import { makeField } from './field.ts';
 import { blockPanel, type ForecastTask } from './forecast.ts';
 import { forecastField } from './forecast-field.ts';
-import { seeded } from './random.ts';
+import { seeded } from '../units/random.ts';
 
 /**
  * The board as a beam against a dense solution of its own: free beam by finite differences on a foundation that only

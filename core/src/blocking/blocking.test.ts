@@ -3,7 +3,7 @@ import { prestonMm3PerNm, BLOCKS, blockOf, type Block } from './block.ts';
 import { Contact } from './contact.ts';
 import { copyOf, dustGuideCoat, makeField, type Field, type FieldSpec } from './field.ts';
 import { feltProfile, lookOver, unlevelUm } from './outcome.ts';
-import { seeded } from './random.ts';
+import { seeded } from '../units/random.ts';
 import { NEAR_SHARE, STEP_MM, Sander } from './sander.ts';
 import { holdFor, xPass } from './strokes.ts';
 

@@ -1,7 +1,7 @@
 import { DEFAULT_FIGURES, type SandingFigures } from '../surface/figures.ts';
 import type { SandedMaterial } from '../materials/sanded-material.ts';
 import { makeField, type Field, type Waves } from './field.ts';
-import { seeded } from './random.ts';
+import { seeded } from '../units/random.ts';
 
 /** The panel over which blocks are tried for a forecast. */
 

@@ -2,7 +2,7 @@ import type { Grade } from '../materials/grades.ts';
 import type { SandedMaterial } from '../materials/sanded-material.ts';
 import { DEFAULT_FIGURES } from '../surface/figures.ts';
 import { makeField, type Bump, type Field, type FieldSpec } from './field.ts';
-import { seeded } from './random.ts';
+import { seeded } from '../units/random.ts';
 
 /** Panels to practise on, easy ones first. Each has its own seed: it is the same panel every time. */
 

@@ -30,4 +30,16 @@ export const dewMarginKelvin = (surfaceCelsius: number, { celsius, relativeHumid
 
 /** Vapour pressure deficit in hPa: 20 °C at 50 % is 11.66. */
 export const vapourDeficitHPa = (celsius: number, relativeHumidity: number): number =>
-  6.112 * Math.exp((A * celsius) / (B + celsius)) * (1 - relativeHumidity / 100);
+  saturationHPa(celsius) * (1 - relativeHumidity / 100);
+
+/** Pressure of saturated water vapour, hPa, by the constants above. */
+const saturationHPa = (celsius: number): number => 6.112 * Math.exp((A * celsius) / (B + celsius));
+
+/** Air at another temperature that holds as much water as before: a closed shop overnight. Damp at most to 100 %. */
+export const heldAt = (celsius: number, air: Air): Air => ({
+  celsius,
+  relativeHumidity: Math.min(
+    100,
+    (air.relativeHumidity * saturationHPa(air.celsius)) / saturationHPa(celsius),
+  ),
+});

@@ -4,6 +4,8 @@ import type { DecidingTest } from '../planner/plan.ts';
 import type { StoredPlan } from '../planner/stored-plan.ts';
 import type { Panel, PanelFacts } from '../survey/panel.ts';
 import type { Shop, Target } from '../survey/shop.ts';
+import type { DatedStart } from '../planner/work-start.ts';
+import type { Schedule } from '../schedule/view-schedule.ts';
 import type { JobFacts, Problem } from './job-file.ts';
 
 /** What the server answers and the web reads; dates are ISO text on the wire. */
@@ -14,6 +16,37 @@ export interface ShopView {
   readonly name: string;
   readonly version: number;
   readonly shop: Shop;
+}
+
+/** A shop's schedule as it is kept. */
+export interface ShopScheduleView {
+  readonly version: number;
+  readonly madeAt: string;
+  /** Where its minutes are counted from, by the shop's clock. */
+  readonly start: DatedStart;
+  /** Null where nothing could be scheduled. */
+  readonly schedule: Schedule | null;
+  /** Why not, and the remedy. */
+  readonly problem?: string;
+  /** Titles of its jobs, by their ids. */
+  readonly jobs: Readonly<Record<string, string>>;
+  /** What people moved to a time of their choice. */
+  readonly moves: readonly ScheduleMove[];
+}
+
+/** A step that a person moved; without a time it is let go again. */
+export interface ScheduleMove {
+  readonly jobId: string;
+  readonly panelId: string;
+  readonly n: number;
+  readonly at: DatedStart | null;
+  readonly personId?: string | undefined;
+}
+
+/** How far a schedule is that is being made: share done, and the best finish so far. */
+export interface ScheduleProgress {
+  readonly share: number;
+  readonly makespanMin: number | null;
 }
 
 /** How far a panel is: its survey is there, its plan waits for a zone that is stopped, or a system is chosen. */

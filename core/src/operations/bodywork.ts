@@ -101,7 +101,7 @@ function check(zone: ZoneState, act: BodyAct, context: Context): Reason[] {
 export const bodywork: Operation<BodyAct> = {
   check,
   apply,
-  cost: (zones, act, _, context) => {
+  cost: (zones, act, panel, context) => {
     const sheet = sheetIn(context, act.sheetId);
     const lifts = Math.max(...zones.map((zone) => liftsOf(zone, act, context)));
     const litres = zones.reduce((sum, zone) => sum + bodyLitres(zone, act, context), 0);
@@ -111,11 +111,11 @@ export const bodywork: Operation<BodyAct> = {
     );
     return {
       handsOnMin: labourMin(act.op, spreading),
-      waitMin: lifts * setsMin(sheet, context),
+      waitMin: lifts * setsMin(sheet, panel.clockMin, context),
       materialCost: litres * FILLER_WASTE * sheet.pricePerLitre,
     };
   },
-  explain: (zones, act, _, context) => {
+  explain: (zones, act, panel, context) => {
     const sheet = sheetIn(context, act.sheetId);
     const deepest = Math.max(...zones.map((zone) => bodyFilmUm(zone, act, context)));
     const lifts = Math.max(...zones.map((zone) => liftsOf(zone, act, context)));
@@ -132,8 +132,8 @@ export const bodywork: Operation<BodyAct> = {
       {
         rule: 'body',
         code: 'body.sand-after',
-        source: setsMin(sheet, context) > (sheet.sandAfterMin ?? 0) ? 'model' : 'sheet',
-        facts: { sandAfterMin: setsMin(sheet, context) },
+        source: setsMin(sheet, panel.clockMin, context) > (sheet.sandAfterMin ?? 0) ? 'model' : 'sheet',
+        facts: { sandAfterMin: setsMin(sheet, panel.clockMin, context) },
       },
     ];
     return reasons;

@@ -6,6 +6,7 @@ import { isLowEnergy } from '../survey/zone-facts.ts';
 import type { Reason } from '../wording/reason.ts';
 import { isLastCoat, type CoatAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
+import { workAirAt } from './day.ts';
 import { workedM2 } from './extent.ts';
 import { mixLossMl, transferIn } from './spraying.ts';
 import { opReason, type Moment, type Operation } from './operation.ts';
@@ -16,6 +17,7 @@ import {
   withIssue,
   topOf,
   type LaidCoat,
+  type PanelState,
   type ZoneState,
 } from './state.ts';
 import { coatWindows, flashMin } from './windows.ts';
@@ -115,7 +117,7 @@ export function sagOf(act: CoatAct, context: Context): Sag {
   return { wetUm, uprightUm, limitUm, isLaidFlat };
 }
 
-function explain(zones: readonly ZoneState[], act: CoatAct, _: unknown, context: Context): Reason[] {
+function explain(zones: readonly ZoneState[], act: CoatAct, panel: PanelState, context: Context): Reason[] {
   const sheet = sheetIn(context, act.sheetId);
   const reasons: Reason[] = [
     {
@@ -141,9 +143,9 @@ function explain(zones: readonly ZoneState[], act: CoatAct, _: unknown, context:
       code: 'coat.flash',
       source: 'model',
       facts: {
-        betweenMin: flashMin(sheet.flash.betweenCoatsMin, sheet, context),
+        betweenMin: flashMin(sheet.flash.betweenCoatsMin, sheet, context, panel.clockMin),
         sheetMin: sheet.flash.betweenCoatsMin,
-        roomCelsius: context.shop.celsius,
+        roomCelsius: workAirAt(panel.clockMin, context).celsius,
       },
     });
   return reasons;
@@ -173,14 +175,14 @@ export const coating: Operation<CoatAct> = {
     ];
   },
   apply,
-  cost: (zones, act, _, context) => {
+  cost: (zones, act, panel, context) => {
     const sheet = sheetIn(context, act.sheetId);
     const most = mostCoats(act);
     const sprayed =
       context.panel.count * zones.reduce((sum, zone) => sum + workedM2(act.op, zone) * coatsOn(act, zone), 0);
     return {
       handsOnMin: sprayingMin(most, sprayed),
-      waitMin: (most - 1) * flashMin(sheet.flash.betweenCoatsMin, sheet, context),
+      waitMin: (most - 1) * flashMin(sheet.flash.betweenCoatsMin, sheet, context, panel.clockMin),
       materialCost: (volumeMl(zones, act, context) / 1000) * sheet.pricePerLitre,
     };
   },

@@ -22,6 +22,8 @@ export interface Context {
   readonly taken?: readonly string[];
   /** Every product of a kind is tried wherever it may go, instead of the preferred one: exact, and slow on a long shelf. */
   readonly triesAll?: boolean;
+  /** The hours of the work are not known yet: a search, or a sequence that is judged before it is timed. */
+  readonly isUntimed?: boolean;
 }
 
 /** A shop rule in force, with its source. */

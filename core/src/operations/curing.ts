@@ -7,7 +7,7 @@ import type { Sourced } from '../wording/reason.ts';
 import { ruleIn, schoolIn, type Context } from './context.ts';
 import { bakeCelsiusIn, hasHeat } from './heat.ts';
 import type { CureMethod, Night } from './time-window.ts';
-import { dayLengthMin, leftOfDayMin, spellsFrom, untilMorningMin } from './day.ts';
+import { coldestOfNight, dayLengthMin, leftOfDayMin, spellsFrom, untilMorningMin } from './day.ts';
 
 /** How long a coat needs before it may be sanded, in this shop: by the sheet and by the cure model, whichever is longer. */
 
@@ -25,26 +25,30 @@ const bearsHeat = (context: Context): boolean =>
 export const sandableConversion = (context: Pick<Context, 'shop'>): number =>
   ruleIn(context, 'sandablePercent').value / 100;
 
-const byDayMin = (sheet: ProductSheet, context: Context): number =>
-  sandableConversion(context) * fullCureMin(sheet.cure, context.shop.celsius);
+const byDayMin = (sheet: ProductSheet, fromMin: number, context: Context): number =>
+  context.shop.usualDay
+    ? minutesToConversion(sheet.cure, sandableConversion(context), spellsFrom(fromMin, context))
+    : sandableConversion(context) * fullCureMin(sheet.cure, context.shop.celsius);
+
+/** The same from the next morning on. */
+const fromMorningMin = (sheet: ProductSheet, fromMin: number, context: Context): number =>
+  byDayMin(sheet, fromMin + untilMorningMin(fromMin, context), context);
 
 /** The night between a coat and its sanding, where air cure takes longer than what is left of the day; else null. */
 function nightOf(sheet: ProductSheet, fromMin: number, context: Context): Night | null {
-  const { celsius: roomCelsius, nightCelsius: celsius = roomCelsius } = context.shop;
-  const byDay = byDayMin(sheet, context);
-  if (celsius === roomCelsius || byDay <= leftOfDayMin(fromMin, context)) return null;
+  const coldest = coldestOfNight(context);
+  const { celsius } = coldest;
+  const isAlike = !context.shop.usualDay && celsius === context.shop.celsius;
+  if (isAlike || byDayMin(sheet, fromMin, context) <= leftOfDayMin(fromMin, context)) return null;
   const limitKelvin = ruleIn(context, 'dewMarginKelvin').value;
-  const marginKelvin = dewMarginKelvin(celsius, {
-    celsius: roomCelsius,
-    relativeHumidity: context.shop.relativeHumidity,
-  });
+  const marginKelvin = dewMarginKelvin(celsius, coldest);
   return {
     celsius,
     marginKelvin,
     limitKelvin,
     isDamp: marginKelvin < limitKelvin,
     isCold: celsius < sheet.climate.minCelsius,
-    isAvoidable: byDay <= dayLengthMin(context),
+    isAvoidable: fromMorningMin(sheet, fromMin, context) <= dayLengthMin(context),
   };
 }
 
@@ -54,11 +58,12 @@ export const isUnfit = (night: Night | null): night is Night =>
 
 /** Where an unfit night would come in and a day is enough, the coat is sprayed the next morning: that wait counts. */
 function airMin(sheet: ProductSheet, fromMin: number, night: Night | null, context: Context): number {
-  if (!night) return byDayMin(sheet, context);
+  if (!night) return byDayMin(sheet, fromMin, context);
   if (isUnfit(night) && night.isAvoidable)
-    return untilMorningMin(fromMin, context) + byDayMin(sheet, context);
+    return untilMorningMin(fromMin, context) + fromMorningMin(sheet, fromMin, context);
   // A shop that is itself below the sheet's least temperature is refused before anything is sprayed (rule M3).
-  const leastCelsius = Math.min(sheet.climate.minCelsius, context.shop.celsius);
+  const warmest = Math.max(...spellsFrom(fromMin, context).map(({ celsius }) => celsius));
+  const leastCelsius = Math.min(sheet.climate.minCelsius, warmest);
   return minutesToConversion(
     sheet.cure,
     sandableConversion(context),
@@ -102,5 +107,5 @@ export function cureFrom(sheet: ProductSheet, fromMin: number, context: Context)
 }
 
 /** Minutes until filler, glaze or paste sands: as its sheet says, longer where the shop is colder than that. */
-export const setsMin = (sheet: ProductSheet, context: Context): number =>
-  sheet.sandAfterMin === null ? 0 : Math.max(sheet.sandAfterMin, byDayMin(sheet, context));
+export const setsMin = (sheet: ProductSheet, fromMin: number, context: Context): number =>
+  sheet.sandAfterMin === null ? 0 : Math.max(sheet.sandAfterMin, byDayMin(sheet, fromMin, context));

@@ -1,5 +1,7 @@
 import type { Spell } from '../climate/cure.ts';
-import { weekdayOf } from '../units/calendar.ts';
+import { heldAt, type Air } from '../climate/dew.ts';
+import { airOfDay } from '../survey/usual-day.ts';
+import { dateAfter, weekdayOf } from '../units/calendar.ts';
 import { ruleIn, type Context } from './context.ts';
 
 /** The shop's day: what time it is when the panel's clock shows a minute, and how warm the hours after it are. */
@@ -32,10 +34,13 @@ export function untilMorningMin(clockMin: number, day: Day): number {
 }
 
 const WEEK_DAYS = 7;
+const MOST_DAYS = 366;
 
 /** Nobody works on this day, counted from the first; every day is a working day where no date is known. */
 function isDayOff(nth: number, day: Day): boolean {
   if (day.startOn === undefined) return false;
+  const { holidays } = day.shop;
+  if (holidays && holidays.length > 0 && holidays.includes(dateAfter(day.startOn, nth))) return true;
   return (weekdayOf(day.startOn) + nth) % WEEK_DAYS >= ruleIn(day, 'workingDaysAWeek').value;
 }
 
@@ -48,12 +53,56 @@ export const leftOfWorkMin = (clockMin: number, day: Day): number =>
 /** Minutes until the next morning on which somebody works; never 0. */
 export function untilNextShiftMin(clockMin: number, day: Day): number {
   let waitMin = untilMorningMin(clockMin, day) || DAY_MIN;
-  while (isDayOff(nthDay(clockMin + waitMin, day), day)) waitMin += DAY_MIN;
+  // A shop that never opens again is asked about day by day for a year at most.
+  for (let i = 0; i < MOST_DAYS && isDayOff(nthDay(clockMin + waitMin, day), day); i++) waitMin += DAY_MIN;
   return waitMin;
 }
 
-/** The hours after a minute, as they come: one day round, by the temperatures of shop and night. */
+/** The air at a minute of the panel's clock: of that hour where the shop says so, else of its day or its night. */
+export function airAt(clockMin: number, day: Day): Air {
+  const { usualDay, celsius, nightCelsius = celsius, relativeHumidity } = day.shop;
+  if (usualDay) return airOfDay(usualDay, timeOfDay(clockMin, day));
+  const byDay = { celsius, relativeHumidity };
+  return leftOfDayMin(clockMin, day) > 0 ? byDay : heldAt(nightCelsius, byDay);
+}
+
+/** The air in which work of that minute is done: work that is reached out of hours is done the next morning. */
+export function workAirAt(clockMin: number, day: Day): Air {
+  if (!day.shop.usualDay) return day.shop;
+  const isOpen = leftOfDayMin(clockMin, day) > 0;
+  return airAt(isOpen ? clockMin : clockMin + untilMorningMin(clockMin, day), day);
+}
+
+const STEP_MIN = 60;
+
+/** A usual day's hours from a minute on, each at the air of its middle. */
+function spellsOfDay(clockMin: number, day: Day): Spell[] {
+  const spells: Spell[] = [];
+  const firstMin = STEP_MIN - (timeOfDay(clockMin, day) % STEP_MIN);
+  for (let fromMin = 0, minutes = firstMin; fromMin < DAY_MIN; fromMin += minutes, minutes = STEP_MIN) {
+    minutes = Math.min(minutes, DAY_MIN - fromMin);
+    spells.push({ celsius: airAt(clockMin + fromMin + minutes / 2, day).celsius, minutes });
+  }
+  return spells;
+}
+
+/** The coldest hour of the night, and its air: what an uncured coat is judged by. */
+export function coldestOfNight(day: Day): Air {
+  const { usualDay, celsius, nightCelsius = celsius, relativeHumidity } = day.shop;
+  if (!usualDay) return heldAt(nightCelsius, { celsius, relativeHumidity });
+  const airs = nightMinutes(day).map((minute) => airOfDay(usualDay, minute % DAY_MIN));
+  return airs.reduce((a, b) => (b.celsius < a.celsius ? b : a));
+}
+
+const nightMinutes = (day: Day): number[] => {
+  const nightMin = DAY_MIN - dayLengthMin(day);
+  const minutes = Array.from({ length: Math.ceil(nightMin / STEP_MIN) }, (_, i) => i * STEP_MIN);
+  return [...minutes, nightMin].map((minute) => endsMin(day) + minute);
+};
+
+/** The hours after a minute, as they come: one day round, by the air of each. */
 export function spellsFrom(clockMin: number, day: Day): Spell[] {
+  if (day.shop.usualDay) return spellsOfDay(clockMin, day);
   const { celsius, nightCelsius = celsius } = day.shop;
   const left = leftOfDayMin(clockMin, day);
   const length = dayLengthMin(day);

@@ -2,6 +2,7 @@ import type { ProductSheet } from '../materials/sheet.ts';
 import type { Reason } from '../wording/reason.ts';
 import type { CureAct, PlainAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
+import { coldestOfNight, workAirAt } from './day.ts';
 import { heatLimitCelsius, isUnfit } from './curing.ts';
 import { labourMin } from './labour.ts';
 import type { CureMethod, Night } from './time-window.ts';
@@ -15,6 +16,10 @@ import { earliestIn } from './windows.ts';
 const BAKE_SET_UP_MIN = 6;
 const CURE_LOOK_MIN = 2;
 const BAKE_COST = 6;
+
+/** Hands-on minutes of a cure: set up under heat, or set aside. */
+export const cureHandsMin = (method: CureMethod): number =>
+  method === 'bake' ? BAKE_SET_UP_MIN : CURE_LOOK_MIN;
 
 const until = (zones: readonly ZoneState[], panel: PanelState, at: (zone: ZoneState) => number): number =>
   Math.max(0, ...zones.map((zone) => at(zone) - panel.clockMin));
@@ -41,15 +46,15 @@ export const flashing: Operation<PlainAct> = {
   check: nothing,
   apply: (zone) => zone,
   cost: (zones, _, panel) => ({ handsOnMin: 0, waitMin: flashWait(zones, panel), materialCost: 0 }),
-  explain: (zones, _, panel, { shop }) => [
+  explain: (zones, _, panel, context) => [
     {
       rule: 'B2',
       code: 'flash.climate',
       source: 'model',
       facts: {
         waitMin: flashWait(zones, panel),
-        roomCelsius: shop.celsius,
-        air: shop.profile === 'booth' ? 'booth air' : 'still garage air',
+        roomCelsius: workAirAt(panel.clockMin, context).celsius,
+        air: context.shop.profile === 'booth' ? 'booth air' : 'still garage air',
       },
     },
   ],
@@ -81,7 +86,6 @@ function explainCure(
     return [{ rule: 'B3', code: 'cure.found', source, facts: { waitMin } }];
   }
   const sheet = sheetIn(context, laid.sheetId);
-  const { celsius, nightCelsius = celsius } = context.shop;
   const waitMin = cureWait(zones, panel, context);
   const facts = { name: sheet.name, waitMin, sheetMin: sheet.sandAfterMin ?? 0 };
   const night = explainNight(sheet, laid.cure?.night ?? null, act);
@@ -100,7 +104,11 @@ function explainCure(
       rule: 'B3',
       code: 'cure.air',
       source: 'model',
-      facts: { ...facts, roomCelsius: celsius, nightCelsius },
+      facts: {
+        ...facts,
+        roomCelsius: workAirAt(panel.clockMin, context).celsius,
+        nightCelsius: coldestOfNight(context).celsius,
+      },
     },
     ...night,
   ];
@@ -110,7 +118,7 @@ export const curing: Operation<CureAct> = {
   check: nothing,
   apply: (zone) => withoutIssues(zone, 'soft'),
   cost: (zones, act, panel, context) => ({
-    handsOnMin: act.method === 'bake' ? BAKE_SET_UP_MIN : CURE_LOOK_MIN,
+    handsOnMin: cureHandsMin(act.method),
     waitMin: cureWait(zones, panel, context),
     materialCost: act.method === 'bake' ? BAKE_COST : 0,
   }),

@@ -1,7 +1,9 @@
 import { solventFlashFactor, tableFlashFactor, waterFlashFactor } from '../climate/flash.ts';
+import type { Air } from '../climate/dew.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Sourced } from '../wording/reason.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
+import { workAirAt } from './day.ts';
 import { cureFrom } from './curing.ts';
 import type { ZoneState } from './state.ts';
 import type { CoatWindows, CureWindow, TimeWindow } from './time-window.ts';
@@ -11,31 +13,43 @@ import type { CoatWindows, CureWindow, TimeWindow } from './time-window.ts';
  * missed. Rules, steps, screens and schedule ask here; nobody else reckons a limit. Times on the panel's clock.
  */
 
-/** How much longer a flash takes in this shop's air: by the sheet's own table, else by what leaves, solvent or water. */
-function flashFactor(sheet: ProductSheet, context: Context): number {
-  const { shop } = context;
+/** How much longer a flash takes in some air: by the sheet's own table, else by what leaves, solvent or water. */
+function flashFactor(sheet: ProductSheet, room: Air, context: Context): number {
   const { at, betweenCoatsMin } = sheet.flash;
   if (at && betweenCoatsMin > 0) {
     const others = at.filter(({ celsius }) => celsius !== sheet.refCelsius);
     const points = [...others, { celsius: sheet.refCelsius, minutes: betweenCoatsMin }];
-    return tableFlashFactor(points, shop.celsius, sheet.refCelsius);
+    return tableFlashFactor(points, room.celsius, sheet.refCelsius);
   }
   return sheet.carrier === 'water'
-    ? waterFlashFactor(shop, ruleIn(context, 'leastDeficitHPa').value)
-    : solventFlashFactor(shop.celsius, sheet.refCelsius, ruleIn(context, 'flashDoublesKelvin').value);
+    ? waterFlashFactor(room, ruleIn(context, 'leastDeficitHPa').value)
+    : solventFlashFactor(room.celsius, sheet.refCelsius, ruleIn(context, 'flashDoublesKelvin').value);
 }
 
-/** Minutes that a sheet's flash time takes in this shop: by its air, and by how that moves. */
-export function flashMin(sheetMin: number, sheet: ProductSheet, context: Context): number {
+/** The air is looked at so often while a coat flashes, minutes. */
+const AIR_STEP_MIN = 15;
+
+/**
+ * Minutes that a sheet's flash time takes in this shop: by its air as it changes over the hours, and by how that moves.
+ * @param fromMin minute of the panel's clock at which the coat lies; the beginning of the work where it is not known
+ */
+export function flashMin(sheetMin: number, sheet: ProductSheet, context: Context, fromMin = 0): number {
   const { shop } = context;
   const air = shop.profile === 'garage' ? ruleIn(context, 'stillAirFactor').value : 1;
-  return sheetMin * flashFactor(sheet, context) * air;
+  if (!shop.usualDay) return sheetMin * flashFactor(sheet, shop, context) * air;
+  let [left, passedMin] = [sheetMin, 0];
+  for (;;) {
+    const factor = flashFactor(sheet, workAirAt(fromMin + passedMin, context), context) * air;
+    if (left * factor <= AIR_STEP_MIN) return passedMin + left * factor;
+    left -= AIR_STEP_MIN / factor;
+    passedMin += AIR_STEP_MIN;
+  }
 }
 
 const never = Infinity;
 
 function flashWindow(sheet: ProductSheet, endMin: number, context: Context): TimeWindow {
-  const opensAtMin = endMin + flashMin(sheet.flash.beforeNextMin, sheet, context);
+  const opensAtMin = endMin + flashMin(sheet.flash.beforeNextMin, sheet, context, endMin);
   return { kind: 'flash', rule: 'B2', opensAtMin, closesAtMin: never, source: 'model', whenMissed: 'wait' };
 }
 
@@ -46,7 +60,7 @@ function flashWindow(sheet: ProductSheet, endMin: number, context: Context): Tim
 export function recoatWindow(sheet: ProductSheet, endMin: number, context: Context): TimeWindow {
   const { opensMin, closesMin, past, forbidden } = sheet.recoat;
   const isPromoter = sheet.kind === 'promoter';
-  const opensAtMin = endMin + flashMin(Math.max(opensMin, sheet.flash.beforeNextMin), sheet, context);
+  const opensAtMin = endMin + flashMin(Math.max(opensMin, sheet.flash.beforeNextMin), sheet, context, endMin);
   return {
     kind: isPromoter ? 'promoter' : 'recoat',
     rule: isPromoter ? 'P4' : 'S3',
@@ -105,7 +119,7 @@ export function bodyWindows(sheet: ProductSheet, endMin: number): CoatWindows {
 /** Clocks that start when a product is mixed; those that its sheet does not name are left out. */
 export function mixWindows(sheet: ProductSheet, mixedMin: number, context: Context): TimeWindow[] {
   const { inductionMin = 0, potLifeMin } = sheet;
-  const warmerKelvin = context.shop.celsius - sheet.refCelsius;
+  const warmerKelvin = workAirAt(mixedMin, context).celsius - sheet.refCelsius;
   const lastsShare = 2 ** (-warmerKelvin / ruleIn(context, 'potLifeHalvesKelvin').value);
   const closesAtMin = potLifeMin === undefined ? never : mixedMin + potLifeMin * lastsShare;
   const head = { rule: 'S6', source: 'sheet', opensAtMin: mixedMin + inductionMin, closesAtMin } as const;
@@ -118,16 +132,16 @@ export function mixWindows(sheet: ProductSheet, mixedMin: number, context: Conte
 }
 
 /** How long bare metal may wait for its first coat; longer than in humid air only where the air is dry. */
-export function exposureLimit(context: Context): Sourced<number> {
+export function exposureLimit(context: Context, sinceMin = 0): Sourced<number> {
   const own = ruleIn(context, 'bareMetalLimitMin');
-  const isHumid = context.shop.relativeHumidity >= ruleIn(context, 'dryAirPercent').value;
+  const isHumid = workAirAt(sinceMin, context).relativeHumidity >= ruleIn(context, 'dryAirPercent').value;
   const humid = ruleIn(context, 'humidLimitMin');
   return isHumid && humid.value < own.value ? humid : own;
 }
 
 /** The exposure of metal that was abraded or blasted at `sinceMin`. */
 export function exposureWindow(sinceMin: number, context: Context): TimeWindow {
-  const { value, source } = exposureLimit(context);
+  const { value, source } = exposureLimit(context, sinceMin);
   return {
     kind: 'exposure',
     rule: 'M2',

@@ -1,5 +1,6 @@
-import { isLaying, isSanding, type Act, type OpName } from '../operations/act.ts';
-import type { Context } from '../operations/context.ts';
+import { isLaying, isSanding, type Act, type BodyAct, type CoatAct, type OpName } from '../operations/act.ts';
+import { untilAirWillDoMin } from '../operations/air.ts';
+import { sheetIn, type Context } from '../operations/context.ts';
 import { dayLengthMin, leftOfWorkMin, untilNextShiftMin } from '../operations/day.ts';
 import { carryOut, costOf } from '../operations/perform.ts';
 import { zoneOf, type PanelState } from '../operations/state.ts';
@@ -23,6 +24,8 @@ const LEAST_BEGUN_MIN = 30;
 const JUST_BEFORE: ReadonlySet<OpName> = new Set(['degrease', 'antistatic-wipe', 'mask', 'tack']);
 /** So many acts at most are moved to the morning together. */
 const MOST_MOVED = 30;
+/** A coat waits for the air, then for the shift, then for the air of that morning: so often at most. */
+const MOST_ROUNDS = 3;
 
 /** An act with the time that passes before it. */
 export interface TimedAct {
@@ -63,8 +66,28 @@ function offWithin(workMin: number, clockMin: number, context: Context): number 
   }
 }
 
-/** How long the act waits for a shift that it fits into, or goes on over several. */
+/** How long the act waits for air that will do, and then for a shift that it fits into; or it goes on over several. */
 function idleOf(act: Act, panel: PanelState, context: Context): Pick<TimedAct, 'idleMin' | 'isSplit'> {
+  let idleMin = 0;
+  for (let round = 0; ; round++) {
+    const now = afterIdle(panel, idleMin);
+    const airMin = isLaying(act) ? untilAirOf(act, now, context) : 0;
+    const shift = shiftOf(act, afterIdle(now, airMin), context);
+    idleMin += airMin + shift.idleMin;
+    if (airMin === 0 || shift.idleMin === 0 || round === MOST_ROUNDS) return { ...shift, idleMin };
+  }
+}
+
+const untilAirOf = (act: CoatAct | BodyAct, panel: PanelState, context: Context): number =>
+  untilAirWillDoMin(
+    sheetIn(context, act.sheetId),
+    act.zones.map((id) => zoneOf(panel, id)),
+    panel.clockMin,
+    context,
+  ) ?? 0;
+
+/** How long the act waits for a shift that it fits into, or goes on over several. */
+function shiftOf(act: Act, panel: PanelState, context: Context): Pick<TimedAct, 'idleMin' | 'isSplit'> {
   const { clockMin } = panel;
   const workMin = attendedMin(act, panel, context);
   const leftMin = leftOfWorkMin(clockMin, context);
@@ -78,7 +101,7 @@ function idleOf(act: Act, panel: PanelState, context: Context): Pick<TimedAct, '
 }
 
 /** A cure is done as the coats of that hour ask for. */
-const asOfNow = (act: Act, panel: PanelState): Act =>
+export const asOfNow = (act: Act, panel: PanelState): Act =>
   act.op === 'cure' ? { ...act, method: cureMethodOf(act.zones.map((id) => zoneOf(panel, id))) } : act;
 
 function place(untimed: Untimed, stood: PanelState, context: Context, leastIdleMin = 0): Placed {

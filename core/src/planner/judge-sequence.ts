@@ -99,7 +99,7 @@ export function judgeSequence(
   context: Context,
   options: JudgeOptions,
 ): Judgement {
-  const { walked, problems } = walkSequence(start, own, context, options);
+  const { walked, problems } = walkSequence(start, own, { ...context, isUntimed: true }, options);
   const steps = walked.map(({ performed, typed, verdict, refusals }, i): JudgedStep => ({
     verdict,
     typed,

@@ -38,6 +38,9 @@ function actsOf(
   }));
 }
 
+/** What is searched and judged before it is put into the shop's hours. */
+const untimed = (context: Context): Context => ({ ...context, isUntimed: true });
+
 const isReady = ({ verdict }: StoredSystem): boolean => verdict.kind === 'ready';
 
 const readySystem = (path: SearchPath, start: PanelState, context: Context): StoredSystem => ({
@@ -79,7 +82,7 @@ const termsOf = ({ schools, startMin, startOn, done, own }: PlanTask) => ({
 /** The system that a person put together, as far as it is allowed; none where it cannot be read. */
 function ownSystem({ acts, fillsIn }: OwnSequence, start: PanelState, context: Context): StoredSystem[] {
   const plain = acts.map(({ idleMin: _idleMin, isSplit: _isSplit, ...act }) => act);
-  const { walked, problems } = walkSequence(start, plain, context, { fillsIn });
+  const { walked, problems } = walkSequence(start, plain, untimed(context), { fillsIn });
   if (problems.length > 0) return [];
   const nth = walked.findIndex(({ verdict }) => verdict === 'refused');
   const refused = walked[nth];
@@ -110,7 +113,7 @@ export function makePlan(task: PlanTask): StoredPlan {
   if (!panel.zones.some((zone) => roleOf(zone, panel) !== 'keep'))
     return { ...plan, systems: [], chosen: null };
   const done = replay(surveyState(panel, context.shop.rules), task.done ?? [], context);
-  const { ready, refused, looked, gaveUp } = searchSystems(done.panel, context);
+  const { ready, refused, looked, gaveUp } = searchSystems(done.panel, untimed(context));
   const best = [...ready]
     .sort((a, b) => a.cost - b.cost)
     .map((path) => readySystem(path, done.panel, context));

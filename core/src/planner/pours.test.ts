@@ -135,3 +135,21 @@ test('what is wanted is added up by product and component', () => {
   expect(wanted.map(({ ml }) => ml)).toEqual(once.map(({ ml }) => expect.closeTo(2 * ml, 1)));
   expect(new Set(once.map(({ sheetId, component }) => `${sheetId} ${component}`)).size).toBe(once.length);
 });
+
+test('hardener is chosen by the air of the hour in which it is mixed, not by the shop’s usual figure', () => {
+  const build = genericOf('build-4-1-1');
+  const [base, hardener, ...more] = build.components;
+  const fast = { ...hardener!, name: 'fast hardener', fromCelsius: -20, toCelsius: 18 };
+  const sheet = {
+    ...build,
+    id: 'own-build',
+    components: [base!, { ...hardener!, choices: [fast] }, ...more],
+  };
+  const cool = [0, 12].map((hour) => ({ hour, celsius: 16, relativeHumidity: 45 }));
+  const partsIn = (shop: object) =>
+    poursFor(DENT, { shop: { celsius: 22, ...shop }, sheets: [sheet] })
+      .filter(({ sheetId }) => sheetId === 'own-build')
+      .flatMap(({ parts }) => parts.map(({ name }) => name));
+  expect(partsIn({})).not.toContain('fast hardener');
+  expect(partsIn({ usualDay: cool })).toContain('fast hardener');
+});

@@ -1,3 +1,4 @@
+import { workAirAt } from '../operations/day.ts';
 import { z } from 'zod';
 import { FILLER_WASTE } from '../film/filler-mix.ts';
 import { mixByVolume } from '../film/mix.ts';
@@ -99,7 +100,7 @@ function potsOfCoats(act: CoatAct, panel: PanelState, context: Context, potLifeM
   const coatMin = costOf(act, panel, context).handsOnMin / coats;
   const potsACoat = fitting(coatMin, potLifeMin);
   if (potsACoat > 1) return { pots: coats * potsACoat, potsACoat };
-  const apartMin = coatMin + flashMin(sheet.flash.betweenCoatsMin, sheet, context);
+  const apartMin = coatMin + flashMin(sheet.flash.betweenCoatsMin, sheet, context, panel.clockMin);
   // In one pot lie as many coats as have been sprayed when it goes off.
   const coatsInPot = Math.floor((potLifeMin - coatMin) / apartMin + 1e-9) + 1;
   return { pots: Math.ceil(coats / coatsInPot), potsACoat: 1 };
@@ -117,8 +118,8 @@ function potsOfLifts(act: BodyAct, panel: PanelState, context: Context, potLifeM
 function batchOf(act: CoatAct | BodyAct, panel: PanelState, context: Context): Batch {
   const zones = act.zones.map((id) => zoneOf(panel, id));
   const sheet = sheetIn(context, act.sheetId);
-  const potLife = mixWindows(sheet, 0, context).find(({ kind }) => kind === 'pot-life');
-  const potLifeMin = potLife?.closesAtMin;
+  const potLife = mixWindows(sheet, panel.clockMin, context).find(({ kind }) => kind === 'pot-life');
+  const potLifeMin = potLife && potLife.closesAtMin - panel.clockMin;
   if (isCoat(act)) {
     const netMl = volumeMl(zones, act, context) - mixLossMl(sheet, context);
     const pots = potLifeMin === undefined ? ONE_POT : potsOfCoats(act, panel, context, potLifeMin);
@@ -176,7 +177,7 @@ function pourOf({ act, before }: Performed & { act: CoatAct | BodyAct }, n: numb
   const coatsInPot = Math.ceil(coats / pots);
   const mlOf = (n: number): number => roundedUp((netMl * n) / coats + lossMl);
   const isFlex = act.zones.some((id) => isFlexible(zoneOf(before, id).zone));
-  const components = mixPartsOf(sheet, isFlex, context.shop.celsius);
+  const components = mixPartsOf(sheet, isFlex, workAirAt(before.clockMin, context).celsius);
   const potMl = mlOf(coatsInPot);
   const lastPotMl = mlOf(coats - coatsInPot * (pots - 1));
   const { mixedMl, ...mixed } =

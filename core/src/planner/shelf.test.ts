@@ -3,7 +3,7 @@ import { sheetSchema, type ProductSheet, type ProductSheetInput } from '../mater
 import { surveyState } from '../operations/survey-state.ts';
 import { panelOf, type ZoneSketch } from '../testing/bench.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
-import { seeded } from '../blocking/random.ts';
+import { seeded } from '../units/random.ts';
 import { benchOfTask, type PlanTask } from './bench-of-task.ts';
 import { makePlan } from './make-plan.ts';
 import { otherProducts } from './other-products.ts';

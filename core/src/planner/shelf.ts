@@ -1,3 +1,4 @@
+import { willAirDo } from '../operations/air.ts';
 import { sprayVolumeMl } from '../film/coverage.ts';
 import { coatsFor } from '../surface/budget.ts';
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
@@ -70,11 +71,12 @@ function guessMin(sheet: ProductSheet, context: Context): number {
   );
 }
 
-/** Whether the shop's air is inside what the sheet asks for. */
-const bearsClimate = ({ climate }: ProductSheet, { shop }: Context): boolean =>
-  shop.celsius >= climate.minCelsius &&
-  shop.celsius <= climate.maxCelsius &&
-  shop.relativeHumidity <= climate.maxRelativeHumidity;
+/** An area whose surface is as warm as the air. */
+const ANYWHERE = { zone: { tests: [] } };
+
+/** Whether the shop's air is inside what the sheet asks for, in some hour of its day. */
+const bearsClimate = (sheet: ProductSheet, context: Context): boolean =>
+  willAirDo(sheet, [ANYWHERE], context);
 
 /** Place in the shop's own order; what nobody ordered comes after what somebody did. */
 const rankOf = ({ rank = Infinity }: ProductSheet): number => rank;

@@ -1,4 +1,5 @@
-import { dewMarginOf } from '../climate/dew-margin.ts';
+import { airProblem, willAirDo } from '../operations/air.ts';
+import { workAirAt } from '../operations/day.ts';
 import { isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, labelOf, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
@@ -117,7 +118,7 @@ export const M2: Rule = {
   judge: (input) => {
     const { act, zone, panel, context } = input;
     if (!isLaying(act) || !isBare(zone)) return NO_VERDICTS;
-    const { value: limitMin, source } = exposureLimit(context);
+    const { value: limitMin, source } = exposureLimit(context, zone.bareSinceMin ?? panel.clockMin);
     const remedy = abrade(zone, gradeUnder(act, topOf(zone).kind), 'machine', context);
     if (zone.bareSinceMin === null)
       return m2.must(input, { code: 'M2.found-bare', facts: { limitMin }, source }, remedy);
@@ -148,27 +149,16 @@ export const M3: Rule = {
   id: 'M3',
   on: [...LAYING_OPS, 'cure'],
   asks: 'Nothing is sprayed, or left to cure, near the dew point or outside the sheet’s climate.',
+  reads: 'panel',
   judge: (input) => {
-    const { act, zone, context } = input;
+    const { act, zone, panel, context } = input;
     if (act.op === 'cure') return act.method === 'air' ? throughTheNight(input) : NO_VERDICTS;
     if (!isLaying(act)) return NO_VERDICTS;
-    const { celsius, relativeHumidity } = context.shop;
-    const { isEnough, source, ...margin } = dewMarginOf(zone.zone, context.shop);
-    if (!isEnough) return m3.must(input, { code: 'M3.dew', facts: margin, source });
     const sheet = sheetIn(context, act.sheetId);
-    const { minCelsius, maxCelsius, maxRelativeHumidity } = sheet.climate;
-    if (celsius < minCelsius || celsius > maxCelsius)
-      return m3.must(input, {
-        code: 'M3.temperature',
-        facts: { sheet: sheet.name, roomCelsius: celsius, minCelsius, maxCelsius },
-        source: 'sheet',
-      });
-    if (relativeHumidity <= maxRelativeHumidity) return NO_VERDICTS;
-    return m3.must(input, {
-      code: 'M3.humidity',
-      facts: { sheet: sheet.name, roomPercent: relativeHumidity, maxPercent: maxRelativeHumidity },
-      source: 'sheet',
-    });
+    // A search does not know the hour yet: any of the day's will do.
+    if (context.isUntimed && willAirDo(sheet, [zone], context)) return NO_VERDICTS;
+    const problem = airProblem(sheet, zone, workAirAt(panel.clockMin, context), context);
+    return problem ? [{ level: 'must', zoneId: zone.zone.id, reason: problem }] : NO_VERDICTS;
   },
 };
 

@@ -7,6 +7,7 @@ import {
   setupSchema,
   shopBlockSchema,
 } from '../materials/equipment.ts';
+import { personSchema } from './shop-time.ts';
 import type { Shop } from './shop.ts';
 
 /** Things of a shop that are added, changed and taken away one by one: two people never undo each other's. */
@@ -22,6 +23,7 @@ export const shopThingsSchema = z.object({
   blocks: byId(shopBlockSchema),
   cups: byId(cupSchema),
   setups: byId(setupSchema),
+  people: byId(personSchema),
 });
 export type ShopThings = z.infer<typeof shopThingsSchema>;
 export type ShopThingKind = keyof ShopThings;

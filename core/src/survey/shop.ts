@@ -11,6 +11,8 @@ import { TOOLS } from '../materials/tools.ts';
 import { gradeText } from './finding.ts';
 import { QUALITIES } from './qualities.ts';
 import { schoolsSchema } from './schools.ts';
+import { SHOP_TIME_FIELDS } from './shop-time.ts';
+import { usualDaySchema } from './usual-day.ts';
 import { shopRulesSchema } from './shop-rules.ts';
 import { hexColor } from './zone.ts';
 
@@ -21,6 +23,8 @@ export const shopSchema = z.looseObject({
   celsius: z.number().min(-20).max(50).default(20),
   relativeHumidity: z.number().min(1).max(100).default(50),
   nightCelsius: z.number().min(-20).max(50).optional(),
+  /** Air by the hour of a usual day; the day's and the night's figures hold where it does not say. */
+  usualDay: usualDaySchema.optional(),
   rules: shopRulesSchema.default({}),
   schools: schoolsSchema.default({}),
   /** Grades that the shop keeps; all of them where it does not say. */
@@ -41,6 +45,7 @@ export const shopSchema = z.looseObject({
     .string()
     .regex(/^[A-Z]{3}$/, 'must be three letters like EUR')
     .optional(),
+  ...SHOP_TIME_FIELDS,
   /** Most solvent in a litre ready to spray that this shop may use, by its own local rules. */
   vocLimitGPerL: z.number().min(0).max(2000).optional(),
 });

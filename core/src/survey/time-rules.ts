@@ -42,5 +42,12 @@ export const TIME_RULES = {
   laminateSetsMin: row(180, 20, 1440, 'time until a mended laminate sands'),
   temperMin: row(60, 15, 240, 'time that a raw moulding is kept warm to sweat out release agent'),
   temperCelsius: row(62, 40, 65, 'its temperature meanwhile'),
+  gunWashMin: row(6, 0, 60, 'washing up a gun between two products'),
+  boothLoadM2: row(
+    8,
+    0.5,
+    200,
+    'panels that are sprayed with one mix in one booth cycle, their areas together',
+  ),
   warmedCoolsMin: row(15, 2, 120, 'time until warmed plastic has cooled in its shape'),
 } as const satisfies Record<string, RuleRow>;

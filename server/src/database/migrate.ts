@@ -5,6 +5,7 @@ import * as jobs from './migrations/0001-jobs.ts';
 import * as shops from './migrations/0002-shops-sheets-events.ts';
 import * as removals from './migrations/0003-choices-removals.ts';
 import * as stock from './migrations/0004-stock.ts';
+import * as schedules from './migrations/0005-schedules.ts';
 import { StartError } from './start-error.ts';
 
 const MIGRATIONS: readonly (Migration & { readonly name: string })[] = [
@@ -12,6 +13,7 @@ const MIGRATIONS: readonly (Migration & { readonly name: string })[] = [
   { name: '0002-shops-sheets-events', ...shops },
   { name: '0003-choices-removals', ...removals },
   { name: '0004-stock', ...stock },
+  { name: '0005-schedules', ...schedules },
 ];
 
 const NOTED = '"SequelizeMeta"';

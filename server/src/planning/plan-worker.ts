@@ -1,6 +1,7 @@
 import {
   decidingTests,
   judgeTask,
+  makeSchedule,
   makePlan,
   needsOf,
   otherProducts,
@@ -12,6 +13,9 @@ import {
   type OtherProducts,
   type PlanTask,
   type ProductSheet,
+  type ScheduleAnswer,
+  type ScheduleAsk,
+  type ScheduleProgress,
   type StoredPlan,
 } from '@blue-ledge/core';
 
@@ -36,11 +40,18 @@ export type PlanWork =
       readonly sheets: readonly ProductSheet[];
     }
   /** What plans that are worked by need of each product. */
-  | { readonly kind: 'needs'; readonly plans: readonly OpenPlan[] };
+  | { readonly kind: 'needs'; readonly plans: readonly OpenPlan[] }
+  /** A shop's schedule; `port` is told how far it is. */
+  | { readonly kind: 'schedule'; readonly ask: ScheduleAsk; readonly port?: Port };
+
+/** Where progress is told. */
+export interface Port {
+  postMessage(progress: ScheduleProgress): void;
+}
 
 export default function work(
   asked: PlanWork,
-): StoredPlan | Judgement | DecidingTest[] | OtherProducts | Need[] {
+): StoredPlan | Judgement | DecidingTest[] | OtherProducts | Need[] | ScheduleAnswer {
   switch (asked.kind) {
     case 'plan':
       return makePlan(asked.task);
@@ -52,5 +63,9 @@ export default function work(
       return otherProducts(asked.plan, asked.system, asked.step, asked.sheets);
     case 'needs':
       return needsOf(asked.plans);
+    case 'schedule':
+      return makeSchedule(asked.ask, {
+        onProgress: (share, makespanMin) => asked.port?.postMessage({ share, makespanMin }),
+      });
   }
 }

@@ -7,10 +7,14 @@ import type {
   OtherProducts,
   PlaceInLine,
   PlanTask,
+  ScheduleAnswer,
+  ScheduleAsk,
+  ScheduleProgress,
   StoredPlan,
 } from '@blue-ledge/core';
 import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import { Piscina } from 'piscina';
+import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import { GivenUp, ProblemError } from '../http/problem.ts';
 import { PlanLine } from './plan-line.ts';
 import work, { type PlanWork } from './plan-worker.ts';
@@ -22,6 +26,8 @@ export const PLAN_WORKER = Symbol('file of the plan worker');
 const MOST_THREADS = 2;
 const IDLE_MS = 120_000;
 /** A plan needs a few MB; more would only put off the collecting of what a search leaves behind. */
+/** The schedule of a shop holds all of its panels at once. */
+const SCHEDULE_MEMORY = { maxOldGenerationSizeMb: 768, maxYoungGenerationSizeMb: 32 } as const;
 const THREAD_MEMORY = { maxOldGenerationSizeMb: 96, maxYoungGenerationSizeMb: 16 } as const;
 /** Plans that may wait for their turn: a job of the most panels, twice. */
 const MOST_WAITING = 400;
@@ -29,12 +35,15 @@ const MOST_MS = 60_000;
 
 const TOO_LARGE =
   'This panel is more than the planner can hold. Split it into two panels, or record fewer zones and findings.';
+const TOO_MANY =
+  'The open jobs of this shop are more than one schedule can hold. Archive jobs that are done.';
 const TOO_LONG = `This panel takes more than ${MOST_MS / 1000} s to plan. Split it into two panels, or record fewer zones and findings.`;
 
 /** Plans and judges in worker threads, so that other requests are answered meanwhile. */
 @Injectable()
 export class PlannerService implements OnApplicationShutdown {
   private pool: Piscina | null = null;
+  private schedules: Piscina | null = null;
   private readonly line = new PlanLine();
   private lastTests: Promise<unknown> = Promise.resolve();
 
@@ -80,21 +89,58 @@ export class PlannerService implements OnApplicationShutdown {
     return this.run({ kind: 'needs', plans }, gone) as Promise<Need[]>;
   }
 
-  async onApplicationShutdown(): Promise<void> {
-    await this.pool?.destroy();
+  /** A shop's schedule; who asks is told how far it is. */
+  async schedule(
+    ask: ScheduleAsk,
+    {
+      gone,
+      onProgress,
+    }: { readonly gone?: AbortSignal; readonly onProgress: (progress: ScheduleProgress) => void },
+  ): Promise<ScheduleAnswer> {
+    const { port1, port2 } = new MessageChannel();
+    port1.on('message', onProgress);
+    try {
+      return (await this.run({ kind: 'schedule', ask, port: port2 }, gone, [port2])) as ScheduleAnswer;
+    } finally {
+      port1.close();
+    }
   }
 
-  private async run(asked: PlanWork, gone?: AbortSignal): Promise<unknown> {
-    if (this.workerFile === null) return work(asked);
+  async onApplicationShutdown(): Promise<void> {
+    await this.pool?.destroy();
+    await this.schedules?.destroy();
+  }
+
+  private poolForPlans(filename: string): Piscina {
     this.pool ??= new Piscina({
-      filename: this.workerFile,
+      filename,
       minThreads: 0,
       maxThreads: MOST_THREADS,
       maxQueue: MOST_WAITING,
       idleTimeout: IDLE_MS,
       resourceLimits: THREAD_MEMORY,
     });
-    const nBefore = this.pool.queueSize;
+    return this.pool;
+  }
+
+  /** Schedules have a thread of their own: plans do not wait behind them. */
+  private poolForSchedules(filename: string): Piscina {
+    this.schedules ??= new Piscina({
+      filename,
+      minThreads: 0,
+      maxThreads: 1,
+      maxQueue: MOST_WAITING,
+      idleTimeout: IDLE_MS,
+      resourceLimits: SCHEDULE_MEMORY,
+    });
+    return this.schedules;
+  }
+
+  private async run(asked: PlanWork, gone?: AbortSignal, transferList: MessagePort[] = []): Promise<unknown> {
+    if (this.workerFile === null) return work(asked);
+    const isSchedule = asked.kind === 'schedule';
+    const pool = isSchedule ? this.poolForSchedules(this.workerFile) : this.poolForPlans(this.workerFile);
+    const nBefore = pool.queueSize;
     if (nBefore >= MOST_WAITING)
       throw new ProblemError(429, `${nBefore} plans wait for their turn. Ask again in a minute.`);
     // A thread of the pool works for this caller alone: ending it ends nobody else's plan.
@@ -105,11 +151,11 @@ export class PlannerService implements OnApplicationShutdown {
     let timer: ReturnType<typeof setTimeout> | undefined;
     try {
       return await Promise.race([
-        this.pool.run(asked, { signal: late.signal }),
+        pool.run(asked, { signal: late.signal, transferList }),
         new Promise((_, reject) => {
           timer = setTimeout(
             () => {
-              reject(new ProblemError(422, TOO_LONG));
+              reject(new ProblemError(422, isSchedule ? TOO_MANY : TOO_LONG));
               stop();
             },
             MOST_MS * (1 + nBefore),
@@ -119,7 +165,7 @@ export class PlannerService implements OnApplicationShutdown {
     } catch (error) {
       if (gone?.aborted) throw new GivenUp();
       if ((error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
-        throw new ProblemError(422, TOO_LARGE);
+        throw new ProblemError(422, isSchedule ? TOO_MANY : TOO_LARGE);
       throw error;
     } finally {
       clearTimeout(timer);

@@ -24,6 +24,8 @@ function isKnown({ subject, version }: EventView): boolean {
 export function take(event: EventView): void {
   const [root, id = '', part, panel, rest] = event.subject.split('/');
   if (root === 'shops') {
+    askAgain(['schedule', id]);
+    if (part === 'schedule') return;
     askAgain(shopsQueryKey);
     for (const name of part === 'stock' ? ['stock'] : ['job', 'panel', 'plan', 'sheets', 'products'])
       askAgain([name]);
@@ -31,6 +33,7 @@ export function take(event: EventView): void {
   }
   if (root !== 'jobs') return void queryClient.invalidateQueries();
   askAgain(['jobs']);
+  askAgain(['schedule']);
   askAgain(jobQueryKey(id));
   if (part !== 'panels' || panel === undefined) {
     askAgain(['panel', id]);

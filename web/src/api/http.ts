@@ -18,6 +18,9 @@ export class RequestRefused extends Error {
   }
 }
 
+/** The person stopped it. */
+export class Stopped extends Error {}
+
 /** The server did not answer at all; what was asked can be asked again. */
 export class Unreachable extends Error {}
 
@@ -26,18 +29,22 @@ interface Request {
   readonly body?: unknown;
   /** The same key for the same write, however often it is sent. */
   readonly key?: string;
+  /** Gives the request up. */
+  readonly stop?: AbortSignal;
 }
 
 /** @throws {RequestRefused} for a problem answer, {@link Unreachable} where nothing answered */
-export async function ask<T>(path: string, { method = 'GET', body, key }: Request = {}): Promise<T> {
+export async function ask<T>(path: string, { method = 'GET', body, key, stop }: Request = {}): Promise<T> {
   const response = await fetch(`/api${path}`, {
     method,
     headers: {
       ...(body === undefined ? {} : { 'content-type': 'application/json' }),
       ...(key ? { 'idempotency-key': key } : {}),
     },
+    ...(stop ? { signal: stop } : {}),
     ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
   }).catch(() => null);
+  if (stop?.aborted) throw new Stopped();
   // A proxy in between answers 502 to 504 for a server that is down.
   if (!response || (response.status >= 502 && response.status <= 504)) {
     connection.lost();

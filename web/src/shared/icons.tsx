@@ -40,6 +40,7 @@ export const PlusSquareOutlined = silent(outlined.PlusSquareOutlined);
 export const PrinterOutlined = silent(outlined.PrinterOutlined);
 export const RadiusSettingOutlined = silent(outlined.RadiusSettingOutlined);
 export const RightOutlined = silent(outlined.RightOutlined);
+export const ScheduleOutlined = silent(outlined.ScheduleOutlined);
 export const SettingOutlined = silent(outlined.SettingOutlined);
 export const ShopOutlined = silent(outlined.ShopOutlined);
 export const SplitCellsOutlined = silent(outlined.SplitCellsOutlined);

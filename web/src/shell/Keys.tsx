@@ -14,6 +14,15 @@ const KEYS: readonly (readonly [place: string, keys: readonly (readonly [keys: s
       ],
     ],
     [
+      'Bay',
+      [
+        ['← → Home End on a bar', 'along the work of a panel'],
+        ['↑ ↓ on a bar', 'to the panel above or below'],
+        ['Enter on a bar', 'opens its panel, to see its chain and to move its work'],
+        ['+ −, Ctrl with the wheel', 'wider or narrower hours'],
+      ],
+    ],
+    [
       'Survey',
       [
         ['Space, ↑ ↓, Space on a grip', 'moves a layer up or down'],

@@ -1,5 +1,11 @@
 import { NavLink, Outlet } from 'react-router';
-import { AimOutlined, FolderOpenOutlined, InboxOutlined, ShopOutlined } from '../shared/icons.tsx';
+import {
+  AimOutlined,
+  FolderOpenOutlined,
+  InboxOutlined,
+  ScheduleOutlined,
+  ShopOutlined,
+} from '../shared/icons.tsx';
 import { PatternDefs } from '../shared/materials/PatternDefs.tsx';
 import { useAnnounced } from '../state/announce.ts';
 import { focusSoon } from './focus.ts';
@@ -15,8 +21,12 @@ export function Shell() {
         <button type="button" className="skip-link" onClick={() => focusSoon(['main'])}>
           Skip to the content
         </button>
-        <NavLink to="/jobs" className="rail-mark" aria-label="Blue Ledge, all jobs">
+        <NavLink to="/bay" className="rail-mark" aria-label="Blue Ledge, the bay">
           <Mark />
+        </NavLink>
+        <NavLink to="/bay" className="rail-place">
+          <ScheduleOutlined />
+          Bay
         </NavLink>
         <NavLink to="/jobs" className="rail-place">
           <FolderOpenOutlined />

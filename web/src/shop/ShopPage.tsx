@@ -13,10 +13,12 @@ import { changeFields } from '../outbox/outbox.ts';
 import { sendSoon } from '../outbox/sender.ts';
 import { useFieldChanges } from '../outbox/use-outbox.ts';
 import { Climate } from './Climate.tsx';
+import { People } from './People.tsx';
 import { ShopFigures } from './ShopFigures.tsx';
 import { ShopMoney } from './ShopMoney.tsx';
 import { ShopSchools } from './ShopSchools.tsx';
 import { StockFields } from './StockFields.tsx';
+import { UsualDay } from './UsualDay.tsx';
 import './shop.css';
 
 /** The shop that is open; without one, the first, or the way to make one. */
@@ -125,6 +127,12 @@ function ShopPlace({ saved, shops }: ShopPlaceProps) {
             itself.
           </p>
           <ShopSchools schools={shop.schools} onChange={(schools) => put({ schools })} />
+        </section>
+        <div className="shop-people">
+          <People shop={shop} onChange={change} />
+        </div>
+        <section className="pane shop-people" aria-labelledby="usual-day-head">
+          <UsualDay shop={shop} onChange={put} />
         </section>
         <section className="pane shop-figures" aria-labelledby="figures-head">
           <h2 id="figures-head">Figures</h2>

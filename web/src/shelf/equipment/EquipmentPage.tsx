@@ -14,7 +14,7 @@ import { useFormat } from '../../state/units.ts';
 import { ShelfHead, ShelfOfShop } from '../ShelfHead.tsx';
 import '../shelf.css';
 import { PrintedCell } from './PrintedCell.tsx';
-import { ThingsPane } from './ThingsPane.tsx';
+import { ThingsPane } from '../../shared/ThingsPane.tsx';
 import { TipsCell } from './TipsCell.tsx';
 import { useShopEdit } from './use-shop-edit.ts';
 import './equipment.css';

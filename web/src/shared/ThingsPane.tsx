@@ -1,7 +1,8 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import { EditRows, type Column } from '../../shared/EditRows.tsx';
-import { PlusOutlined } from '../../shared/icons.tsx';
+import { EditRows, type Column } from './EditRows.tsx';
+import { PlusOutlined } from './icons.tsx';
+import './things.css';
 
 interface Thing {
   readonly id: string;

@@ -1,0 +1,82 @@
+import { Body, Controller, Get, Header, HttpCode, Param, Post, Query } from '@nestjs/common';
+import type { z } from 'zod';
+import type { WriteRequest } from '../database/idempotent-writes.ts';
+import { Gone } from '../http/gone.ts';
+import { placeParams, shopParams } from '../http/params.ts';
+import { Asked } from '../http/write-request.ts';
+import { ZodPipe } from '../http/zod.pipe.ts';
+import {
+  nowQuerySchema,
+  personParams,
+  scheduleMakeSchema,
+  scheduleMovesSchema,
+  scheduleUndoSchema,
+  type NowQuery,
+  type PersonParams,
+  type ScheduleMake,
+  type ScheduleMoves,
+  type ScheduleUndo,
+} from './schedule.schemas.ts';
+import { ScheduleService } from './schedule.service.ts';
+
+type ShopParams = z.infer<typeof shopParams>;
+type PlaceParams = z.infer<typeof placeParams>;
+
+/** When everything in a shop is done. */
+@Controller('api/shops/:shop/schedule')
+export class ScheduleController {
+  constructor(private readonly schedules: ScheduleService) {}
+
+  @Get()
+  get(
+    @Param(new ZodPipe(shopParams)) { shop }: ShopParams,
+    @Query(new ZodPipe(nowQuerySchema)) now: NowQuery,
+    @Asked() { actor }: WriteRequest,
+  ) {
+    return this.schedules.get(actor, shop, now);
+  }
+
+  @Post()
+  @HttpCode(200)
+  search(
+    @Param(new ZodPipe(shopParams)) { shop }: ShopParams,
+    @Body(new ZodPipe(scheduleMakeSchema)) body: ScheduleMake,
+    @Asked() asked: WriteRequest,
+    @Gone() gone: AbortSignal,
+  ) {
+    return this.schedules.search(asked, shop, body, gone);
+  }
+
+  @Post('moves')
+  @HttpCode(200)
+  move(
+    @Param(new ZodPipe(shopParams)) { shop }: ShopParams,
+    @Body(new ZodPipe(scheduleMovesSchema)) body: ScheduleMoves,
+    @Asked() asked: WriteRequest,
+  ) {
+    return this.schedules.move(asked, shop, body);
+  }
+
+  @Post('undo')
+  @HttpCode(200)
+  undo(
+    @Param(new ZodPipe(shopParams)) { shop }: ShopParams,
+    @Body(new ZodPipe(scheduleUndoSchema)) body: ScheduleUndo,
+    @Asked() asked: WriteRequest,
+  ) {
+    return this.schedules.undo(asked, shop, body);
+  }
+
+  /** A person's work as a calendar, to save or to subscribe to. */
+  @Get('people/:person.ics')
+  @Header('content-type', 'text/calendar; charset=utf-8')
+  calendar(@Param(new ZodPipe(personParams)) { shop, person }: PersonParams) {
+    return this.schedules.calendar(shop, person);
+  }
+
+  /** How far a schedule is that was asked for under a key. */
+  @Get('progress/:key')
+  progress(@Param(new ZodPipe(placeParams)) { key }: PlaceParams) {
+    return this.schedules.progressOf(key);
+  }
+}

@@ -1,0 +1,283 @@
+import {
+  axisMin,
+  personCalendar,
+  personOf,
+  type DatedStart,
+  type Schedule,
+  type ScheduleAsk,
+  type ScheduleMove,
+  type ScheduleProgress,
+  type ShopScheduleView,
+  type ShopView,
+  type StepStart,
+} from '@blue-ledge/core';
+import { Injectable } from '@nestjs/common';
+import { createHash } from 'node:crypto';
+import { Database, type Read } from '../database/database.ts';
+import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
+import { ProblemError, notFound, stale } from '../http/problem.ts';
+import { PlannerService } from '../planning/planner.service.ts';
+import { ShopsReader } from '../shops/shops.repository.ts';
+import {
+  ScheduleReader,
+  ScheduleWriter,
+  type KeptSchedule,
+  type PanelToSchedule,
+} from './schedule.repository.ts';
+import type { ScheduleMake, ScheduleMoves, ScheduleUndo } from './schedule.schemas.ts';
+
+/** Minutes that the start of a new schedule is rounded down to. */
+const STEP_MIN = 5;
+
+/** What a schedule is made of, in one snapshot. */
+interface Inputs {
+  readonly shop: ShopView;
+  readonly panels: readonly PanelToSchedule[];
+  readonly moves: readonly ScheduleMove[];
+  readonly kept: KeptSchedule | null;
+}
+
+async function inputsOf(tx: Read, shopId: string): Promise<Inputs> {
+  const shop = await new ShopsReader(tx).byId(shopId);
+  if (!shop) throw notFound(`Shop "${shopId}"`);
+  const reader = new ScheduleReader(tx);
+  return {
+    shop,
+    panels: await reader.panels(shop),
+    moves: await reader.moves(shopId),
+    kept: await reader.kept(shopId),
+  };
+}
+
+/** Raised when the same work would be scheduled otherwise than before. */
+const SCHEDULER_VERSION = 1;
+
+/** Mark of all that a schedule is made of. */
+function markOf({ shop, panels, moves }: Inputs): string {
+  const of = panels.map(({ jobId, panelId, planId, systemId, due }) => [
+    jobId,
+    panelId,
+    planId,
+    systemId,
+    due,
+  ]);
+  const text = JSON.stringify([SCHEDULER_VERSION, shop.version, of, moves]);
+  return createHash('sha256').update(text).digest('hex');
+}
+
+const roundedDown = ({ startOn, startMin }: DatedStart): DatedStart => ({
+  startOn,
+  startMin: Math.floor(startMin / STEP_MIN) * STEP_MIN,
+});
+
+const pinOf = ({ jobId, panelId, n, at, personId }: ScheduleMove, start: DatedStart): StepStart[] =>
+  at === null ? [] : [{ jobId, panelId, n, startMin: axisMin(start, at), personId }];
+
+/** What has begun stays where it is: nobody works in the past. */
+function begunPins({ start, schedule }: KeptSchedule, now: DatedStart): StepStart[] {
+  const nowMin = axisMin(start, now);
+  return schedule ? startsOf(schedule).filter(({ startMin }) => startMin < nowMin) : [];
+}
+
+/** When each step began in a schedule, and by whom. */
+const startsOf = ({ tasks }: Schedule): StepStart[] =>
+  tasks
+    .filter(({ part, isInserted }) => part === 1 && !isInserted)
+    .map(({ jobId, panelId, n, op, startMin, resources }) => ({
+      jobId,
+      panelId,
+      n,
+      op,
+      startMin,
+      personId: personOf({ resources }),
+    }));
+
+type Kind = 'keep' | 'search' | 'anew';
+
+function askOf(inputs: Inputs, now: DatedStart, kind: Kind): ScheduleAsk {
+  const { shop, panels, moves, kept } = inputs;
+  const before = kind === 'anew' ? null : kept;
+  const start = before?.start ?? roundedDown(now);
+  const begun = before ? begunPins(before, now) : [];
+  const moved = moves.flatMap((move) => pinOf(move, start));
+  const isMoved = (pin: StepStart): boolean =>
+    moved.some(({ jobId, panelId, n }) => jobId === pin.jobId && panelId === pin.panelId && n === pin.n);
+  return {
+    shop: shop.shop,
+    start,
+    now,
+    panels,
+    pins: [...begun.filter((pin) => !isMoved(pin)), ...moved],
+    ...(before?.schedule ? { before: startsOf(before.schedule) } : {}),
+    effort: kind === 'keep' && before?.schedule ? 'keep' : 'search',
+  };
+}
+
+const viewOf = (
+  { madeOf: _madeOf, previous: _previous, ...kept }: KeptSchedule,
+  { panels, moves }: Inputs,
+): ShopScheduleView => ({
+  ...kept,
+  jobs: Object.fromEntries(panels.map(({ jobId, jobTitle }) => [jobId, jobTitle])),
+  moves,
+});
+
+interface Making {
+  readonly actor: string;
+  readonly gone?: AbortSignal;
+  /** Key under which its progress is asked for. */
+  readonly key?: string | undefined;
+  /** Steps that people moved are let go. */
+  readonly letsGo?: boolean;
+  /** What it replaces, to go back to. */
+  readonly previous?: KeptSchedule['previous'];
+}
+
+/** The schedule of a shop: made off the event loop, kept, and made again with as little moved as can be. */
+@Injectable()
+export class ScheduleService {
+  private readonly progress = new Map<string, ScheduleProgress>();
+  /** Schedules that are being brought up to date, by shop and mark: whoever asks meanwhile waits for the same. */
+  private readonly making = new Map<string, Promise<ShopScheduleView>>();
+
+  constructor(
+    private readonly database: Database,
+    private readonly writes: IdempotentWrites,
+    private readonly planner: PlannerService,
+  ) {}
+
+  /** The schedule as it is kept, brought up to date first where a plan, a person or a move has changed since. */
+  async get(actor: string, shopId: string, now: DatedStart): Promise<ShopScheduleView> {
+    const inputs = await this.database.read((tx) => inputsOf(tx, shopId));
+    const mark = markOf(inputs);
+    if (inputs.kept?.madeOf === mark) return viewOf(inputs.kept, inputs);
+    const key = `${shopId} ${mark}`;
+    const known = this.making.get(key);
+    if (known) return known;
+    const made = this.make(inputs, askOf(inputs, now, 'keep'), { actor }).finally(() =>
+      this.making.delete(key),
+    );
+    this.making.set(key, made);
+    return made;
+  }
+
+  /** Looks for a better schedule from now on, or starts anew. */
+  search(
+    asked: WriteRequest,
+    shopId: string,
+    { now, kind }: ScheduleMake,
+    gone: AbortSignal,
+  ): Promise<ShopScheduleView> {
+    return this.writes.around<ShopScheduleView, { readonly shopId: string }>(
+      asked,
+      async (keep) => {
+        const inputs = await this.database.read((tx) => inputsOf(tx, shopId));
+        const of = kind === 'anew' ? { ...inputs, moves: [] } : inputs;
+        const made = await this.make(of, askOf(of, now, kind), {
+          actor: asked.actor,
+          gone,
+          key: asked.clientKey,
+          letsGo: kind === 'anew',
+        });
+        await this.database.write(asked.actor, (tx) => keep(tx, made));
+        return made;
+      },
+      { keptOf: () => ({ shopId }), again: (tx) => this.again(tx, shopId) },
+    );
+  }
+
+  /** Moves steps to a time of a person's choice; the rest follows, and moves as little as it must. */
+  move(asked: WriteRequest, shopId: string, { now, moves }: ScheduleMoves): Promise<ShopScheduleView> {
+    return this.writes.around<ShopScheduleView, { readonly shopId: string }>(
+      asked,
+      async (keep) => {
+        const inputs = await this.database.write(asked.actor, async (tx) => {
+          const before = await inputsOf(tx, shopId);
+          const known = new Set(before.panels.map(({ jobId, panelId }) => `${jobId} ${panelId}`));
+          const unknown = moves.findIndex(({ jobId, panelId }) => !known.has(`${jobId} ${panelId}`));
+          if (unknown >= 0)
+            throw new ProblemError(422, 'The work was not moved.', [
+              { path: `moves.${unknown}.panelId`, message: 'is no panel of an open job of this shop' },
+            ]);
+          const writer = new ScheduleWriter(tx);
+          for (const move of moves) await writer.move(shopId, move);
+          return { ...before, moves: await writer.moves(shopId), before };
+        });
+        const { kept, moves: movesBefore } = inputs.before;
+        const made = await this.make(inputs, askOf(inputs, now, 'keep'), {
+          actor: asked.actor,
+          ...(kept ? { previous: { schedule: kept.schedule, moves: movesBefore } } : {}),
+        });
+        await this.database.write(asked.actor, (tx) => keep(tx, made));
+        return made;
+      },
+      { keptOf: () => ({ shopId }), again: (tx) => this.again(tx, shopId) },
+    );
+  }
+
+  /** Takes back the move that made a version, and all that followed it. */
+  undo(asked: WriteRequest, shopId: string, { version }: ScheduleUndo): Promise<ShopScheduleView> {
+    return this.writes.run(asked, async (tx) => {
+      const inputs = await inputsOf(tx, shopId);
+      const { kept } = inputs;
+      if (!kept?.previous || kept.version !== version)
+        throw stale({ version }, { version: kept?.version ?? 0 });
+      const writer = new ScheduleWriter(tx);
+      await writer.letGoOfAll(shopId);
+      const { moves, schedule } = kept.previous;
+      for (const move of moves) await writer.move(shopId, move);
+      const before = { ...inputs, moves };
+      const again = await writer.keep(shopId, { madeOf: markOf(before), start: kept.start, schedule });
+      return viewOf(again, before);
+    });
+  }
+
+  /** A person's work as a calendar, as the schedule was kept last. */
+  async calendar(shopId: string, personId: string): Promise<string> {
+    const inputs = await this.database.read((tx) => inputsOf(tx, shopId));
+    const { schedule, start } = inputs.kept ?? {};
+    if (!schedule || !start)
+      throw new ProblemError(404, 'There is no schedule yet. Open the bay of this shop once.');
+    if (!schedule.people.some(({ id }) => id === personId)) throw notFound(`Person "${personId}"`);
+    const { jobs } = viewOf(inputs.kept!, inputs);
+    return personCalendar({ schedule, start, personId, jobs, shopName: inputs.shop.name });
+  }
+
+  progressOf(key: string): ScheduleProgress {
+    return this.progress.get(key) ?? { share: 0, makespanMin: null };
+  }
+
+  private async again(tx: Read, shopId: string): Promise<ShopScheduleView> {
+    const inputs = await inputsOf(tx, shopId);
+    if (!inputs.kept) throw notFound('This schedule');
+    return viewOf(inputs.kept, inputs);
+  }
+
+  private async make(
+    inputs: Inputs,
+    ask: ScheduleAsk,
+    { actor, gone, key, letsGo, previous }: Making,
+  ): Promise<ShopScheduleView> {
+    const shopId = inputs.shop.id;
+    const onProgress = (progress: ScheduleProgress): void => {
+      if (key !== undefined) this.progress.set(key, progress);
+    };
+    try {
+      const made = await this.planner.schedule(ask, { ...(gone ? { gone } : {}), onProgress });
+      return await this.database.write(actor, async (tx) => {
+        const writer = new ScheduleWriter(tx);
+        if (letsGo) await writer.letGoOfAll(shopId);
+        const kept = await writer.keep(shopId, {
+          madeOf: markOf(inputs),
+          start: ask.start,
+          schedule: made.ok ? made.schedule : null,
+          ...(made.ok ? {} : { problem: made.message }),
+          ...(previous ? { previous } : {}),
+        });
+        return viewOf(kept, inputs);
+      });
+    } finally {
+      if (key !== undefined) this.progress.delete(key);
+    }
+  }
+}

@@ -1,0 +1,125 @@
+import type { ShopScheduleView, ShopView } from '@blue-ledge/core';
+import { TestServer, demoJob } from './server.ts';
+
+/** The schedule of a shop: kept, brought up to date, moved and taken back; what is sent that cannot be is refused. */
+
+const NOW = { startOn: '2026-12-07', startMin: 450 };
+const AT = 'startOn=2026-12-07&startMin=450';
+
+let server: TestServer;
+let shop: ShopView;
+beforeEach(async () => {
+  server = await TestServer.start();
+  await server.http.post('/api/jobs').send(demoJob()).expect(201);
+  const { body } = await server.http.get('/api/shops').expect(200);
+  shop = (body as ShopView[])[0]!;
+});
+afterEach(() => server.stop());
+
+const path = (rest = '') => `/api/shops/${shop.id}/schedule${rest}`;
+const get = async (): Promise<ShopScheduleView> => (await server.http.get(path(`?${AT}`)).expect(200)).body;
+const planAll = () => server.http.post('/api/jobs/bus-6/plans').send({ now: NOW }).expect(201);
+
+test('panels without a plan wait and say so; planned ones get their hours, once, until something changes', async () => {
+  const empty = await get();
+  expect(empty.schedule!.panels).toEqual([]);
+  expect(empty.schedule!.waiting.map(({ text }) => text)[0]).toMatch(/not planned/);
+  await planAll();
+  const first = await get();
+  expect(first.schedule!.panels.length).toBeGreaterThan(3);
+  expect(first.version).toBe(empty.version + 1);
+  expect((await get()).version).toBe(first.version);
+  await server.http
+    .patch(`/api/shops/${shop.id}`)
+    .send({ shop: { holidays: ['2026-12-07'] } })
+    .expect(200);
+  const later = await get();
+  expect(Math.min(...later.schedule!.tasks.map(({ startMin }) => startMin))).toBeGreaterThan(900);
+});
+
+test('a step that is moved stays where it was put, what was sent twice moves once, and undo brings all back', async () => {
+  await planAll();
+  const before = await get();
+  const { jobId, panelId, n } = before.schedule!.tasks.find(({ op }) => op === 'wash')!;
+  const moves = [{ jobId, panelId, n, at: { startOn: '2026-12-08', startMin: 540 } }];
+  const send = () =>
+    server.http
+      .post(path('/moves'))
+      .set('idempotency-key', 'move-0001')
+      .send({ now: NOW, moves })
+      .expect(200);
+  const { body: after } = await send();
+  const begins = (view: ShopScheduleView) =>
+    view.schedule!.tasks.find((task) => task.panelId === panelId && task.n === n)!.startMin;
+  expect(begins(after)).toBe(24 * 60 + 540 - 450);
+  expect((await send()).body.version).toBe(after.version);
+  await server.http
+    .post(path('/undo'))
+    .send({ version: after.version - 1 })
+    .expect(409);
+  const { body: undone } = await server.http.post(path('/undo')).send({ version: after.version }).expect(200);
+  expect(undone.schedule).toEqual(before.schedule);
+  expect((await get()).moves).toEqual([]);
+});
+
+test('a search and a start anew answer with a schedule of their own', async () => {
+  await planAll();
+  await get();
+  const { body: found } = await server.http.post(path()).send({ now: NOW }).expect(200);
+  const late = { startOn: '2026-12-07', startMin: 800 };
+  const { body: anew } = await server.http.post(path()).send({ now: late, kind: 'anew' }).expect(200);
+  expect([found.start, anew.start]).toEqual([{ startOn: '2026-12-07', startMin: 450 }, late]);
+});
+
+test('what has begun stays when the rest is brought up to date', async () => {
+  await planAll();
+  const before = await get();
+  await server.http
+    .patch(`/api/shops/${shop.id}`)
+    .send({ shop: { vocLimitGPerL: 600 } })
+    .expect(200);
+  const { body } = await server.http.get(path('?startOn=2026-12-07&startMin=660')).expect(200);
+  const begun = (view: ShopScheduleView) =>
+    view
+      .schedule!.tasks.filter(({ startMin, part }) => startMin < 210 && part === 1)
+      .map(({ panelId, n, startMin }) => [panelId, n, startMin]);
+  expect(begun(body)).toEqual(begun(before));
+});
+
+test.each([
+  ['a moment without a day', () => server.http.get(path('?startMin=450')), 400],
+  ['minute 1440', () => server.http.get(path('?startOn=2026-12-07&startMin=1440')), 400],
+  ['no move', () => server.http.post(path('/moves')).send({ now: NOW, moves: [] }), 400],
+  [
+    'a panel of nobody',
+    () =>
+      server.http
+        .post(path('/moves'))
+        .send({ now: NOW, moves: [{ jobId: 'bus-6', panelId: 'nowhere', n: 1, at: null }] }),
+    422,
+  ],
+  ['a shop that is not here', () => server.http.get(`/api/shops/nowhere/schedule?${AT}`), 404],
+] as const)('%s is refused', async (_, send, status) => {
+  await send().expect(status);
+});
+
+test('a shop in which nobody works says so', async () => {
+  await server.http
+    .patch(`/api/shops/${shop.id}`)
+    .send({ shop: { breaks: [{ from: '00:00', to: '24:00' }] } })
+    .expect(200);
+  const view = await get();
+  expect(view.schedule).toBeNull();
+  expect(view.problem).toMatch(/Nobody works/);
+});
+
+test('a person’s work is a calendar; before there is a schedule it says what to do', async () => {
+  await server.http.get(path('/people/prep-a.ics')).expect(404);
+  await planAll();
+  await get();
+  const { text, headers } = await server.http.get(path('/people/prep-a.ics')).buffer(true).expect(200);
+  expect(headers['content-type']).toMatch(/text\/calendar/);
+  expect(text).toMatch(/^BEGIN:VCALENDAR/);
+  expect(text).toMatch(/DTSTART:20261207T\d{6}\r\n/);
+  await server.http.get(path('/people/nobody.ics')).expect(404);
+});

@@ -1,0 +1,71 @@
+import type { DatedStart, ScheduleMove, ScheduleProgress, ShopScheduleView } from '@blue-ledge/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { nowHere } from '../state/now.ts';
+import { ask, newKey } from './http.ts';
+
+/** The schedule of a shop, as the server keeps it. */
+
+const path = (shop: string): string => `/shops/${encodeURIComponent(shop)}/schedule`;
+const queryKey = (shop: string): string[] => ['schedule', shop];
+
+const nowQuery = ({ startOn, startMin }: DatedStart): string =>
+  new URLSearchParams({ startOn, startMin: `${startMin}` }).toString();
+
+/** Address of a person's calendar: to save, or to subscribe to. */
+export const calendarPath = (shop: string, person: string): string =>
+  `/api${path(shop)}/people/${encodeURIComponent(person)}.ics`;
+
+export const useSchedule = (shop: string) =>
+  useQuery({
+    queryKey: queryKey(shop),
+    queryFn: () => ask<ShopScheduleView>(`${path(shop)}?${nowQuery(nowHere())}`),
+  });
+
+/** How far a schedule is that was asked for under a key. */
+export const useScheduleProgress = (shop: string, key: string | null) =>
+  useQuery({
+    queryKey: [...queryKey(shop), 'progress', key],
+    queryFn: () => ask<ScheduleProgress>(`${path(shop)}/progress/${key}`),
+    enabled: key !== null,
+    refetchInterval: 400,
+  });
+
+/** Takes back the move that made a version of the schedule. */
+export function useUndoMove(shop: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (version: number) =>
+      ask<ShopScheduleView>(`${path(shop)}/undo`, { method: 'POST', body: { version }, key: newKey() }),
+    onSuccess: (made) => client.setQueryData(queryKey(shop), made),
+  });
+}
+
+export interface SearchAsk {
+  readonly kind: 'search' | 'anew';
+  readonly key: string;
+  readonly stop: AbortSignal;
+}
+
+/** Looks for a better schedule, or starts anew from now; may be stopped. */
+export function useSearchSchedule(shop: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ kind, key, stop }: SearchAsk) =>
+      ask<ShopScheduleView>(path(shop), { method: 'POST', body: { now: nowHere(), kind }, key, stop }),
+    onSuccess: (made) => client.setQueryData(queryKey(shop), made),
+  });
+}
+
+/** Moves steps to a time, or lets them go; the rest follows. */
+export function useMoveSteps(shop: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (moves: readonly ScheduleMove[]) =>
+      ask<ShopScheduleView>(`${path(shop)}/moves`, {
+        method: 'POST',
+        body: { now: nowHere(), moves },
+        key: newKey(),
+      }),
+    onSuccess: (made) => client.setQueryData(queryKey(shop), made),
+  });
+}

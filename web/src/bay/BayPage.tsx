@@ -1,0 +1,229 @@
+import { dueText } from './bay-words.ts';
+import type { ShopScheduleView, ShopView } from '@blue-ledge/core';
+import { Button, Select } from 'antd';
+import dayjs from 'dayjs';
+import { useMemo } from 'react';
+import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
+import { calendarPath, useSchedule } from '../api/schedule-queries.ts';
+import { useShops } from '../api/queries.ts';
+import { Pending, Problem } from '../shared/Problem.tsx';
+import { useClock } from '../shared/use-clock.ts';
+import { MinusOutlined, PlusOutlined, PrinterOutlined } from '../shared/icons.tsx';
+import { PageTitle } from '../shell/PageTitle.tsx';
+import { nowHere } from '../state/now.ts';
+import { BayChart } from './BayChart.tsx';
+import { lanesOf, panelRows } from './bay-rows.ts';
+import { nowOnAxis, openHours, timeText } from './bay-scale.ts';
+import { useBayView } from './bay-view.ts';
+import { download } from '../shared/save-as.ts';
+import { saveScheduleCsv } from './schedule-csv.ts';
+import { FindBetter } from './FindBetter.tsx';
+import { NextPane } from './NextPane.tsx';
+import { PanelPane } from './PanelPane.tsx';
+import { UndoMove, useBayMoves } from './bay-moves.tsx';
+import './bay.css';
+
+/** Every panel in the shop on one shop-time chart; the first shop where none is named. */
+export function BayPage() {
+  const { shop: id } = useParams();
+  const { data: shops, error } = useShops();
+  if (!shops) return <Pending error={error} what="the bay" />;
+  const [first] = shops;
+  // An empty program begins with its first steps.
+  if (!first) return <Navigate to="/jobs" replace />;
+  const shop = shops.find((candidate) => candidate.id === id);
+  if (!shop) return <Navigate to={`/bay/${first.id}`} replace />;
+  return <BayOfShop key={shop.id} shop={shop} shops={shops} />;
+}
+
+interface BayProps {
+  readonly shop: ShopView;
+  readonly shops: readonly ShopView[];
+}
+
+function BayOfShop({ shop, shops }: BayProps) {
+  const { data, error, isFetching } = useSchedule(shop.id);
+  const navigate = useNavigate();
+  return (
+    <main className="page bay-page">
+      <PageTitle name={`Bay, ${shop.name}`} />
+      <div className="page-head bay-head">
+        <h1>Bay</h1>
+        {data?.schedule && <Summary view={data} />}
+        <div className="head-actions">
+          {shops.length > 1 && (
+            <Select
+              aria-label="Shop"
+              value={shop.id}
+              options={shops.map((other) => ({ value: other.id, label: other.name }))}
+              onChange={(other) => void navigate(`/bay/${other}`)}
+            />
+          )}
+          {data?.schedule && data.schedule.panels.length > 0 && (
+            <FindBetter shopId={shop.id} more={exportsOf(data, shop)} />
+          )}
+          <Button icon={<PrinterOutlined />} aria-label="Print for the wall" onClick={() => window.print()} />
+        </div>
+      </div>
+      {error && <Problem error={error} />}
+      {!data && !error && <p role="status">{isFetching ? 'Putting the work into the shop’s hours…' : ''}</p>}
+      {data?.problem && (
+        <div className="problem" role="alert">
+          <b>{data.problem}</b> <Link to={`/shop/${shop.id}`}>Open the shop</Link>
+        </div>
+      )}
+      {data?.schedule && <Board shop={shop} view={data} />}
+    </main>
+  );
+}
+
+/** What a schedule is taken away as. */
+const exportsOf = (view: ShopScheduleView, shop: ShopView) => [
+  { key: 'csv', label: 'Save as a table (CSV)', act: () => saveScheduleCsv(view, shop.name) },
+  ...view.schedule!.people.map(({ id, name }) => ({
+    key: `ics ${id}`,
+    label: `Calendar of ${name} (iCalendar)`,
+    act: () => download(calendarPath(shop.id, id), `${name}.ics`),
+  })),
+];
+
+const MIN_MS = 60_000;
+
+function Summary({ view: { schedule, start, jobs } }: { readonly view: ShopScheduleView }) {
+  const { panels, makespanMin, lowerBoundMin, boundBy, late, waiting } = schedule!;
+  if (panels.length === 0) return null;
+  const nJobs = new Set(panels.map(({ jobId }) => jobId)).size;
+  const by = { chain: 'its longest panel', people: 'the hours of its people', booths: 'its booth' }[boundBy];
+  return (
+    <p className="bay-summary">
+      {panels.length} {panels.length === 1 ? 'panel' : 'panels'} of {nJobs} {nJobs === 1 ? 'job' : 'jobs'} of{' '}
+      {Object.keys(jobs).length}; all ready <b>{timeText(start, makespanMin)}</b>
+      {late.length > 0 && <b className="bay-late">, {late.length} late</b>}
+      {waiting.length > 0 && <b>, {waiting.length} not in it</b>}
+      <span className="note" title="What no order of this work can beat, limits and pauses left out (model)">
+        {' '}
+        not before {timeText(start, lowerBoundMin)}, by {by}
+      </span>
+    </p>
+  );
+}
+
+function Board({ shop, view }: { readonly shop: ShopView; readonly view: ShopScheduleView }) {
+  const { start, jobs } = view;
+  const schedule = view.schedule!;
+  useClock(MIN_MS / 2);
+  const nowMin = nowOnAxis(start, nowHere());
+  const [query, setQuery] = useSearchParams();
+  const selected = query.get('panel');
+  const select = (key: string | null): void =>
+    setQuery(key === null ? {} : { panel: key }, { replace: true });
+  const rows = useMemo(() => panelRows(schedule), [schedule]);
+  const lanes = useMemo(() => lanesOf(schedule, rows), [schedule, rows]);
+  const lastMin = Math.max(nowMin + 60, schedule.makespanMin + 120);
+  const open = useMemo(() => openHours(shop.shop, start, lastMin), [shop.shop, start, lastMin]);
+  const row = rows.find(({ key }) => key === selected);
+  const moves = useBayMoves(shop.id, view);
+  if (rows.length === 0)
+    return (
+      <>
+        <p className="empty">
+          No panel of this shop has a chosen system yet. Plan one, and it stands here with its hours: who does
+          it when, what is in the booth, what cures through the night, and which window closes.
+        </p>
+        <p>
+          <Link to="/jobs">Open the jobs</Link>
+        </p>
+        <Waiting view={view} />
+      </>
+    );
+  return (
+    <>
+      <UndoMove moves={moves} start={start} rows={rows} />
+      <div className="bay">
+        <BayChart
+          start={start}
+          rows={rows}
+          lanes={lanes}
+          jobs={jobs}
+          open={open}
+          nowMin={nowMin}
+          lastMin={lastMin}
+          selected={selected}
+          moved={view.moves}
+          onSelect={select}
+          onMove={moves.move}
+        />
+        <aside className="bay-side">
+          {row ? (
+            <PanelPane
+              key={row.key}
+              row={row}
+              view={view}
+              rows={rows}
+              nowMin={nowMin}
+              moves={moves}
+              onClose={() => select(null)}
+            />
+          ) : (
+            <>
+              <NextPane schedule={schedule} rows={rows} start={start} nowMin={nowMin} onSelect={select} />
+              <Waiting view={view} />
+            </>
+          )}
+        </aside>
+      </div>
+      <BayFoot />
+      <p className="print-only note">
+        {shop.name}, {dayjs().format('ddd D MMM HH:mm')}. {dueText(rows, start)}
+      </p>
+    </>
+  );
+}
+
+function BayFoot() {
+  const { zoom } = useBayView();
+  return (
+    <div className="bay-foot">
+      <div className="bay-zoom" role="group" aria-label="Width of an hour">
+        <Button icon={<MinusOutlined />} aria-label="Narrower hours" onClick={() => zoom(-1)} />
+        <Button icon={<PlusOutlined />} aria-label="Wider hours" onClick={() => zoom(1)} />
+      </div>
+      <ul className="bay-legend" aria-label="Legend">
+        <li>
+          <i className="bar-swatch is-hands" /> hands-on
+        </li>
+        <li>
+          <i className="bar-swatch is-booth" /> in the booth
+        </li>
+        <li>
+          <i className="bar-swatch is-alone" /> flashes or cures alone
+        </li>
+        <li>
+          <i className="bar-swatch is-window" /> window closes
+        </li>
+        <li>
+          <i className="bar-swatch is-missed" /> window missed
+        </li>
+      </ul>
+      <span className="note">Work before now is taken as done as planned.</span>
+    </div>
+  );
+}
+
+function Waiting({ view: { schedule, jobs } }: { readonly view: ShopScheduleView }) {
+  const { waiting } = schedule!;
+  if (waiting.length === 0) return null;
+  return (
+    <section className="bay-waiting" aria-labelledby="waiting-head">
+      <h2 id="waiting-head">Waiting</h2>
+      <ul>
+        {waiting.map(({ jobId, panelId, name, text }) => (
+          <li key={`${jobId} ${panelId}`}>
+            <Link to={`/jobs/${jobId}/panels/${panelId}/system`}>{name}</Link>, {jobs[jobId]}
+            <p className="note">{text}</p>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

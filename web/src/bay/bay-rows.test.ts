@@ -1,0 +1,115 @@
+import type { Schedule, ScheduledTask, ScheduledWindow } from '@blue-ledge/core';
+import { isDrawn, lanesOf, panelRows, stateAt } from './bay-rows.ts';
+import { brokenBy } from './broken-by.ts';
+
+const START = { startOn: '2026-12-07', startMin: 480 };
+const task = (changes: Partial<ScheduledTask>): ScheduledTask => ({
+  jobId: 'bus',
+  panelId: 'door',
+  n: 1,
+  op: 'wash',
+  part: 1,
+  isUnattended: false,
+  startMin: 0,
+  endMin: 10,
+  resources: ['technician:1'],
+  zones: ['A'],
+  ...changes,
+});
+const WINDOW: ScheduledWindow = {
+  jobId: 'bus',
+  panelId: 'door',
+  kind: 'recoat',
+  rule: 'S3',
+  n: 2,
+  usedByN: 3,
+  zones: ['A'],
+  opensMin: 40,
+  closesMin: 400,
+  usedMin: 120,
+  thenWhat: 'scuff',
+};
+const schedule: Schedule = {
+  start: '2026-12-07T08:00',
+  makespanMin: 200,
+  lowerBoundMin: 100,
+  boundBy: 'chain',
+  people: [{ id: '1', name: 'Prep A' }],
+  nBooths: 1,
+  nOvens: 1,
+  panels: [
+    { jobId: 'bus', panelId: 'door', name: 'Door', startMin: 0, finishMin: 140, dueMin: 300 },
+    { jobId: 'bus', panelId: 'lid', name: 'Lid', startMin: 10, finishMin: 60 },
+  ],
+  tasks: [
+    task({}),
+    task({
+      n: 2,
+      op: 'prime-epoxy',
+      startMin: 12,
+      endMin: 20,
+      resources: ['technician:1', 'booth:1'],
+      batch: 'batch-1',
+    }),
+    task({
+      n: 2,
+      op: 'flash',
+      isUnattended: true,
+      startMin: 20,
+      endMin: 40,
+      resources: ['booth:1'],
+      batch: 'batch-1',
+    }),
+    task({ n: 3, op: 'seal', startMin: 120, endMin: 140, resources: ['technician:1', 'booth:1'] }),
+    task({
+      panelId: 'lid',
+      n: 1,
+      op: 'prime-epoxy',
+      startMin: 22,
+      endMin: 30,
+      resources: ['technician:1', 'booth:1'],
+      batch: 'batch-1',
+    }),
+  ],
+  windows: [WINDOW],
+  inserted: [],
+  late: [],
+  waiting: [],
+  warnings: [],
+};
+const rows = panelRows(schedule);
+
+test('work on a panel is drawn as sessions, in the booth on its own, waits alone', () => {
+  expect(rows[0]!.bars.map(({ kind, text }) => [kind, text])).toEqual([
+    ['hands', '1'],
+    ['booth', '2'],
+    ['alone', 'let it flash'],
+    ['booth', '3'],
+  ]);
+});
+
+test('panels of one mix share a stay in the booth; an oven that nothing is baked in is left out', () => {
+  const lanes = lanesOf(schedule, rows);
+  expect(lanes.map(({ name }) => name)).toEqual(['Booth', 'Prep A']);
+  expect(lanes[0]!.bars.map(({ text }) => text)).toEqual(['1 + 2', '1']);
+});
+
+test('what runs, what comes next, and nothing once all is done', () => {
+  expect(stateAt(rows[0]!, 5)).toMatchObject({ isRunning: true, task: { n: 1 } });
+  expect(stateAt(rows[0]!, 60)).toMatchObject({ isRunning: false, task: { n: 3 } });
+  expect(stateAt(rows[0]!, 140)).toBeUndefined();
+});
+
+test('a window is drawn where it presses, or its panel is looked at', () => {
+  expect([isDrawn(WINDOW, false), isDrawn(WINDOW, true)]).toEqual([false, true]);
+  expect(isDrawn({ ...WINDOW, usedMin: 390 }, false)).toBe(true);
+});
+
+test('while work is dragged it says what it breaks, what mends that, and what is late', () => {
+  const session = rows[0]!.bars[3]!.session!;
+  expect(brokenBy(rows[0]!, session, 60, START)).toEqual([]);
+  expect(brokenBy(rows[0]!, session, 300, START).join(' ')).toMatch(
+    /breaks: next coat by 14:40; mended: scuff.*late by/,
+  );
+  expect(brokenBy(rows[0]!, session, -110, START).join(' ')).toMatch(/not done by then/);
+});
