@@ -337,7 +337,14 @@ export type {
   ScheduleMove,
   ScheduleProgress,
 } from './formats/views.ts';
-export { axisMin, eveningOf, momentOf, peopleOf, textOfMoment, workingStretches } from './schedule/work-calendar.ts';
+export {
+  axisMin,
+  eveningOf,
+  momentOf,
+  peopleOf,
+  textOfMoment,
+  workingStretches,
+} from './schedule/work-calendar.ts';
 export { makeSchedule } from './schedule/shop-schedule.ts';
 export type { PanelOfShop, ScheduleAnswer, ScheduleAsk } from './schedule/shop-schedule.ts';
 export type { StepStart } from './schedule/make-schedule.ts';
