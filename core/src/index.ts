@@ -305,6 +305,31 @@ export { strataOf } from './planner/strata.ts';
 export { filmHeightUm } from './materials/layer-kinds.ts';
 export type { Strata, StrataLayer } from './planner/strata.ts';
 
+// clocks
+export {
+  clockAirSchema,
+  clockPlace,
+  clockSchema,
+  type Clock,
+  type ClockAir,
+  type ClockStep,
+  type ClockView,
+  type ClockWork,
+  type ClocksView,
+  type Moment,
+} from './clocks/clock.ts';
+export {
+  byUrgency,
+  clockStand,
+  comeWords,
+  comingWords,
+  limitWords,
+  type ClockStand,
+} from './clocks/clock-words.ts';
+export { momentsOf } from './clocks/run-clock.ts';
+export { clockOfStep, type StartableClock } from './clocks/start-clock.ts';
+export { shopAirSchema, type ShopAir } from './survey/shop.ts';
+
 // formats
 export {
   JOB_FORMAT,

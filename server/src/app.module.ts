@@ -4,6 +4,7 @@ import { ServeStaticModule } from '@nestjs/serve-static';
 import type { Config } from './config.ts';
 import type { Database } from './database/database.ts';
 import { DatabaseModule } from './database/database.module.ts';
+import { ClocksModule } from './clocks/clocks.module.ts';
 import { EventsController } from './events/events.controller.ts';
 import { HealthController } from './health/health.controller.ts';
 import { InFlightInterceptor } from './http/in-flight.interceptor.ts';
@@ -32,6 +33,7 @@ export class AppModule {
         JobsModule,
         PlansModule,
         ScheduleModule,
+        ClocksModule,
         ...web,
       ],
       controllers: [HealthController, EventsController],

@@ -104,13 +104,13 @@ const among = <T extends string>(names: readonly T[]): ((op: string) => op is T)
 
 const stripOp = among(STRIP_OPS);
 export const isLastOp = among(LAST_OPS);
-const coatOp = among(COAT_OPS);
-const sandOp = among(SAND_OPS);
-const bodyOp = among(BODY_OPS);
+export const isCoatOp = among(COAT_OPS);
+export const isSandOp = among(SAND_OPS);
+export const isBodyOp = among(BODY_OPS);
 
-export const isCoat = (act: Act): act is CoatAct => coatOp(act.op);
-export const isSanding = (act: Act): act is SandAct => sandOp(act.op);
-export const isBodywork = (act: Act): act is BodyAct => bodyOp(act.op);
+export const isCoat = (act: Act): act is CoatAct => isCoatOp(act.op);
+export const isSanding = (act: Act): act is SandAct => isSandOp(act.op);
+export const isBodywork = (act: Act): act is BodyAct => isBodyOp(act.op);
 /** Anything laid on the panel: coats and bodywork. */
 export const isLaying = (act: Act): act is CoatAct | BodyAct => isCoat(act) || isBodywork(act);
 

@@ -3,10 +3,16 @@ import type { Panel } from '../survey/panel.ts';
 import { schoolOf, type SchoolName, type SideOf } from '../survey/schools.ts';
 import { shopRule, type ShopRuleName } from '../survey/shop-rules.ts';
 import { lowerQuality, type Quality } from '../survey/qualities.ts';
-import type { Shop, Target } from '../survey/shop.ts';
+import type { Shop, ShopAir, Target } from '../survey/shop.ts';
 import { sandingFiguresOf, type SandingFigures } from '../surface/figures.ts';
 import type { Source, Sourced } from '../wording/reason.ts';
 import type { ZoneState } from './state.ts';
+
+/** The air of a shop as it was said to be until a minute of the panel's clock. */
+export interface PastAir {
+  readonly untilMin: number;
+  readonly air: ShopAir;
+}
 
 /** What surrounds the work and does not change while a panel is planned. */
 export interface Context {
@@ -22,6 +28,8 @@ export interface Context {
   readonly taken?: readonly string[];
   /** Every product of a kind is tried wherever it may go, instead of the preferred one: exact, and slow on a long shelf. */
   readonly triesAll?: boolean;
+  /** Work that really runs: the air that it lay in before the shop's air was said anew, in order; the shop has what is now. */
+  readonly airBefore?: readonly PastAir[];
   /** The hours of the work are not known yet: a search, or a sequence that is judged before it is timed. */
   readonly isUntimed?: boolean;
 }

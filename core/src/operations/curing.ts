@@ -1,4 +1,4 @@
-import { fullCureMin, minutesToConversion } from '../climate/cure.ts';
+import { conversionAfter, fullCureMin, minutesToConversion, type Spell } from '../climate/cure.ts';
 import { dewMarginKelvin } from '../climate/dew.ts';
 import { familyOf, type Family } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
@@ -7,7 +7,15 @@ import type { Sourced } from '../wording/reason.ts';
 import { ruleIn, schoolIn, type Context } from './context.ts';
 import { bakeCelsiusIn, hasHeat } from './heat.ts';
 import type { CureMethod, Night } from './time-window.ts';
-import { coldestOfNight, dayLengthMin, leftOfDayMin, spellsFrom, untilMorningMin } from './day.ts';
+import {
+  coldestOfNight,
+  dayLengthMin,
+  leftOfDayMin,
+  spellsBefore,
+  spellsFrom,
+  untilMorningMin,
+  type Day,
+} from './day.ts';
 
 /** How long a coat needs before it may be sanded, in this shop: by the sheet and by the cure model, whichever is longer. */
 
@@ -109,3 +117,29 @@ export function cureFrom(sheet: ProductSheet, fromMin: number, context: Context)
 /** Minutes until filler, glaze or paste sands: as its sheet says, longer where the shop is colder than that. */
 export const setsMin = (sheet: ProductSheet, fromMin: number, context: Context): number =>
   sheet.sandAfterMin === null ? 0 : Math.max(sheet.sandAfterMin, byDayMin(sheet, fromMin, context));
+
+const minutesOf = (spells: readonly Spell[]): number => spells.reduce((sum, { minutes }) => sum + minutes, 0);
+
+/**
+ * Minutes in air until a product that lies since `fromMin` may be sanded, through the hours as they were and will be; nothing
+ * cures below its least temperature. Infinity where the shop is never that warm; null for a product that is not sanded.
+ */
+export function curesInAir(sheet: ProductSheet, fromMin: number, day: Day): Sourced<number> | null {
+  if (sheet.sandAfterMin === null) return null;
+  const { minCelsius } = sheet.climate;
+  const wanted = sandableConversion(day);
+  const isWarm = ({ celsius }: Spell): boolean => celsius >= minCelsius;
+  const before = spellsBefore(fromMin, day);
+  const reached = conversionAfter(sheet.cure, before.filter(isWarm));
+  const beforeMin = minutesOf(before);
+  const after = spellsFrom(fromMin + beforeMin, day);
+  const modelled =
+    reached >= wanted
+      ? minutesToConversion(sheet.cure, wanted, before, minCelsius)
+      : after.some(isWarm)
+        ? beforeMin + minutesToConversion(sheet.cure, wanted - reached, after, minCelsius)
+        : Infinity;
+  return modelled > sheet.sandAfterMin
+    ? { value: modelled, source: 'model' }
+    : { value: sheet.sandAfterMin, source: 'sheet' };
+}

@@ -1,5 +1,6 @@
 import type { Spell } from '../climate/cure.ts';
 import { heldAt, type Air } from '../climate/dew.ts';
+import type { ShopAir } from '../survey/shop.ts';
 import { airOfDay } from '../survey/usual-day.ts';
 import { dateAfter, weekdayOf } from '../units/calendar.ts';
 import { ruleIn, type Context } from './context.ts';
@@ -8,7 +9,7 @@ import { ruleIn, type Context } from './context.ts';
 
 const DAY_MIN = 24 * 60;
 
-type Day = Pick<Context, 'shop' | 'startMin' | 'startOn'>;
+export type Day = Pick<Context, 'shop' | 'startMin' | 'startOn' | 'airBefore'>;
 
 /** Minutes after midnight at which the working day begins. */
 export const dayBeginsMin = (day: Pick<Context, 'shop'>): number => ruleIn(day, 'dayBeginsHour').value * 60;
@@ -58,22 +59,46 @@ export function untilNextShiftMin(clockMin: number, day: Day): number {
   return waitMin;
 }
 
+/** What the shop said of its air at a minute of the panel's clock; what it says now, from the last change on. */
+const saidAirAt = (clockMin: number, { shop, airBefore = [] }: Day): ShopAir =>
+  airBefore.find(({ untilMin }) => clockMin < untilMin)?.air ?? shop;
+
 /** The air at a minute of the panel's clock: of that hour where the shop says so, else of its day or its night. */
 export function airAt(clockMin: number, day: Day): Air {
-  const { usualDay, celsius, nightCelsius = celsius, relativeHumidity } = day.shop;
+  const { usualDay, celsius, nightCelsius = celsius, relativeHumidity } = saidAirAt(clockMin, day);
   if (usualDay) return airOfDay(usualDay, timeOfDay(clockMin, day));
   const byDay = { celsius, relativeHumidity };
   return leftOfDayMin(clockMin, day) > 0 ? byDay : heldAt(nightCelsius, byDay);
 }
 
-/** The air in which work of that minute is done: work that is reached out of hours is done the next morning. */
+/**
+ * The air in which work of that minute is done: planned work that is reached out of hours is done the next morning, work
+ * that really runs lies in the air of its hour.
+ */
 export function workAirAt(clockMin: number, day: Day): Air {
+  if (day.airBefore) return airAt(clockMin, day);
   if (!day.shop.usualDay) return day.shop;
   const isOpen = leftOfDayMin(clockMin, day) > 0;
   return airAt(isOpen ? clockMin : clockMin + untilMorningMin(clockMin, day), day);
 }
 
+/** Minutes for which the air stays of one kind: until it was said anew, at most `mostMin`. */
+export const airHoldsMin = (clockMin: number, mostMin: number, { airBefore = [] }: Day): number =>
+  Math.min(mostMin, (airBefore.find(({ untilMin }) => clockMin < untilMin)?.untilMin ?? Infinity) - clockMin);
+
 const STEP_MIN = 60;
+
+/** The hours from a minute until the shop's air was last said anew, each at the air of its middle; none where it never was. */
+export function spellsBefore(clockMin: number, day: Day): Spell[] {
+  const untilMin = day.airBefore?.at(-1)?.untilMin ?? clockMin;
+  const spells: Spell[] = [];
+  for (let atMin = clockMin; atMin < untilMin;) {
+    const minutes = airHoldsMin(atMin, STEP_MIN, day);
+    spells.push({ celsius: airAt(atMin + minutes / 2, day).celsius, minutes });
+    atMin += minutes;
+  }
+  return spells;
+}
 
 /** A usual day's hours from a minute on, each at the air of its middle. */
 function spellsOfDay(clockMin: number, day: Day): Spell[] {

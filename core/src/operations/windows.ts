@@ -3,8 +3,8 @@ import type { Air } from '../climate/dew.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Sourced } from '../wording/reason.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
-import { workAirAt } from './day.ts';
-import { cureFrom } from './curing.ts';
+import { airHoldsMin, workAirAt, type Day } from './day.ts';
+import { cureFrom, curesInAir } from './curing.ts';
 import type { ZoneState } from './state.ts';
 import type { CoatWindows, CureWindow, TimeWindow } from './time-window.ts';
 
@@ -14,7 +14,7 @@ import type { CoatWindows, CureWindow, TimeWindow } from './time-window.ts';
  */
 
 /** How much longer a flash takes in some air: by the sheet's own table, else by what leaves, solvent or water. */
-function flashFactor(sheet: ProductSheet, room: Air, context: Context): number {
+function flashFactor(sheet: ProductSheet, room: Air, context: Pick<Context, 'shop'>): number {
   const { at, betweenCoatsMin } = sheet.flash;
   if (at && betweenCoatsMin > 0) {
     const others = at.filter(({ celsius }) => celsius !== sheet.refCelsius);
@@ -26,29 +26,38 @@ function flashFactor(sheet: ProductSheet, room: Air, context: Context): number {
     : solventFlashFactor(room.celsius, sheet.refCelsius, ruleIn(context, 'flashDoublesKelvin').value);
 }
 
-/** The air is looked at so often while a coat flashes, minutes. */
+/** The air is looked at so often while something runs, minutes. */
 const AIR_STEP_MIN = 15;
+
+/** Minutes that something takes which takes `factorOf(air)` times as long in some air, in the air as it changes from a minute on. */
+function minutesInAir(
+  neededMin: number,
+  factorOf: (air: Air) => number,
+  { fromMin, day }: { readonly fromMin: number; readonly day: Day },
+): number {
+  if (!day.shop.usualDay && !day.airBefore) return neededMin * factorOf(day.shop);
+  let [leftMin, passedMin] = [neededMin, 0];
+  for (;;) {
+    const factor = factorOf(workAirAt(fromMin + passedMin, day));
+    const holdsMin = airHoldsMin(fromMin + passedMin, AIR_STEP_MIN, day);
+    if (leftMin * factor <= holdsMin) return passedMin + leftMin * factor;
+    leftMin -= holdsMin / factor;
+    passedMin += holdsMin;
+  }
+}
 
 /**
  * Minutes that a sheet's flash time takes in this shop: by its air as it changes over the hours, and by how that moves.
  * @param fromMin minute of the panel's clock at which the coat lies; the beginning of the work where it is not known
  */
-export function flashMin(sheetMin: number, sheet: ProductSheet, context: Context, fromMin = 0): number {
-  const { shop } = context;
-  const air = shop.profile === 'garage' ? ruleIn(context, 'stillAirFactor').value : 1;
-  if (!shop.usualDay) return sheetMin * flashFactor(sheet, shop, context) * air;
-  let [left, passedMin] = [sheetMin, 0];
-  for (;;) {
-    const factor = flashFactor(sheet, workAirAt(fromMin + passedMin, context), context) * air;
-    if (left * factor <= AIR_STEP_MIN) return passedMin + left * factor;
-    left -= AIR_STEP_MIN / factor;
-    passedMin += AIR_STEP_MIN;
-  }
+export function flashMin(sheetMin: number, sheet: ProductSheet, day: Day, fromMin = 0): number {
+  const moves = day.shop.profile === 'garage' ? ruleIn(day, 'stillAirFactor').value : 1;
+  return minutesInAir(sheetMin, (air) => flashFactor(sheet, air, day) * moves, { fromMin, day });
 }
 
 const never = Infinity;
 
-function flashWindow(sheet: ProductSheet, endMin: number, context: Context): TimeWindow {
+function flashWindow(sheet: ProductSheet, endMin: number, context: Day): TimeWindow {
   const opensAtMin = endMin + flashMin(sheet.flash.beforeNextMin, sheet, context, endMin);
   return { kind: 'flash', rule: 'B2', opensAtMin, closesAtMin: never, source: 'model', whenMissed: 'wait' };
 }
@@ -57,7 +66,7 @@ function flashWindow(sheet: ProductSheet, endMin: number, context: Context): Tim
  * From when to when the next coat bonds on one whose last pass ends at `endMin`: opens as its sheet says, later in
  * colder or damper air; closes as its sheet says, whatever the air.
  */
-export function recoatWindow(sheet: ProductSheet, endMin: number, context: Context): TimeWindow {
+export function recoatWindow(sheet: ProductSheet, endMin: number, context: Day): TimeWindow {
   const { opensMin, closesMin, past, forbidden } = sheet.recoat;
   const isPromoter = sheet.kind === 'promoter';
   const opensAtMin = endMin + flashMin(Math.max(opensMin, sheet.flash.beforeNextMin), sheet, context, endMin);
@@ -98,6 +107,34 @@ export const coatWindows = (sheet: ProductSheet, endMin: number, context: Contex
   cure: cureWindow(sheet, endMin, context),
 });
 
+const inAir = (cures: Sourced<number> | null, fromMin: number): readonly TimeWindow[] =>
+  cures
+    ? [
+        {
+          kind: 'cure',
+          rule: 'B3',
+          opensAtMin: fromMin + cures.value,
+          closesAtMin: never,
+          source: cures.source,
+          whenMissed: 'wait',
+        },
+      ]
+    : [];
+
+/** The clocks of a coat that really lies since `endMin`, and cures in air. */
+export const runningCoat = (sheet: ProductSheet, endMin: number, day: Day): TimeWindow[] => [
+  flashWindow(sheet, endMin, day),
+  recoatWindow(sheet, endMin, day),
+  ...inAir(curesInAir(sheet, endMin, day), endMin),
+];
+
+/** The clocks of filler, glaze, paste or sealer that was really laid at `laidMin`. */
+export function runningBody(sheet: ProductSheet, laidMin: number, day: Day): TimeWindow[] {
+  const cures = curesInAir(sheet, laidMin, day);
+  const { recoat } = bodyWindows(sheet, laidMin + (cures?.value ?? 0));
+  return [...inAir(cures, laidMin), recoat];
+}
+
 /** The clocks of filler, glaze, paste or sealer that has set at `endMin`: it may be touched, coated and sanded. */
 export function bodyWindows(sheet: ProductSheet, endMin: number): CoatWindows {
   const set = { opensAtMin: endMin, source: 'sheet' } as const;
@@ -117,11 +154,12 @@ export function bodyWindows(sheet: ProductSheet, endMin: number): CoatWindows {
 }
 
 /** Clocks that start when a product is mixed; those that its sheet does not name are left out. */
-export function mixWindows(sheet: ProductSheet, mixedMin: number, context: Context): TimeWindow[] {
+export function mixWindows(sheet: ProductSheet, mixedMin: number, day: Day): TimeWindow[] {
   const { inductionMin = 0, potLifeMin } = sheet;
-  const warmerKelvin = workAirAt(mixedMin, context).celsius - sheet.refCelsius;
-  const lastsShare = 2 ** (-warmerKelvin / ruleIn(context, 'potLifeHalvesKelvin').value);
-  const closesAtMin = potLifeMin === undefined ? never : mixedMin + potLifeMin * lastsShare;
+  const halvesKelvin = ruleIn(day, 'potLifeHalvesKelvin').value;
+  const lasts = ({ celsius }: Air): number => 2 ** ((sheet.refCelsius - celsius) / halvesKelvin);
+  const closesAtMin =
+    potLifeMin === undefined ? never : mixedMin + minutesInAir(potLifeMin, lasts, { fromMin: mixedMin, day });
   const head = { rule: 'S6', source: 'sheet', opensAtMin: mixedMin + inductionMin, closesAtMin } as const;
   return [
     ...(inductionMin > 0
@@ -132,15 +170,21 @@ export function mixWindows(sheet: ProductSheet, mixedMin: number, context: Conte
 }
 
 /** How long bare metal may wait for its first coat; longer than in humid air only where the air is dry. */
-export function exposureLimit(context: Context, sinceMin = 0): Sourced<number> {
+export function exposureLimit(context: Day, sinceMin = 0): Sourced<number> {
   const own = ruleIn(context, 'bareMetalLimitMin');
-  const isHumid = workAirAt(sinceMin, context).relativeHumidity >= ruleIn(context, 'dryAirPercent').value;
+  const dryPercent = ruleIn(context, 'dryAirPercent').value;
+  const changes = (context.airBefore ?? []).flatMap(({ untilMin }) =>
+    untilMin > sinceMin ? [untilMin] : [],
+  );
+  const isHumid = [sinceMin, ...changes].some(
+    (atMin) => workAirAt(atMin, context).relativeHumidity >= dryPercent,
+  );
   const humid = ruleIn(context, 'humidLimitMin');
   return isHumid && humid.value < own.value ? humid : own;
 }
 
 /** The exposure of metal that was abraded or blasted at `sinceMin`. */
-export function exposureWindow(sinceMin: number, context: Context): TimeWindow {
+export function exposureWindow(sinceMin: number, context: Day): TimeWindow {
   const { value, source } = exposureLimit(context, sinceMin);
   return {
     kind: 'exposure',

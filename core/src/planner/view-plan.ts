@@ -10,6 +10,7 @@ import { tell, verbatim } from '../wording/say.ts';
 import { actOf, type ActInput } from './act-input.ts';
 import { benchOfTask, inZone, waitingStops, type BenchOfTask } from './bench-of-task.ts';
 import { foundStacks } from './found.ts';
+import { missedCostMin } from './missed-cost.ts';
 import type { Notice, PanelPlan, Said, Step, System } from './plan.ts';
 import { poursOf, type Pour } from './pours.ts';
 import type { Performed } from './prepare.ts';
@@ -33,6 +34,8 @@ export interface OpenedPlan {
   readonly sandingOf: (systemId: string) => SandingOfPlan;
   /** What is mixed for what a system still does; empty for a system that is not there. */
   readonly poursOf: (systemId: string) => readonly Pour[];
+  /** Hands-on minutes that it costs to miss the limit that a step of a system starts; null where there is none to miss. */
+  readonly missedCostOf: (systemId: string, n: number) => number | null;
   /** What a gun is set for in what a system still does; empty for a system that is not there. */
   readonly sprayTasksOf: (systemId: string) => readonly SprayTask[];
 }
@@ -217,6 +220,7 @@ export function openPlan(stored: StoredPlan): OpenedPlan {
     sheetOf: (id) => (id === undefined ? undefined : context.shelf.get(id)),
     poursOf: (id) => poursOf(replayed.get(id)?.steps ?? [], done.steps.length, context),
     sprayTasksOf: (id) => sprayTasksOf(replayed.get(id)?.steps ?? [], done.steps.length, context),
+    missedCostOf: (id, n) => missedCostMin(stepsOf(id), n - 1, context),
     sandingOf: (id) => sandingOf(stepsOf(id), start, context),
   };
 }

@@ -52,6 +52,12 @@ export const shopSchema = z.looseObject({
 
 export type Shop = z.infer<typeof shopSchema>;
 
+/** What a shop says of its air. */
+export const shopAirSchema = shopSchema
+  .pick({ celsius: true, relativeHumidity: true, nightCelsius: true, usualDay: true })
+  .strip();
+export type ShopAir = z.infer<typeof shopAirSchema>;
+
 /** What the topcoat will be and how closely it will be judged. */
 export const targetSchema = z.looseObject({
   quality: z.enum(QUALITIES).default('standard'),

@@ -53,7 +53,7 @@ export const KINDS = Object.keys(SKETCHES);
 const plans = new Map<string, ReturnType<typeof makePlan>>();
 
 /** Plans of a kind of panel in a shop; made once for each. */
-function planOf(kind: string, shop: Shop): ReturnType<typeof makePlan> {
+export function planOf(kind: string, shop: Shop): ReturnType<typeof makePlan> {
   const key = `${kind} ${JSON.stringify(shop)}`;
   const known = plans.get(key);
   if (known) return known;

@@ -6,6 +6,7 @@ import * as shops from './migrations/0002-shops-sheets-events.ts';
 import * as removals from './migrations/0003-choices-removals.ts';
 import * as stock from './migrations/0004-stock.ts';
 import * as schedules from './migrations/0005-schedules.ts';
+import * as clocks from './migrations/0006-clocks.ts';
 import { StartError } from './start-error.ts';
 
 const MIGRATIONS: readonly (Migration & { readonly name: string })[] = [
@@ -14,6 +15,7 @@ const MIGRATIONS: readonly (Migration & { readonly name: string })[] = [
   { name: '0003-choices-removals', ...removals },
   { name: '0004-stock', ...stock },
   { name: '0005-schedules', ...schedules },
+  { name: '0006-clocks', ...clocks },
 ];
 
 const NOTED = '"SequelizeMeta"';

@@ -25,9 +25,9 @@ export const PLAN_WORKER = Symbol('file of the plan worker');
 /** Two cores are what a shop PC has to spare. */
 const MOST_THREADS = 2;
 const IDLE_MS = 120_000;
-/** A plan needs a few MB; more would only put off the collecting of what a search leaves behind. */
 /** The schedule of a shop holds all of its panels at once. */
 const SCHEDULE_MEMORY = { maxOldGenerationSizeMb: 768, maxYoungGenerationSizeMb: 32 } as const;
+/** A plan needs a few MB; more would only put off the collecting of what a search leaves behind. */
 const THREAD_MEMORY = { maxOldGenerationSizeMb: 96, maxYoungGenerationSizeMb: 16 } as const;
 /** Plans that may wait for their turn: a job of the most panels, twice. */
 const MOST_WAITING = 400;

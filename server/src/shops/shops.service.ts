@@ -1,5 +1,14 @@
-import { shopSchema, withThings, type Shop, type ShopThings, type ShopView } from '@blue-ledge/core';
+import {
+  shopAirSchema,
+  shopSchema,
+  withThings,
+  type Shop,
+  type ShopThings,
+  type ShopView,
+} from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
+import { isDeepStrictEqual } from 'node:util';
+import { ClocksWriter } from '../clocks/clocks.repository.ts';
 import { Database } from '../database/database.ts';
 import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import { ProblemError, notFound, stale } from '../http/problem.ts';
@@ -45,6 +54,8 @@ export class ShopsService {
       if (!now) throw notFound(`Shop "${id}"`);
       const next = { name: name ?? now.name, shop: withFields(now.shop, shop ?? {}, things) };
       if (!(await shops.update(id, next, version ?? now.version))) throw stale({ name, shop, things }, now);
+      const [was, is] = [now.shop, next.shop].map((each) => shopAirSchema.parse(each));
+      if (!isDeepStrictEqual(was, is)) await new ClocksWriter(tx).airChanged(id, was!, Date.now());
       return { id, ...next, version: now.version + 1 };
     });
   }

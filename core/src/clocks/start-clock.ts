@@ -1,0 +1,81 @@
+import type { ProductSheet } from '../materials/sheet.ts';
+import { isBodyOp, isCoatOp, isSandOp } from '../operations/act.ts';
+import { stepTitle } from '../planner/describe-step.ts';
+import type { Step } from '../planner/plan.ts';
+import type { ClockWork } from './clock.ts';
+
+/** Which clock a step of a plan starts, and which one its mix does. */
+
+/** What a clock measures, of which step, and what it is for. */
+export interface StartableClock {
+  /** The step that it belongs to: a flash or an air cure has the clock of the coat under it. */
+  readonly n: number;
+  readonly title: string;
+  readonly work: ClockWork;
+  /** The next step on the same areas: "7. Block the build". */
+  readonly then?: string;
+}
+
+type SheetOf = (id: string | undefined) => ProductSheet | undefined;
+
+const isLaid = ({ op }: Step): boolean => isCoatOp(op) || isBodyOp(op);
+const isShared = (a: Step, b: Step): boolean => a.areas.some((area) => b.areas.includes(area));
+/** Its wait is a time under a lamp or in an oven, whatever the room is like. */
+const isBake = ({ op, why }: Step): boolean => op === 'cure' && why.some(({ code }) => code === 'cure.bake');
+const isAirWait = (step: Step): boolean => (step.op === 'flash' || step.op === 'cure') && !isBake(step);
+
+const named = (step: Step): string => `${step.n}. ${stepTitle(step)}`;
+
+/** The first later step on the same areas that a limit is about: a coat, sanding, heat or the hand-over. */
+function followerOf(step: Step, steps: readonly Step[]): Step | undefined {
+  const isMeant = (later: Step): boolean =>
+    isLaid(later) || isSandOp(later.op) || isBake(later) || later.op === 'hand-over';
+  return steps.find((later) => later.n > step.n && isShared(step, later) && isMeant(later));
+}
+
+function usesOf(follower: Step | undefined): 'coat' | 'sand' | 'bake' | 'any' {
+  if (!follower) return 'any';
+  if (isSandOp(follower.op)) return 'sand';
+  return isBake(follower) ? 'bake' : 'coat';
+}
+
+function workOf(step: Step, follower: Step | undefined, sheetOf: SheetOf): ClockWork {
+  const sheet = sheetOf(step.sheetId);
+  if (sheet && isLaid(step))
+    return { kind: isCoatOp(step.op) ? 'coat' : 'body', sheet, next: usesOf(follower) };
+  if (bareSince(step) !== undefined) return { kind: 'bare' };
+  const minutes = step.waitMin > 0 ? step.waitMin : step.handsOnMin;
+  return { kind: 'minutes', minutes: Math.max(1, Math.round(minutes)) };
+}
+
+const bareSince = ({ clocks }: Step): number | undefined =>
+  clocks.find(({ kind }) => kind === 'exposure')?.opensAtMin;
+
+/** The step whose clock runs on what a step waits for or works on: the coat under a flash, the first baring of its metal. */
+function beginnerOf(asked: Step, steps: readonly Step[]): Step {
+  const isBefore = (step: Step): boolean => step.n < asked.n && isShared(step, asked);
+  const earlier = isAirWait(asked)
+    ? steps.findLast((step) => isBefore(step) && isLaid(step))
+    : steps.find(
+        (step) => isBefore(step) && bareSince(step) !== undefined && bareSince(step) === bareSince(asked),
+      );
+  return earlier ?? asked;
+}
+
+/**
+ * The clock that a step starts once it is done, or begun where it is a wait; of a step that neither lays nor bares
+ * anything, its own minutes as planned.
+ * @param steps all steps of the system, in order
+ */
+export function clockOfStep(n: number, steps: readonly Step[], sheetOf: SheetOf): StartableClock | null {
+  const asked = steps.find((step) => step.n === n);
+  if (!asked) return null;
+  const step = beginnerOf(asked, steps);
+  const follower = followerOf(step, steps);
+  return {
+    n: step.n,
+    title: named(step),
+    work: workOf(step, follower, sheetOf),
+    ...(follower ? { then: named(follower) } : {}),
+  };
+}

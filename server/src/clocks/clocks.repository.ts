@@ -1,0 +1,112 @@
+import { clockPlace, type Clock, type ClockAir, type ShopAir } from '@blue-ledge/core';
+import type { Read, Write } from '../database/database.ts';
+import { jsonOf } from '../database/sql.ts';
+
+/** The only file that reads and writes clocks. */
+
+export interface KeptClock {
+  readonly clock: Clock;
+  readonly endedMs: number | null;
+  readonly airBefore: readonly ClockAir[];
+  readonly by: string;
+  readonly version: number;
+}
+
+interface ClockRow {
+  readonly body: unknown;
+  readonly startedMs: number;
+  readonly endedMs: number | null;
+  readonly airBefore: unknown;
+  readonly actor: string;
+  readonly version: number;
+}
+
+const CLOCKS = 'SELECT body, "startedMs", "endedMs", "airBefore", actor, version FROM clocks';
+
+const keptOf = ({ body, startedMs, endedMs, airBefore, actor, version }: ClockRow): KeptClock => ({
+  clock: { ...jsonOf<Clock>(body), startedMs: Number(startedMs) },
+  endedMs: endedMs === null ? null : Number(endedMs),
+  airBefore: jsonOf<ClockAir[]>(airBefore),
+  by: actor,
+  version,
+});
+
+const placeOf = ({ step }: Clock): string | null => (step ? clockPlace(step) : null);
+
+export class ClocksReader {
+  constructor(protected readonly tx: Read) {}
+
+  /** Clocks that run, the oldest first; of one shop, or of all. */
+  async running(shopId?: string): Promise<KeptClock[]> {
+    const rows = shopId
+      ? await this.tx.sql.rows<ClockRow>(`${CLOCKS} WHERE "endedMs" IS NULL AND "shopId" = $1`, shopId)
+      : await this.tx.sql.rows<ClockRow>(`${CLOCKS} WHERE "endedMs" IS NULL ORDER BY "startedMs", id`);
+    return rows.map(keptOf);
+  }
+
+  async byId(id: string): Promise<KeptClock | null> {
+    const [row] = await this.tx.sql.rows<ClockRow>(`${CLOCKS} WHERE id = $1`, id);
+    return row ? keptOf(row) : null;
+  }
+
+  /** The clock that runs on the same step, or on the same pot of its mix. */
+  async runningAt(clock: Clock): Promise<KeptClock | null> {
+    const place = placeOf(clock);
+    if (place === null) return null;
+    const [row] = await this.tx.sql.rows<ClockRow>(`${CLOCKS} WHERE place = $1 AND "endedMs" IS NULL`, place);
+    return row ? keptOf(row) : null;
+  }
+}
+
+export class ClocksWriter extends ClocksReader {
+  constructor(protected override readonly tx: Write) {
+    super(tx);
+  }
+
+  async insert(clock: Clock): Promise<KeptClock> {
+    const { sql, note, actor } = this.tx;
+    await sql.write(
+      `INSERT INTO clocks (id, "shopId", place, "startedMs", "endedMs", body, "airBefore", actor, version, "createdAt", "updatedAt")
+         VALUES ($1, $2, $3, $4, NULL, $5, '[]', $6, 1, $7, $7)`,
+      clock.id,
+      clock.shopId,
+      placeOf(clock),
+      clock.startedMs,
+      JSON.stringify(clock),
+      actor,
+      new Date().toISOString(),
+    );
+    note({ subject: `clocks/${clock.id}`, kind: 'clock.started', body: { title: clock.title } });
+    return { clock, endedMs: null, airBefore: [], by: actor, version: 1 };
+  }
+
+  async update(was: KeptClock, changed: Partial<KeptClock>, kind: string): Promise<KeptClock> {
+    const { sql, note } = this.tx;
+    const next = { ...was, ...changed, version: was.version + 1 };
+    const { clock, endedMs, airBefore, version } = next;
+    await sql.write(
+      `UPDATE clocks SET "startedMs" = $2, "endedMs" = $3, "airBefore" = $4, version = $5, "updatedAt" = $6 WHERE id = $1`,
+      clock.id,
+      clock.startedMs,
+      endedMs,
+      JSON.stringify(airBefore),
+      version,
+      new Date().toISOString(),
+    );
+    note({ subject: `clocks/${clock.id}`, kind, body: { version } });
+    return next;
+  }
+
+  /** The shop's air is another one from now on: clocks that run keep what they ran in so far. */
+  async airChanged(shopId: string, was: ShopAir, nowMs: number): Promise<void> {
+    for (const kept of await this.running(shopId)) {
+      const airBefore = [...kept.airBefore, { untilMs: nowMs, air: was }];
+      await this.update(kept, { airBefore }, 'clock.corrected');
+    }
+  }
+
+  /** Forgets clocks that ended before a moment. */
+  async forgetEnded(beforeMs: number): Promise<void> {
+    await this.tx.sql.write('DELETE FROM clocks WHERE "endedMs" < $1', beforeMs);
+  }
+}

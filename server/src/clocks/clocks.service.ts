@@ -1,0 +1,151 @@
+import { momentsOf, type Clock, type ClocksView, type ClockView, type DatedStart } from '@blue-ledge/core';
+import { Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
+import dayjs from 'dayjs';
+import { Database, type Read, type Write } from '../database/database.ts';
+import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
+import { ProblemError, notFound } from '../http/problem.ts';
+import { JobsReader } from '../jobs/jobs.repository.ts';
+import { ShopsReader } from '../shops/shops.repository.ts';
+import { ClocksReader, ClocksWriter, type KeptClock } from './clocks.repository.ts';
+import type { ClockPatch } from './clocks.schemas.ts';
+import { SteadyTime } from './steady-time.ts';
+
+const MINUTE_MS = 60_000;
+const DAY_MS = 24 * 60 * MINUTE_MS;
+/** A screen's clock is never quite the server's. */
+const MOST_AHEAD_MS = 2 * MINUTE_MS;
+const MOST_OLD_MS = 14 * DAY_MS;
+const MOST_RUNNING = 200;
+const KEPT_MS = 30 * DAY_MS;
+/** A wall clock that moved by more than this was set by somebody. */
+const LEAST_JUMP_MS = 5000;
+const LOOK_EVERY_MS = 15_000;
+
+/** Day and minute of the shop's wall clock; seconds as parts of the minute. */
+function wallTimeOf(ms: number): DatedStart {
+  const at = dayjs(ms);
+  return {
+    startOn: at.format('YYYY-MM-DD'),
+    startMin: at.hour() * 60 + at.minute() + (at.second() + at.millisecond() / 1000) / 60,
+  };
+}
+
+const wrong = (path: string, message: string): ProblemError =>
+  new ProblemError(400, 'Some of what was sent cannot be used.', [{ path, message }]);
+
+/** Clocks of the bench, the same on every screen. */
+@Injectable()
+export class ClocksService implements OnApplicationBootstrap, OnApplicationShutdown {
+  private timer: ReturnType<typeof setInterval> | undefined;
+
+  constructor(
+    private readonly database: Database,
+    private readonly writes: IdempotentWrites,
+    private readonly time: SteadyTime,
+  ) {}
+
+  onApplicationBootstrap(): void {
+    this.timer = setInterval(() => void this.followWallClock().catch(() => undefined), LOOK_EVERY_MS);
+    this.timer.unref();
+  }
+
+  onApplicationShutdown(): void {
+    clearInterval(this.timer);
+  }
+
+  /** All clocks that run. */
+  async running(): Promise<ClocksView> {
+    await this.followWallClock();
+    const clocks = await this.database.read(async (tx) => {
+      const kept = await new ClocksReader(tx).running();
+      return Promise.all(kept.map((each) => this.viewOf(tx, each)));
+    });
+    return { nowMs: this.time.nowMs(), clocks };
+  }
+
+  /** Starts a clock; the same one that comes again is the one that runs. */
+  start(asked: WriteRequest, clock: Clock): Promise<ClockView> {
+    this.checkStart(clock.startedMs);
+    return this.writes.run(asked, async (tx) => {
+      const clocks = new ClocksWriter(tx);
+      const known = await clocks.byId(clock.id);
+      if (known) return this.viewOf(tx, known);
+      await this.checkPlace(tx, clock);
+      await clocks.forgetEnded(this.time.nowMs() - KEPT_MS);
+      return this.viewOf(tx, await clocks.insert(clock));
+    });
+  }
+
+  /** Stops a clock, lets it run again, or says when it really began. */
+  patch(asked: WriteRequest, id: string, { startedMs, endedMs }: ClockPatch): Promise<ClockView> {
+    if (startedMs !== undefined) this.checkStart(startedMs);
+    return this.writes.run(asked, async (tx) => {
+      const clocks = new ClocksWriter(tx);
+      const was = await clocks.byId(id);
+      if (!was) throw notFound(`Clock "${id}"`);
+      if (endedMs === null && was.endedMs !== null) await this.checkFree(tx, was.clock);
+      const kind =
+        endedMs === undefined ? 'clock.corrected' : endedMs === null ? 'clock.resumed' : 'clock.stopped';
+      const changed = {
+        ...(startedMs === undefined ? {} : { clock: { ...was.clock, startedMs } }),
+        ...(endedMs === undefined ? {} : { endedMs }),
+      };
+      return this.viewOf(tx, await clocks.update(was, changed, kind));
+    });
+  }
+
+  private async viewOf(tx: Read, { clock, airBefore, endedMs, by, version }: KeptClock): Promise<ClockView> {
+    const shop = await new ShopsReader(tx).byId(clock.shopId);
+    const moments = shop
+      ? momentsOf(clock, shop.shop, { start: wallTimeOf(clock.startedMs), airBefore })
+      : [];
+    return { clock, by, version, endedMs, moments };
+  }
+
+  /** @throws {ProblemError} 400 for a beginning that nobody can mean */
+  private checkStart(startedMs: number): void {
+    const nowMs = this.time.nowMs();
+    if (startedMs > nowMs + MOST_AHEAD_MS)
+      throw wrong(
+        'startedMs',
+        'lies ahead: a clock begins now or has begun. Give the time at which it began.',
+      );
+    if (startedMs < nowMs - MOST_OLD_MS)
+      throw wrong('startedMs', 'lies more than 14 days back. Give the time at which it began.');
+  }
+
+  private async checkPlace(tx: Write, clock: Clock): Promise<void> {
+    const { shopId, step } = clock;
+    if (!(await new ShopsReader(tx).byId(shopId))) throw notFound(`Shop "${shopId}"`);
+    if (step && !(await new JobsReader(tx).panel({ job: step.jobId, panel: step.panelId })))
+      throw notFound(`Panel "${step.panelName}"`);
+    if ((await new ClocksReader(tx).running(shopId)).length >= MOST_RUNNING)
+      throw new ProblemError(409, `${MOST_RUNNING} clocks run in this shop. Stop those that are over first.`);
+    await this.checkFree(tx, clock);
+  }
+
+  /** @throws {ProblemError} 409 where a clock runs on the same step */
+  private async checkFree(tx: Read, clock: Clock): Promise<void> {
+    const other = await new ClocksReader(tx).runningAt(clock);
+    if (!other) return;
+    const since = dayjs(other.clock.startedMs).format('HH:mm');
+    throw new ProblemError(
+      409,
+      `A clock runs on "${clock.title}" of ${clock.step!.panelName} already, since ${since}. Stop it first, or say in it when it really began.`,
+    );
+  }
+
+  /** Where somebody sets this machine's clock, what runs is set with it: as long stays as long. */
+  private async followWallClock(): Promise<void> {
+    const jumpMs = this.time.takeJumpMs(LEAST_JUMP_MS);
+    if (jumpMs === 0) return;
+    await this.database.write('clock', async (tx) => {
+      const clocks = new ClocksWriter(tx);
+      for (const kept of await clocks.running()) {
+        const clock = { ...kept.clock, startedMs: kept.clock.startedMs + jumpMs };
+        const airBefore = kept.airBefore.map(({ untilMs, air }) => ({ untilMs: untilMs + jumpMs, air }));
+        await clocks.update(kept, { clock, airBefore }, 'clock.corrected');
+      }
+    });
+  }
+}
