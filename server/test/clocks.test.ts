@@ -22,12 +22,12 @@ const STEP = {
   panelName: 'Sliding door shell',
   planId: 'p',
   systemId: 's',
+  areas: ['A', 'B'],
   n: 5,
 };
 const epoxy = GENERIC_SHELF.find(({ id }) => id === 'epoxy-1-1')!;
 const clockOf = (more: object = {}) => ({
   id: 'clock-1',
-  shopId,
   title: '5. Epoxy',
   step: STEP,
   work: { kind: 'coat', sheet: epoxy, next: 'any' },
@@ -70,6 +70,17 @@ test('two clocks on one step are refused in words; a pot of its mix has its own;
   await start(clockOf({ id: 'clock-2' })).expect(200);
   await server.http.patch('/api/clocks/clock-1').send({ endedMs: null }).expect(409);
   expect((await running()).clocks.map(({ clock }) => clock.id).sort()).toEqual(['clock-2', 'pot-1']);
+});
+
+test('the next coat on the same areas ends the clock that waited for it; work beside it does not', async () => {
+  await start(clockOf()).expect(200);
+  await start(clockOf({ id: 'beside', step: { ...STEP, n: 6, areas: ['C'] } })).expect(200);
+  await start(clockOf({ id: 'mask', step: { ...STEP, n: 7 }, work: { kind: 'minutes', minutes: 9 } })).expect(
+    200,
+  );
+  expect((await running()).clocks).toHaveLength(3);
+  await start(clockOf({ id: 'next', step: { ...STEP, n: 8, areas: ['B'] } })).expect(200);
+  expect((await running()).clocks.map(({ clock }) => clock.id).sort()).toEqual(['beside', 'next']);
 });
 
 test('it may be said when it really began, and a stopped one runs again', async () => {
@@ -125,7 +136,6 @@ test.each([
   ['no time at all', { work: { kind: 'minutes', minutes: 0 } }, 400, /minutes must be at least 0.1/],
   ['a year', { work: { kind: 'minutes', minutes: 525_600 } }, 400, /at most 14 days/],
   ['a kind that is none', { work: { kind: 'egg' } }, 400, /work/],
-  ['a shop that is not there', { shopId: 'nowhere' }, 404, /Shop "nowhere"/],
   [
     'a panel that is not there',
     { step: { ...STEP, panelId: 'roof', panelName: 'Roof' } },

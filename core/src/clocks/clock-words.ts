@@ -41,25 +41,31 @@ const MISSED: Words = {
   promoter: 'The promoter does not bond any more',
 };
 
+const costText = ({ missedCostMin }: Clock): string =>
+  missedCostMin ? `, about ${formatMinutes(Math.ceil(missedCostMin))}` : '';
+
+/** What follows a last coat is base. */
+const forBase = (words: string, { work }: Pick<Clock, 'work'>): string =>
+  'next' in work && work.next === 'base'
+    ? words.replace(/next coat/i, (was) => (was[0] === 'N' ? 'Base' : 'base'))
+    : words;
+
 /** Words that a time follows: "next coat from", "mix good until", "no coat after". */
-export function comingWords({ kind, turn }: Moment): string {
+export function comingWords({ kind, turn }: Moment, clock: Pick<Clock, 'work'>): string {
   if (turn === 'shuts') return 'no coat after';
-  return (turn === 'opens' ? FROM[kind] : BY[kind]) ?? 'until';
+  return forBase((turn === 'opens' ? FROM[kind] : BY[kind]) ?? 'until', clock);
 }
 
 /** What a person does once a moment has come; of a limit also what missing it costs. */
-export function comeWords({ kind, turn, whenMissed }: Moment, { missedCostMin }: Clock): string {
+export function comeWords({ kind, turn, whenMissed }: Moment, clock: Clock): string {
   if (turn === 'shuts') return 'No coat now: it would lift';
-  if (turn === 'opens') return MAY[kind] ?? 'Go on';
-  const cost = missedCostMin ? `, about ${formatMinutes(Math.ceil(missedCostMin))}` : '';
-  return `${MISSED[kind] ?? 'Too late'}: ${WHEN_MISSED[whenMissed]}${cost}`;
+  if (turn === 'opens') return forBase(MAY[kind] ?? 'Go on', clock);
+  return forBase(`${MISSED[kind] ?? 'Too late'}: ${WHEN_MISSED[whenMissed]}${costText(clock)}`, clock);
 }
 
 /** What happens at a limit that is still to come: "past it, scuff and clean before the next coat, about 14 min". */
-export function limitWords({ whenMissed }: Moment, { missedCostMin }: Clock): string {
-  const cost = missedCostMin ? `, about ${formatMinutes(Math.ceil(missedCostMin))}` : '';
-  return `past it, ${WHEN_MISSED[whenMissed]}${cost}`;
-}
+export const limitWords = ({ whenMissed }: Moment, clock: Clock): string =>
+  `past it, ${WHEN_MISSED[whenMissed]}${costText(clock)}`;
 
 /** How a clock stands. */
 export interface ClockStand {

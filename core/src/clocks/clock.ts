@@ -16,7 +16,7 @@ const minutes = z
   .max(14 * 24 * 60, 'must be at most 14 days');
 
 /** What follows on the same areas decides which of a coat's limits matters. */
-export const NEXT_USES = ['coat', 'sand', 'bake', 'any'] as const;
+export const NEXT_USES = ['coat', 'base', 'sand', 'bake', 'any'] as const;
 
 /** What runs. */
 export const clockWorkSchema = z.discriminatedUnion('kind', [
@@ -37,12 +37,13 @@ export const clockStepSchema = z.object({
   planId: id,
   systemId: id,
   n: z.number().int().min(1).max(10_000),
+  /** Where it is done: a later coat there ends the clocks that waited for it. */
+  areas: z.array(id).max(200),
   pot: z.number().int().min(0).max(10_000).optional(),
 });
 
 export const clockSchema = z.object({
   id,
-  shopId: id,
   /** Left out for a clock of a person's own. */
   step: clockStepSchema.optional(),
   title: z.string().trim().min(1, 'must say what runs').max(120, 'must be at most 120 characters'),

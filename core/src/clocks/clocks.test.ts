@@ -4,7 +4,14 @@ import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import { openPlan } from '../planner/view-plan.ts';
 import { KINDS, planOf, shopOf } from '../testing/shop-work.ts';
-import type { Clock, ClockAir, ClockView, ClockWork, Moment } from './clock.ts';
+import {
+  NEXT_USES,
+  type Clock,
+  type ClockAir,
+  type ClockView,
+  type ClockWork,
+  type Moment,
+} from './clock.ts';
 import { byUrgency, clockStand, comeWords, comingWords, limitWords } from './clock-words.ts';
 import { momentsOf } from './run-clock.ts';
 import { clockOfStep } from './start-clock.ts';
@@ -39,7 +46,7 @@ const run = (work: ClockWork, { shop = {}, start = MORNING, before = [] }: Run =
 const minutesTo = (moments: readonly Moment[], kind: Moment['kind'], turn: Moment['turn']): number =>
   ((moments.find((moment) => moment.kind === kind && moment.turn === turn)?.atMs ?? NaN) - BEGAN_MS) / MIN_MS;
 
-const coat = (sheet = epoxy, next: 'coat' | 'sand' | 'bake' | 'any' = 'any'): ClockWork => ({
+const coat = (sheet = epoxy, next: (typeof NEXT_USES)[number] = 'any'): ClockWork => ({
   kind: 'coat',
   sheet,
   next,
@@ -117,14 +124,14 @@ describe('limits that run', () => {
   test('air that is said anew without another figure changes nothing', () => {
     fc.assert(
       fc.property(
-        fc.constantFrom('coat', 'sand', 'any', 'bake'),
+        fc.constantFrom(...NEXT_USES),
         fc.array(fc.integer({ min: 1, max: 400 }), { maxLength: 4 }),
         fc.integer({ min: 8, max: 34 }),
         fc.integer({ min: 0, max: 1439 }),
         (next, changes, celsius, startMin) => {
           const air = { celsius, nightCelsius: celsius };
           const start = { startOn: '2026-12-07', startMin };
-          const work = coat(epoxy, next as 'coat');
+          const work = coat(epoxy, next);
           const plain = run(work, { shop: air, start });
           const said = run(work, {
             shop: air,
@@ -192,7 +199,6 @@ describe('clocks of a plan’s steps', () => {
 describe('how a clock stands', () => {
   const clock = (work: ClockWork, startedMs = BEGAN_MS): Clock => ({
     id: `${startedMs}`,
-    shopId: 's',
     title: '5. Epoxy',
     work,
     startedMs,
@@ -206,10 +212,13 @@ describe('how a clock stands', () => {
   test('runs, may begin, closes, is missed, and says each in words with what it costs', () => {
     const view = viewOf(coat(epoxy, 'coat'));
     const [opens, closes] = view.moments as [Moment, Moment];
-    expect(comingWords(opens)).toBe('next coat from');
-    expect(comingWords(closes)).toBe('next coat by');
+    expect(comingWords(opens, view.clock)).toBe('next coat from');
+    expect(comingWords(closes, view.clock)).toBe('next coat by');
     expect(limitWords(closes, view.clock)).toMatch(/^past it, .*, about 14 min$/);
     const stateAt = (ms: number) => clockStand(view, ms).state;
+    const last = { ...view.clock, work: coat(epoxy, 'base') };
+    expect(comingWords(closes, last)).toBe('base by');
+    expect(comeWords(closes, last)).toMatch(/^Base does not bond/);
     expect(stateAt(BEGAN_MS)).toBe('runs');
     expect(stateAt(opens.atMs!)).toBe('open');
     expect(stateAt(closes.atMs! - 5 * MIN_MS)).toBe('closing');

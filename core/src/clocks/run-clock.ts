@@ -16,6 +16,7 @@ type Limit = Pick<TimeWindow, 'opensAtMin' | 'closesAtMin' | 'forbidden' | 'sour
 /** Which limits of a coat count, by what follows on it. */
 const COUNTS: Record<Extract<ClockWork, { next: unknown }>['next'], readonly Moment['kind'][]> = {
   coat: ['recoat', 'promoter'],
+  base: ['recoat', 'promoter'],
   sand: ['cure'],
   bake: ['flash'],
   any: ['recoat', 'promoter', 'cure'],

@@ -2,7 +2,7 @@ import type { ProductSheet } from '../materials/sheet.ts';
 import { isBodyOp, isCoatOp, isSandOp } from '../operations/act.ts';
 import { stepTitle } from '../planner/describe-step.ts';
 import type { Step } from '../planner/plan.ts';
-import type { ClockWork } from './clock.ts';
+import type { ClockWork, NEXT_USES } from './clock.ts';
 
 /** Which clock a step of a plan starts, and which one its mix does. */
 
@@ -10,12 +10,14 @@ import type { ClockWork } from './clock.ts';
 export interface StartableClock {
   /** The step that it belongs to: a flash or an air cure has the clock of the coat under it. */
   readonly n: number;
+  readonly areas: readonly string[];
   readonly title: string;
   readonly work: ClockWork;
   /** The next step on the same areas: "7. Block the build". */
   readonly then?: string;
 }
 
+type Uses = (typeof NEXT_USES)[number];
 type SheetOf = (id: string | undefined) => ProductSheet | undefined;
 
 const isLaid = ({ op }: Step): boolean => isCoatOp(op) || isBodyOp(op);
@@ -24,17 +26,24 @@ const isShared = (a: Step, b: Step): boolean => a.areas.some((area) => b.areas.i
 const isBake = ({ op, why }: Step): boolean => op === 'cure' && why.some(({ code }) => code === 'cure.bake');
 const isAirWait = (step: Step): boolean => (step.op === 'flash' || step.op === 'cure') && !isBake(step);
 
+/** When the metal that a step works on was bared, where it is bare after it. */
+const bareSince = ({ clocks }: Step): number | undefined =>
+  clocks.find(({ kind }) => kind === 'exposure')?.opensAtMin;
+
 const named = (step: Step): string => `${step.n}. ${stepTitle(step)}`;
 
 /** The first later step on the same areas that a limit is about: a coat, sanding, heat or the hand-over. */
 function followerOf(step: Step, steps: readonly Step[]): Step | undefined {
+  // Bare metal waits for its coat, whatever is done to it before.
+  const isBared = bareSince(step) !== undefined;
   const isMeant = (later: Step): boolean =>
-    isLaid(later) || isSandOp(later.op) || isBake(later) || later.op === 'hand-over';
+    isLaid(later) || (!isBared && (isSandOp(later.op) || isBake(later) || later.op === 'hand-over'));
   return steps.find((later) => later.n > step.n && isShared(step, later) && isMeant(later));
 }
 
-function usesOf(follower: Step | undefined): 'coat' | 'sand' | 'bake' | 'any' {
+function usesOf(follower: Step | undefined): Uses {
   if (!follower) return 'any';
+  if (follower.op === 'hand-over') return 'base';
   if (isSandOp(follower.op)) return 'sand';
   return isBake(follower) ? 'bake' : 'coat';
 }
@@ -47,9 +56,6 @@ function workOf(step: Step, follower: Step | undefined, sheetOf: SheetOf): Clock
   const minutes = step.waitMin > 0 ? step.waitMin : step.handsOnMin;
   return { kind: 'minutes', minutes: Math.max(1, Math.round(minutes)) };
 }
-
-const bareSince = ({ clocks }: Step): number | undefined =>
-  clocks.find(({ kind }) => kind === 'exposure')?.opensAtMin;
 
 /** The step whose clock runs on what a step waits for or works on: the coat under a flash, the first baring of its metal. */
 function beginnerOf(asked: Step, steps: readonly Step[]): Step {
@@ -74,6 +80,7 @@ export function clockOfStep(n: number, steps: readonly Step[], sheetOf: SheetOf)
   const follower = followerOf(step, steps);
   return {
     n: step.n,
+    areas: step.areas,
     title: named(step),
     work: workOf(step, follower, sheetOf),
     ...(follower ? { then: named(follower) } : {}),

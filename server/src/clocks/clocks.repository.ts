@@ -6,6 +6,8 @@ import { jsonOf } from '../database/sql.ts';
 
 export interface KeptClock {
   readonly clock: Clock;
+  /** The shop that it runs in; null for a clock of a person's own. */
+  readonly shopId: string | null;
   readonly endedMs: number | null;
   readonly airBefore: readonly ClockAir[];
   readonly by: string;
@@ -14,6 +16,7 @@ export interface KeptClock {
 
 interface ClockRow {
   readonly body: unknown;
+  readonly shopId: string | null;
   readonly startedMs: number;
   readonly endedMs: number | null;
   readonly airBefore: unknown;
@@ -21,10 +24,11 @@ interface ClockRow {
   readonly version: number;
 }
 
-const CLOCKS = 'SELECT body, "startedMs", "endedMs", "airBefore", actor, version FROM clocks';
+const CLOCKS = 'SELECT body, "shopId", "startedMs", "endedMs", "airBefore", actor, version FROM clocks';
 
-const keptOf = ({ body, startedMs, endedMs, airBefore, actor, version }: ClockRow): KeptClock => ({
+const keptOf = ({ body, shopId, startedMs, endedMs, airBefore, actor, version }: ClockRow): KeptClock => ({
   clock: { ...jsonOf<Clock>(body), startedMs: Number(startedMs) },
+  shopId,
   endedMs: endedMs === null ? null : Number(endedMs),
   airBefore: jsonOf<ClockAir[]>(airBefore),
   by: actor,
@@ -36,11 +40,11 @@ const placeOf = ({ step }: Clock): string | null => (step ? clockPlace(step) : n
 export class ClocksReader {
   constructor(protected readonly tx: Read) {}
 
-  /** Clocks that run, the oldest first; of one shop, or of all. */
-  async running(shopId?: string): Promise<KeptClock[]> {
-    const rows = shopId
-      ? await this.tx.sql.rows<ClockRow>(`${CLOCKS} WHERE "endedMs" IS NULL AND "shopId" = $1`, shopId)
-      : await this.tx.sql.rows<ClockRow>(`${CLOCKS} WHERE "endedMs" IS NULL ORDER BY "startedMs", id`);
+  /** Clocks that run, the oldest first. */
+  async running(): Promise<KeptClock[]> {
+    const rows = await this.tx.sql.rows<ClockRow>(
+      `${CLOCKS} WHERE "endedMs" IS NULL ORDER BY "startedMs", id`,
+    );
     return rows.map(keptOf);
   }
 
@@ -63,13 +67,13 @@ export class ClocksWriter extends ClocksReader {
     super(tx);
   }
 
-  async insert(clock: Clock): Promise<KeptClock> {
+  async insert(clock: Clock, shopId: string | null): Promise<KeptClock> {
     const { sql, note, actor } = this.tx;
     await sql.write(
       `INSERT INTO clocks (id, "shopId", place, "startedMs", "endedMs", body, "airBefore", actor, version, "createdAt", "updatedAt")
          VALUES ($1, $2, $3, $4, NULL, $5, '[]', $6, 1, $7, $7)`,
       clock.id,
-      clock.shopId,
+      shopId,
       placeOf(clock),
       clock.startedMs,
       JSON.stringify(clock),
@@ -77,7 +81,7 @@ export class ClocksWriter extends ClocksReader {
       new Date().toISOString(),
     );
     note({ subject: `clocks/${clock.id}`, kind: 'clock.started', body: { title: clock.title } });
-    return { clock, endedMs: null, airBefore: [], by: actor, version: 1 };
+    return { clock, shopId, endedMs: null, airBefore: [], by: actor, version: 1 };
   }
 
   async update(was: KeptClock, changed: Partial<KeptClock>, kind: string): Promise<KeptClock> {
@@ -99,7 +103,8 @@ export class ClocksWriter extends ClocksReader {
 
   /** The shop's air is another one from now on: clocks that run keep what they ran in so far. */
   async airChanged(shopId: string, was: ShopAir, nowMs: number): Promise<void> {
-    for (const kept of await this.running(shopId)) {
+    for (const kept of await this.running()) {
+      if (kept.shopId !== shopId) continue;
       const airBefore = [...kept.airBefore, { untilMs: nowMs, air: was }];
       await this.update(kept, { airBefore }, 'clock.corrected');
     }

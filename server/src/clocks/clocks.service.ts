@@ -1,4 +1,11 @@
-import { momentsOf, type Clock, type ClocksView, type ClockView, type DatedStart } from '@blue-ledge/core';
+import {
+  momentsOf,
+  shopSchema,
+  type Clock,
+  type ClocksView,
+  type ClockView,
+  type DatedStart,
+} from '@blue-ledge/core';
 import { Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
 import dayjs from 'dayjs';
 import { Database, type Read, type Write } from '../database/database.ts';
@@ -32,6 +39,14 @@ function wallTimeOf(ms: number): DatedStart {
 
 const wrong = (path: string, message: string): ProblemError =>
   new ProblemError(400, 'Some of what was sent cannot be used.', [{ path, message }]);
+
+/** A coat, filler or fresh bare metal ends what ran on the same areas since an earlier step: it was what that waited for. */
+function endsAt({ step: before }: Clock, { step, work }: Clock): boolean {
+  if (!step || !before || step.pot !== undefined || before.pot !== undefined || work.kind === 'minutes')
+    return false;
+  const isSamePanel = before.jobId === step.jobId && before.panelId === step.panelId;
+  return isSamePanel && before.n < step.n && before.areas.some((area) => step.areas.includes(area));
+}
 
 /** Clocks of the bench, the same on every screen. */
 @Injectable()
@@ -70,9 +85,12 @@ export class ClocksService implements OnApplicationBootstrap, OnApplicationShutd
       const clocks = new ClocksWriter(tx);
       const known = await clocks.byId(clock.id);
       if (known) return this.viewOf(tx, known);
-      await this.checkPlace(tx, clock);
+      const shopId = await this.shopOf(tx, clock);
+      await this.checkFree(tx, clock);
       await clocks.forgetEnded(this.time.nowMs() - KEPT_MS);
-      return this.viewOf(tx, await clocks.insert(clock));
+      for (const over of (await clocks.running()).filter((other) => endsAt(other.clock, clock)))
+        await clocks.update(over, { endedMs: clock.startedMs }, 'clock.stopped');
+      return this.viewOf(tx, await clocks.insert(clock, shopId));
     });
   }
 
@@ -94,11 +112,11 @@ export class ClocksService implements OnApplicationBootstrap, OnApplicationShutd
     });
   }
 
-  private async viewOf(tx: Read, { clock, airBefore, endedMs, by, version }: KeptClock): Promise<ClockView> {
-    const shop = await new ShopsReader(tx).byId(clock.shopId);
-    const moments = shop
-      ? momentsOf(clock, shop.shop, { start: wallTimeOf(clock.startedMs), airBefore })
-      : [];
+  private async viewOf(tx: Read, kept: KeptClock): Promise<ClockView> {
+    const { clock, shopId, airBefore, endedMs, by, version } = kept;
+    const shop = shopId === null ? null : await new ShopsReader(tx).byId(shopId);
+    const start = wallTimeOf(clock.startedMs);
+    const moments = momentsOf(clock, shop?.shop ?? shopSchema.parse({}), { start, airBefore });
     return { clock, by, version, endedMs, moments };
   }
 
@@ -114,14 +132,14 @@ export class ClocksService implements OnApplicationBootstrap, OnApplicationShutd
       throw wrong('startedMs', 'lies more than 14 days back. Give the time at which it began.');
   }
 
-  private async checkPlace(tx: Write, clock: Clock): Promise<void> {
-    const { shopId, step } = clock;
-    if (!(await new ShopsReader(tx).byId(shopId))) throw notFound(`Shop "${shopId}"`);
-    if (step && !(await new JobsReader(tx).panel({ job: step.jobId, panel: step.panelId })))
-      throw notFound(`Panel "${step.panelName}"`);
-    if ((await new ClocksReader(tx).running(shopId)).length >= MOST_RUNNING)
-      throw new ProblemError(409, `${MOST_RUNNING} clocks run in this shop. Stop those that are over first.`);
-    await this.checkFree(tx, clock);
+  /** @throws {ProblemError} 404 for a job or panel that is gone, 409 where too many clocks run */
+  private async shopOf(tx: Write, { step }: Clock): Promise<string | null> {
+    if ((await new ClocksReader(tx).running()).length >= MOST_RUNNING)
+      throw new ProblemError(409, `${MOST_RUNNING} clocks run. Stop those that are over first.`);
+    if (!step) return null;
+    const found = await new JobsReader(tx).panelInJob({ job: step.jobId, panel: step.panelId });
+    if (!found?.panel) throw notFound(`Panel "${step.panelName}"`);
+    return found.job.shopId;
   }
 
   /** @throws {ProblemError} 409 where a clock runs on the same step */
