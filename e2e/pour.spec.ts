@@ -39,7 +39,7 @@ test('a mix is poured by scale; too much of one part is made right, and its cloc
   await reading.fill((await card.locator('.guide-target b').innerText()).replace(/[^\d.]/g, ''));
   await card.getByRole('button', { name: 'It is in: next' }).click();
   await card.getByRole('button', { name: 'Stirred: start its clock' }).click();
-  await expect(card.getByRole('status').filter({ hasText: 'left, good until' })).toBeVisible();
+  await expect(card.getByRole('timer').filter({ hasText: 'left, good until' })).toBeVisible();
   await expectAccessible(page);
 });
 

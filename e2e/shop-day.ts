@@ -1,7 +1,7 @@
 import type { BrowserContext } from '@playwright/test';
 
 /** Monday morning, before the shop of the demo opens: plans made now start at its opening. */
-const MORNING = '2026-12-07T07:30:00';
+export const MORNING = '2026-12-07T07:30:00';
 
 /** The person's clock goes on from a Monday morning, whenever a test runs. */
 export async function onMondayMorning(context: BrowserContext): Promise<void> {

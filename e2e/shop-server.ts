@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { MORNING } from './shop-day.ts';
 
 const ROOT = join(import.meta.dirname, '..');
 
@@ -34,9 +35,11 @@ export class ShopServer {
   }
 
   async start(): Promise<void> {
-    this.process = spawn(process.execPath, [join(ROOT, 'server/bundle/main.mjs')], {
+    const withMorning = ['--import', join(import.meta.dirname, 'server-morning.mjs')];
+    this.process = spawn(process.execPath, [...withMorning, join(ROOT, 'server/bundle/main.mjs')], {
       env: {
         ...process.env,
+        LEDGE_MORNING: MORNING,
         PORT: String(this.port),
         LEDGE_DATA: this.folder,
         LEDGE_WEB: join(ROOT, 'web/dist'),
@@ -78,6 +81,12 @@ export class ShopServer {
   async editDoor(changes: readonly object[]): Promise<void> {
     const response = await this.send('PATCH', '/api/jobs/bus-6/panels/door', { edit: { changes } });
     if (!response.ok) throw new Error(await response.text());
+  }
+
+  /** What the server answers, as it is. */
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any -- a test reads what it expects of it
+  async get(path: string): Promise<any> {
+    return (await fetch(this.url + path)).json();
   }
 
   send(method: string, path: string, body: unknown): Promise<Response> {

@@ -35,7 +35,11 @@ const clockOf = (more: object = {}) => ({
   ...more,
 });
 const own = (more: object = {}) => {
-  const { step: _, ...clock } = clockOf({ work: { kind: 'minutes', minutes: 30 }, title: 'Tea', ...more });
+  const { step: _, ...clock } = clockOf({
+    work: { kind: 'minutes', minutes: 30, source: 'shop' },
+    title: 'Tea',
+    ...more,
+  });
   return clock;
 };
 const start = (clock: object) => server.http.post('/api/clocks').send(clock);
@@ -75,9 +79,9 @@ test('two clocks on one step are refused in words; a pot of its mix has its own;
 test('the next coat on the same areas ends the clock that waited for it; work beside it does not', async () => {
   await start(clockOf()).expect(200);
   await start(clockOf({ id: 'beside', step: { ...STEP, n: 6, areas: ['C'] } })).expect(200);
-  await start(clockOf({ id: 'mask', step: { ...STEP, n: 7 }, work: { kind: 'minutes', minutes: 9 } })).expect(
-    200,
-  );
+  await start(
+    clockOf({ id: 'mask', step: { ...STEP, n: 7 }, work: { kind: 'minutes', minutes: 9, source: 'shop' } }),
+  ).expect(200);
   expect((await running()).clocks).toHaveLength(3);
   await start(clockOf({ id: 'next', step: { ...STEP, n: 8, areas: ['B'] } })).expect(200);
   expect((await running()).clocks.map(({ clock }) => clock.id).sort()).toEqual(['beside', 'next']);
@@ -133,8 +137,13 @@ test.each([
   ['a beginning that lies ahead', { startedMs: Date.now() + 3_600_000 }, 400, /startedMs lies ahead/],
   ['one a month ago', { startedMs: Date.now() - 30 * 24 * 60 * MIN_MS }, 400, /more than 14 days back/],
   ['no title', { title: '  ' }, 400, /title must say what runs/],
-  ['no time at all', { work: { kind: 'minutes', minutes: 0 } }, 400, /minutes must be at least 0.1/],
-  ['a year', { work: { kind: 'minutes', minutes: 525_600 } }, 400, /at most 14 days/],
+  [
+    'no time at all',
+    { work: { kind: 'minutes', minutes: 0, source: 'shop' } },
+    400,
+    /minutes must be at least 0.1/,
+  ],
+  ['a year', { work: { kind: 'minutes', minutes: 525_600, source: 'shop' } }, 400, /at most 14 days/],
   ['a kind that is none', { work: { kind: 'egg' } }, 400, /work/],
   [
     'a panel that is not there',

@@ -13,7 +13,7 @@ const FROM: Words = {
   recoat: 'next coat from',
   promoter: 'coat the promoter from',
   cure: 'sand from',
-  minutes: 'up at',
+  minutes: 'time is up at',
 };
 
 /** Words before the time at which a limit is: "next coat by 11:20". */

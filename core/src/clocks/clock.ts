@@ -26,7 +26,7 @@ export const clockWorkSchema = z.discriminatedUnion('kind', [
   /** Metal that was bared. */
   z.object({ kind: z.literal('bare') }),
   /** A wait or a stint of known length: a bake, a rinse that dries, or what a person sets. */
-  z.object({ kind: z.literal('minutes'), minutes }),
+  z.object({ kind: z.literal('minutes'), minutes, source: z.enum(SOURCES) }),
 ]);
 
 /** The step that a clock belongs to; a pot of its mix has a clock of its own. */

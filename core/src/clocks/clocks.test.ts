@@ -116,7 +116,8 @@ describe('limits that run', () => {
   });
 
   test('minutes that a person set are the same in any air', () => {
-    const at = (celsius: number) => run({ kind: 'minutes', minutes: 25 }, { shop: { celsius } });
+    const at = (celsius: number) =>
+      run({ kind: 'minutes', minutes: 25, source: 'shop' }, { shop: { celsius } });
     expect(at(5)).toEqual(at(35));
     expect(minutesTo(at(20), 'minutes', 'opens')).toBe(25);
   });
@@ -228,7 +229,7 @@ describe('how a clock stands', () => {
 
   test('what is missed and what closes comes first, then what is nearest to now', () => {
     const now = BEGAN_MS + 60 * MIN_MS;
-    const minutes = (min: number): ClockWork => ({ kind: 'minutes', minutes: min });
+    const minutes = (min: number): ClockWork => ({ kind: 'minutes', minutes: min, source: 'shop' });
     const farther = viewOf(minutes(300));
     const near = viewOf(minutes(70));
     const rung = viewOf(minutes(58), BEGAN_MS + 1);

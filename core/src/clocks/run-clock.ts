@@ -38,7 +38,7 @@ function limitsOf(work: ClockWork, day: Day): readonly Limit[] {
           kind: 'minutes',
           opensAtMin: work.minutes,
           closesAtMin: Infinity,
-          source: 'shop',
+          source: work.source,
           whenMissed: 'wait',
         },
       ];

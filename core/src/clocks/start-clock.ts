@@ -53,8 +53,9 @@ function workOf(step: Step, follower: Step | undefined, sheetOf: SheetOf): Clock
   if (sheet && isLaid(step))
     return { kind: isCoatOp(step.op) ? 'coat' : 'body', sheet, next: usesOf(follower) };
   if (bareSince(step) !== undefined) return { kind: 'bare' };
-  const minutes = step.waitMin > 0 ? step.waitMin : step.handsOnMin;
-  return { kind: 'minutes', minutes: Math.max(1, Math.round(minutes)) };
+  const field = step.waitMin > 0 ? 'waitMin' : 'handsOnMin';
+  const source = step.sources[field] ?? 'default';
+  return { kind: 'minutes', minutes: Math.max(1, Math.round(step[field])), source };
 }
 
 /** The step whose clock runs on what a step waits for or works on: the coat under a flash, the first baring of its metal. */

@@ -1,6 +1,6 @@
 import type { EventView, PanelView } from '@blue-ledge/core';
 import type { QueryKey } from '@tanstack/react-query';
-import { jobQueryKey, panelQueryKey, planQueryKey, shopsQueryKey } from './queries.ts';
+import { clocksQueryKey, jobQueryKey, panelQueryKey, planQueryKey, shopsQueryKey } from './queries.ts';
 import { queryClient } from './query-client.ts';
 
 /**
@@ -23,6 +23,7 @@ function isKnown({ subject, version }: EventView): boolean {
 /** Asks again for what an event is about, where it is on screen. */
 export function take(event: EventView): void {
   const [root, id = '', part, panel, rest] = event.subject.split('/');
+  if (root === 'clocks') return askAgain(clocksQueryKey);
   if (root === 'shops') {
     askAgain(['schedule', id]);
     if (part === 'schedule') return;

@@ -35,6 +35,7 @@ export const jobQueryKey = (job: string) => ['job', job] as const;
 export const panelQueryKey = ({ job, panel }: PanelKey) => ['panel', job, panel] as const;
 export const planQueryKey = ({ job, panel }: PanelKey) => ['plan', job, panel] as const;
 export const shopsQueryKey = ['shops'] as const;
+export const clocksQueryKey = ['clocks'] as const;
 
 /** Which jobs a list shows. */
 export interface JobsAsk {

@@ -3,7 +3,7 @@ import type { ShopScheduleView, ShopView } from '@blue-ledge/core';
 import { Button, Select } from 'antd';
 import dayjs from 'dayjs';
 import { useMemo } from 'react';
-import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, Navigate, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { calendarPath, useSchedule } from '../api/schedule-queries.ts';
 import { useShops } from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
@@ -26,13 +26,14 @@ import './bay.css';
 /** Every panel in the shop on one shop-time chart; the first shop where none is named. */
 export function BayPage() {
   const { shop: id } = useParams();
+  const { search } = useLocation();
   const { data: shops, error } = useShops();
   if (!shops) return <Pending error={error} what="the bay" />;
   const [first] = shops;
   // An empty program begins with its first steps.
   if (!first) return <Navigate to="/jobs" replace />;
   const shop = shops.find((candidate) => candidate.id === id);
-  if (!shop) return <Navigate to={`/bay/${first.id}`} replace />;
+  if (!shop) return <Navigate to={{ pathname: `/bay/${first.id}`, search }} replace />;
   return <BayOfShop key={shop.id} shop={shop} shops={shops} />;
 }
 

@@ -78,16 +78,25 @@ function wordsOfEdit({ changes, order }: PanelEdit): string {
   return listed(order && words.length === 0 ? ['order of the zones'] : words);
 }
 
+const CLOCK_WORDS = {
+  start: 'clock started',
+  stop: 'clock stopped',
+  resume: 'clock runs again',
+  begun: 'when the clock began',
+} as const;
+
 /** What a write changes: "area, shape". */
 export function whatOf(entry: Entry): string {
   if (entry.kind === 'panel')
     return `${entry.undoes === undefined ? '' : 'taken back: '}${wordsOfEdit(entry.edit)}`;
+  if (entry.kind === 'clock') return CLOCK_WORDS[entry.act.kind];
   const { shop = {}, things = {}, ...own } = entry.change.fields as { shop?: object; things?: object };
   return listed([own, shop, things].flatMap(Object.keys).map(wordOf));
 }
 
 /** Address of the place where it was changed. */
 export function addressOf(entry: Entry): string {
+  if (entry.kind === 'clock') return '/bay?clocks=open';
   if (entry.kind === 'fields')
     return entry.change.of === 'shops' ? '/shop' : `/jobs/${encodeURIComponent(entry.change.id)}`;
   const { at, zone } = entry;

@@ -1,4 +1,4 @@
-import type { PanelEdit, PanelView } from '@blue-ledge/core';
+import type { ClockView, PanelEdit, PanelView } from '@blue-ledge/core';
 import type { FieldChange } from './field-change.ts';
 
 /** One write on its way to the server: what it changes, and how far it has come. */
@@ -43,7 +43,22 @@ export interface FieldsEntry extends Head {
   readonly change: FieldChange;
 }
 
-export type Entry = PanelEntry | FieldsEntry;
+/** What a person does to a clock. */
+export type ClockAct =
+  | { readonly kind: 'start'; readonly view: ClockView }
+  | { readonly kind: 'stop'; readonly atMs: number }
+  | { readonly kind: 'resume'; readonly view: ClockView }
+  /** It really began at another time. */
+  | { readonly kind: 'begun'; readonly startedMs: number };
+
+export interface ClockEntry extends Head {
+  readonly kind: 'clock';
+  readonly clockId: string;
+  readonly title: string;
+  readonly act: ClockAct;
+}
+
+export type Entry = PanelEntry | FieldsEntry | ClockEntry;
 
 /** Not on the server yet. */
 export const isPending = ({ state }: Entry): boolean => state !== 'sent';

@@ -2,7 +2,7 @@ import { editOf, inverseOf, isEmpty, isSameJson, rebased, withEdit } from '@blue
 import type { Panel, PanelView } from '@blue-ledge/core';
 import { isAt, isPending, type Entry, type FieldsEntry, type PanelEntry, type PanelKey } from './entry.ts';
 import type { FieldChange } from './field-change.ts';
-import { decide, useOutbox } from './row.ts';
+import { decide, nextOrder, useOutbox } from './row.ts';
 
 /** What a person does to the row of writes: changes, takes back, settles. */
 
@@ -10,7 +10,6 @@ import { decide, useOutbox } from './row.ts';
 const SAME_EDIT_MS = 1500;
 
 const entries = (): readonly Entry[] => useOutbox.getState().entries;
-const nextOrder = (row: readonly Entry[]): number => Math.max(Date.now(), (row.at(-1)?.order ?? 0) + 1);
 const newKey = (): string => crypto.randomUUID();
 const panelEntryOf = (row: readonly Entry[], key: string): PanelEntry | undefined =>
   row.find((entry): entry is PanelEntry => entry.key === key && entry.kind === 'panel');

@@ -61,6 +61,10 @@ export function decide(decision: Decision): Promise<readonly Entry[]> {
  */
 export const tell = (saved: PanelView): void => channel?.postMessage(saved);
 
+/** Place of a new entry, behind all that are there. */
+export const nextOrder = (row: readonly Entry[]): number =>
+  Math.max(Date.now(), (row.at(-1)?.order ?? 0) + 1);
+
 /** Takes up what the browser keeps. */
 export const load = (): Promise<void> =>
   inTurn(async () => {

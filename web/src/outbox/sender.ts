@@ -1,9 +1,16 @@
-import type { PanelView, Problem } from '@blue-ledge/core';
+import type { ClocksView, ClockView, PanelView, Problem } from '@blue-ledge/core';
 import { RequestRefused, Unreachable, ask } from '../api/http.ts';
-import { jobPath, panelPath, panelQueryKey, shopPath, shopsQueryKey } from '../api/queries.ts';
+import {
+  clocksQueryKey,
+  jobPath,
+  panelPath,
+  panelQueryKey,
+  shopPath,
+  shopsQueryKey,
+} from '../api/queries.ts';
 import { askAgainWhenAnswered, queryClient } from '../api/query-client.ts';
 import { connection } from '../state/connection.ts';
-import { isAt, type Entry, type PanelEntry } from './entry.ts';
+import { isAt, type ClockAct, type ClockEntry, type Entry, type PanelEntry } from './entry.ts';
 import { FIELD_WORDS } from './entry-words.ts';
 import { decide, follow, load, tell } from './row.ts';
 
@@ -50,12 +57,17 @@ async function claimNext(): Promise<Entry | undefined> {
 
 async function send(entry: Entry): Promise<void> {
   try {
-    await (entry.kind === 'panel' ? sendEdit(entry) : sendFields(entry));
+    await sendOne(entry);
     await markSent(entry.key);
   } catch (error) {
     if (!(error instanceof RequestRefused)) throw error;
     await refuse(entry, error);
   }
+}
+
+function sendOne(entry: Entry): Promise<void> {
+  if (entry.kind === 'panel') return sendEdit(entry);
+  return entry.kind === 'fields' ? sendFields(entry) : sendClockAct(entry);
 }
 
 /** Edits of one panel that can be taken back. */
@@ -99,6 +111,26 @@ async function sendFields({
   if (of === 'shops') await queryClient.invalidateQueries({ queryKey: shopsQueryKey });
   await queryClient.invalidateQueries({ queryKey: ['job'] });
   for (const name of ['panel', 'plan', 'jobs']) void queryClient.invalidateQueries({ queryKey: [name] });
+}
+
+async function sendClockAct({ clockId, act, key }: ClockEntry): Promise<void> {
+  const path = `/clocks/${encodeURIComponent(clockId)}`;
+  const saved = await (act.kind === 'start'
+    ? ask<ClockView>('/clocks', { method: 'POST', body: act.view.clock, key })
+    : ask<ClockView>(path, { method: 'PATCH', body: patchOf(act), key }));
+  // Shown before the row says that it is sent: no screen goes without it in between.
+  queryClient.setQueryData<ClocksView>(clocksQueryKey, (seen) => seen && withSaved(seen, saved));
+  void queryClient.invalidateQueries({ queryKey: clocksQueryKey });
+}
+
+function patchOf(act: Exclude<ClockAct, { kind: 'start' }>): object {
+  if (act.kind === 'stop') return { endedMs: act.atMs };
+  return act.kind === 'resume' ? { endedMs: null } : { startedMs: act.startedMs };
+}
+
+function withSaved(seen: ClocksView, saved: ClockView): ClocksView {
+  const others = seen.clocks.filter(({ clock }) => clock.id !== saved.clock.id);
+  return { ...seen, clocks: saved.endedMs === null ? [...others, saved] : others };
 }
 
 /** Fields of a layer or a finding; those of a zone have their words already. The server names them by their place. */

@@ -75,6 +75,7 @@ function nameOf(entry: Entry): string {
     const name = queryClient.getQueryData<PanelView>(panelQueryKey(entry.at))?.panel.name ?? entry.at.panel;
     return entry.zone === undefined ? name : `${name}, zone ${entry.zone}`;
   }
+  if (entry.kind === 'clock') return entry.title;
   const { of, id } = entry.change;
   if (of === 'jobs') return queryClient.getQueryData<JobView>(jobQueryKey(id))?.job.title ?? `Job ${id}`;
   const shops = queryClient.getQueryData<ShopView[]>(shopsQueryKey);

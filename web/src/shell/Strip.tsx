@@ -1,5 +1,6 @@
 import { dewMarginKelvin, type UnitSystem } from '@blue-ledge/core';
 import { Link, useParams } from 'react-router';
+import { ClockStrip } from '../clocks/ClockStrip.tsx';
 import { useJob } from '../api/queries.ts';
 import { useFormat, useUnits } from '../state/units.ts';
 import { useTheme } from '../state/theme.ts';
@@ -14,6 +15,7 @@ export function Strip() {
     <header className="strip">
       {job ? <Climate job={job} /> : <span className="strip-name">Blue Ledge</span>}
       <span className="strip-space" />
+      <ClockStrip />
       <SaveState />
       <UnitSwitch />
       <ThemeSwitch />

@@ -14,6 +14,7 @@ import { PotClocks } from './PotClocks.tsx';
 import { PourGuide } from './PourGuide.tsx';
 import { StockLine } from './StockLine.tsx';
 import { TogetherLine } from './TogetherLine.tsx';
+import { usePotClock } from './use-pot-clock.ts';
 import { useTogether } from './use-together.ts';
 import { useAmounts } from '../../shared/use-amounts.ts';
 
@@ -41,6 +42,7 @@ export function MixView({ plan, systemId, pour: own, sheet, shop }: MixViewProps
   const isMixed = cans === undefined;
   // A pot for several panels is another pot.
   const name = [potName(plan.id, systemId, pour.n, pot), ...[...together.picked].sort()].join('+');
+  const clock = usePotClock({ plan, systemId, n: pour.n, pot, sheet });
   const last = lastPotMl === undefined ? '' : `, the last one ${amount('Ml', lastPotMl)}`;
   const mixed = pots > 1 ? `${pots} pots of ${amount('Ml', all.potMl)}${last}` : amount('Ml', all.potMl);
   return (
@@ -94,9 +96,11 @@ export function MixView({ plan, systemId, pour: own, sheet, shop }: MixViewProps
       )}
       {isMixed && <MixTable parts={parts} />}
       {isMixed && pots === 1 && <TogetherLine {...together} />}
-      <PotClocks pour={pour} name={name} />
+      <PotClocks pour={pour} name={name} clock={clock} />
       {sheet?.hardenerPercent && <FillerPuck pour={pour} sheet={sheet} rules={shop.shop.rules} />}
-      {isMixed && parts.length > 1 && <PourGuide key={name} name={name} pour={pour} shop={shop} />}
+      {isMixed && parts.length > 1 && (
+        <PourGuide key={name} name={name} pour={pour} shop={shop} clock={clock} />
+      )}
       <StockLine pour={pour} name={name} shop={shop} />
       {isMixed && !sheet?.hardenerPercent && <CupView pour={pour} sheet={sheet} shop={shop} />}
     </>

@@ -14,6 +14,7 @@ import type { ShopEdit } from '../../api/use-shop-of-job.ts';
 import { NumberInput } from '../../shared/NumberInput.tsx';
 import { announce } from '../../state/announce.ts';
 import { keepPot, usePotRuns, type PotRun } from '../../state/pot-runs.ts';
+import type { PotClock } from './use-pot-clock.ts';
 import { useUnits } from '../../state/units.ts';
 import { useCup } from './use-cup.ts';
 import { useAmounts } from '../../shared/use-amounts.ts';
@@ -23,13 +24,14 @@ interface PourGuideProps {
   readonly name: string;
   readonly pour: Pour;
   readonly shop: ShopEdit;
+  readonly clock: PotClock;
 }
 
 const MOST_GRAMS = 100_000;
 const STEPS = [-1, 1, 10, 100] as const;
 
 /** Pouring at the bench: one part at a time, what the display must read, and what an over-pour asks for. */
-export function PourGuide({ name, pour, shop }: PourGuideProps) {
+export function PourGuide({ name, pour, shop, clock }: PourGuideProps) {
   const run = usePotRuns(({ byPot }) => byPot[name]);
   const { parts } = pour;
   const nothing = parts.map(() => 0);
@@ -44,14 +46,14 @@ export function PourGuide({ name, pour, shop }: PourGuideProps) {
         </Button>
       </p>
     );
-  return <Pouring name={name} pour={pour} run={run} shop={shop} />;
+  return <Pouring name={name} pour={pour} run={run} shop={shop} clock={clock} />;
 }
 
 interface PouringProps extends PourGuideProps {
   readonly run: PotRun;
 }
 
-function Pouring({ name, pour, run, shop }: PouringProps) {
+function Pouring({ name, pour, run, shop, clock }: PouringProps) {
   const { parts } = pour;
   const { pouredMl, beganAt } = run;
   const isMixed = run.mixedAt !== null;
@@ -88,13 +90,21 @@ function Pouring({ name, pour, run, shop }: PouringProps) {
               type="primary"
               onClick={() => {
                 keepRun(pouredMl, Date.now());
+                clock.start();
                 announce('The clock of this pot runs.');
               }}
             >
               Stirred: start its clock
             </Button>
           )}{' '}
-          <Button onClick={() => keepPot(name, null)}>Empty the cup</Button>
+          <Button
+            onClick={() => {
+              clock.stop();
+              keepPot(name, null);
+            }}
+          >
+            Empty the cup
+          </Button>
         </p>
       </section>
     );

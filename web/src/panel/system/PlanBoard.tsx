@@ -8,6 +8,7 @@ import { useCut } from '../../shared/panel-map/use-cut.ts';
 import { ZoneList } from '../../shared/panel-map/ZoneList.tsx';
 import { useSize } from '../../shared/use-size.ts';
 import { CompareModal } from './CompareModal.tsx';
+import { StepClock } from '../../clocks/StepClock.tsx';
 import { OtherProducts } from './OtherProducts.tsx';
 import { ReplanModal } from './ReplanModal.tsx';
 import { SectionPanel } from './SectionPanel.tsx';
@@ -155,6 +156,21 @@ export function PlanBoard({
           n={n}
           start={plan}
           sheetOf={opened.sheetOf}
+          clockOf={({ n: of }) => (
+            <StepClock
+              system={system}
+              n={of}
+              opened={opened}
+              panel={{
+                jobId: view.job.id,
+                panelId: view.panel.id,
+                panelName: view.panel.name,
+                planId: stored.id,
+                systemId: system.id,
+                shop: view.shop,
+              }}
+            />
+          )}
           otherProducts={(step) => (
             <OtherProducts
               key={`${system.id} ${step.n}`}

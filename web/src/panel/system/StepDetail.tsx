@@ -26,6 +26,7 @@ export function StepDetail({
   start,
   sheetOf,
   onReplan,
+  clockOf,
   otherProducts,
 }: {
   readonly system: System;
@@ -34,6 +35,8 @@ export function StepDetail({
   readonly sheetOf: OpenedPlan['sheetOf'];
   /** Plans the rest from this step; absent where nothing can be planned on. */
   readonly onReplan?: () => void;
+  /** The clock of a step, or what starts it. */
+  readonly clockOf: (step: Step) => React.ReactNode;
   /** What is said of other products for a step that lays one. */
   readonly otherProducts: (step: Step) => React.ReactNode;
 }) {
@@ -48,6 +51,7 @@ export function StepDetail({
           all={areasOf(system.steps)}
           start={start}
           sheetOf={sheetOf}
+          clock={step.isDone || isEnd ? null : clockOf(step)}
           products={step.sheetId && !step.isDone && !isEnd ? otherProducts(step) : null}
           {...(onReplan && step.op !== 'hand-over' ? { onReplan } : {})}
         />
@@ -64,10 +68,11 @@ interface DetailProps {
   readonly start: WorkStart;
   readonly sheetOf: OpenedPlan['sheetOf'];
   readonly onReplan?: () => void;
+  readonly clock: React.ReactNode;
   readonly products: React.ReactNode;
 }
 
-function Detail({ step, all, start, sheetOf, onReplan, products }: DetailProps) {
+function Detail({ step, all, start, sheetOf, onReplan, clock, products }: DetailProps) {
   const { minutes, system } = useFormat();
   const at = (afterMin: number): string => clockTime(start, afterMin);
   const mix = stepMix(step, sheetOf(step.sheetId));
@@ -110,6 +115,7 @@ function Detail({ step, all, start, sheetOf, onReplan, products }: DetailProps) 
         {open && `; next coat from ${at(step.endMin + open.opensMin)} to ${at(step.endMin + open.closesMin)}`}
         .
       </p>
+      {clock}
       {onReplan && (
         <p>
           <Button onClick={onReplan}>Done so far: plan on from here…</Button>
