@@ -65,7 +65,7 @@ export interface Watch {
 }
 
 /** Blocks that a search may place in all. */
-const MOST_BLOCKS = 120_000;
+const MOST_BLOCKS = 80_000;
 const MOST_ROUNDS = 24;
 /** Days that are looked at first, and at most. */
 const FIRST_DAYS = 45;

@@ -50,6 +50,14 @@ export const costOfScore = ({ lateMin, nMissed, makespanMin, meanFinishMin, boot
   WEIGHTS.mean * meanFinishMin +
   WEIGHTS.booth * boothMin;
 
+/** What comes first alone: due dates, remedies and the finish. */
+const firstCost = ({ lateMin, nMissed, makespanMin }: Score): number =>
+  WEIGHTS.late * lateMin + WEIGHTS.missed * nMissed + makespanMin;
+
+/** Whether an order is the better one to keep in the end: by what comes first, then by the rest. */
+const isBetterOrder = ({ score: a }: Ordered, { score: b }: Ordered): boolean =>
+  firstCost(a) !== firstCost(b) ? firstCost(a) < firstCost(b) : costOfScore(a) < costOfScore(b);
+
 /** Whether a schedule is better by what comes first: due dates, then the finish, then the rest. */
 export const isBetterScore = (a: Score, b: Score): boolean =>
   a.lateMin !== b.lateMin
@@ -148,6 +156,10 @@ const PIN_FIRST = 1e7;
 const EVEN_BLOCKS = 300;
 /** Moves after which a small shop gains nothing more. */
 const MOST_MOVES = 800;
+/** Share of moves in which what belongs together is moved as one. */
+const BUNDLED_SHARE = 0.6;
+/** Share of moves that put one bundle beside another panel's. */
+const EXCHANGE_SHARE = 0.35;
 /** Share of moves that bring panels of one mix together. */
 const JOIN_SHARE = 0.2;
 
@@ -315,6 +327,17 @@ function joined(
   return next;
 }
 
+/** Keys with one bundle moved right before or right after one of another panel. */
+function exchanged(keys: readonly (readonly number[])[], random: () => number): number[][] {
+  const next = keys.map((own) => own.slice());
+  const panel = Math.floor(random() * keys.length);
+  const other = (panel + 1 + Math.floor(random() * (keys.length - 1))) % keys.length;
+  const bundle = Math.floor(random() * keys[panel]!.length);
+  const target = keys[other]![Math.floor(random() * keys[other]!.length)]!;
+  next[panel]![bundle] = target + (random() < 0.5 ? -0.5 : 0.5);
+  return next;
+}
+
 /** Keys of the bundles with some panels' work moved earlier or later. */
 function moved(
   keys: readonly (readonly number[])[],
@@ -330,50 +353,89 @@ function moved(
   return next;
 }
 
-/**
- * A good order: the best of the rules of priority, or the one before, and then moves of single panels and of several, kept
- * where they are no worse. Deterministic by its seed; bounded by `mostBlocks`.
- */
-export function searchOrder(works: readonly PanelWork[], resources: Resources, terms: SearchTerms): Ordered {
-  const { pins, seed, mostBlocks, isStopped, onProgress } = terms;
-  const nBlocks = works.reduce((sum, { blocks }) => sum + blocks.length, 0);
-  const random = seeded(seed);
+/** Work whose blocks are ordered one by one: what a night would break is kept together by its cost alone. */
+const unbundled = (works: readonly PanelWork[]): PanelWork[] =>
+  works.map((work) => ({
+    ...work,
+    bundles: work.blocks.map((_, block) => ({ from: block, to: block + 1 })),
+  }));
+
+interface Improving {
+  readonly works: readonly PanelWork[];
+  readonly resources: Resources;
+  readonly terms: SearchTerms;
+  readonly random: () => number;
+  /** Rounds of all that is tried, and which of them these are. */
+  readonly rounds: { readonly from: number; readonly to: number; readonly all: number };
+}
+
+/** Moves of single panels and of several, kept where they are no worse; the best that was found. */
+function improved(first: Ordered, { works, resources, terms, random, rounds }: Improving): Ordered {
+  const { pins, isStopped, onProgress } = terms;
   const alike = resources.nBooths > 0 ? sprayedAlike(works) : [];
-  let best = bestByRules(works, resources, pins);
-  let keys = startsOf(works, best.placement);
-  // The same work by its starts: moves are compared with that, for it need not come out the same.
-  let kept = placed(
-    works,
-    orderBy(works, (panel, bundle) => keys[panel]![bundle]!),
-    resources,
-    pins,
-  );
-  if (costOfScore(kept.score) < costOfScore(best.score)) best = kept;
-  const nRounds =
-    nBlocks > 0
-      ? Math.min(MOST_MOVES, Math.floor((mostBlocks * Math.min(1, EVEN_BLOCKS / nBlocks)) / nBlocks))
-      : 0;
-  for (let round = 0; round < nRounds; round++) {
-    if (isStopped?.()) break;
-    if (round % 16 === 0) onProgress?.(round / nRounds, best.score.makespanMin);
-    const nMoved = random() < 0.6 ? 1 : 2 + Math.floor(random() * 3);
-    const panels = Array.from({ length: nMoved }, () => pickPanel(works, kept, random));
-    const spanMin = random() < 0.5 ? 240 : kept.score.makespanMin;
-    const joins = alike.length > 0 && random() < JOIN_SHARE;
-    const tried = joins ? joined(keys, alike, random) : moved(keys, panels, spanMin, random);
-    const next = placed(
+  const byKeys = (keys: readonly (readonly number[])[]): Ordered =>
+    placed(
       works,
-      orderBy(works, (panel, bundle) => tried[panel]![bundle]!),
+      orderBy(works, (panel, bundle) => keys[panel]![bundle]!),
       resources,
       pins,
     );
+  let best = first;
+  let keys = startsOf(works, best.placement);
+  // The same work by its starts: moves are compared with that, for it need not come out the same.
+  let kept = byKeys(keys);
+  if (isBetterOrder(kept, best)) best = kept;
+  for (let round = rounds.from; round < rounds.to && !isStopped?.(); round++) {
+    if (round % 16 === 0) onProgress?.(round / rounds.all, best.score.makespanMin);
+    const next = byKeys(changed(keys, kept, { works, alike, random }));
+    if (isBetterOrder(next, best)) best = next;
     const [costNext, costKept] = [costOfScore(next.score), costOfScore(kept.score)];
     // A little worse is taken now and then, less so towards the end.
-    const slack = 0.004 * costKept * (1 - round / nRounds) * random();
+    const slack = 0.004 * costKept * (1 - round / rounds.all) * random();
     if (costNext > costKept + slack) continue;
     kept = next;
     keys = startsOf(works, kept.placement);
-    if (costNext < costOfScore(best.score)) best = next;
   }
   return best;
+}
+
+interface Changing {
+  readonly works: readonly PanelWork[];
+  readonly alike: readonly (readonly Sprayed[])[];
+  readonly random: () => number;
+}
+
+/** Keys changed by one move of the kinds there are. */
+function changed(
+  keys: readonly (readonly number[])[],
+  kept: Ordered,
+  { works, alike, random }: Changing,
+): number[][] {
+  if (works.length > 1 && random() < EXCHANGE_SHARE) return exchanged(keys, random);
+  if (alike.length > 0 && random() < JOIN_SHARE) return joined(keys, alike, random);
+  const nMoved = random() < 0.6 ? 1 : 2 + Math.floor(random() * 3);
+  const panels = Array.from({ length: nMoved }, () => pickPanel(works, kept, random));
+  return moved(keys, panels, random() < 0.5 ? 240 : kept.score.makespanMin, random);
+}
+
+/**
+ * A good order: the best of the rules of priority, or the one before, and then moves, first of what belongs together, then
+ * of single blocks. Deterministic by its seed; bounded by `mostBlocks`.
+ */
+export function searchOrder(works: readonly PanelWork[], resources: Resources, terms: SearchTerms): Ordered {
+  const { pins, seed, mostBlocks } = terms;
+  const nBlocks = works.reduce((sum, { blocks }) => sum + blocks.length, 0);
+  const random = seeded(seed);
+  const all =
+    nBlocks > 0
+      ? Math.min(MOST_MOVES, Math.floor((mostBlocks * Math.min(1, EVEN_BLOCKS / nBlocks)) / nBlocks))
+      : 0;
+  const half = Math.round(all * BUNDLED_SHARE);
+  const shared = { resources, terms, random };
+  const byBundles = improved(bestByRules(works, resources, pins), {
+    ...shared,
+    works,
+    rounds: { from: 0, to: half, all },
+  });
+  return improved(byBundles, { ...shared, works: unbundled(works), rounds: { from: half, to: all, all } });
 }
