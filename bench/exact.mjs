@@ -118,6 +118,7 @@ function programOf(works, nPeople, mostMin) {
   const waitName = (p, i) => `w_${p}_${i}`;
   const at = (p, { op, plus = 0, step }) => (op === null ? [waitName(p, step), 0] : [opName(p, op), plus]);
   works.forEach((work, p) => {
+    const { startOf, endOf } = shops[p];
     const after = (i, from, plus, sense = '>=') => {
       const [mine, minePlus] = at(p, startOf[i]);
       const [theirs, theirPlus] = from;

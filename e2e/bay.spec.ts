@@ -42,6 +42,7 @@ test('a foreman moves a step by its dialog, sees what it breaks and what mends i
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Begins').fill('2026-12-10T10:30');
   await expect(dialog.getByText(/Breaks: .*mended/).first()).toBeVisible();
+  await expect(dialog.getByText(/Sliding door shell ready \w+ \d\d:\d\d/)).toBeVisible();
   await dialog.getByRole('button', { name: 'Move it there' }).click();
   await expect(page.getByText(/is held to Thu 10:30/)).toBeVisible({ timeout: 20_000 });
   await expect(pane.getByText('Thu 10:30')).toBeVisible();
@@ -62,7 +63,8 @@ test('a bar is dragged to another time, and another screen sees it', async ({ pa
   await page.mouse.move(box.x + 3, box.y + 10);
   await page.mouse.down();
   await page.mouse.move(box.x + 143, box.y + 12, { steps: 6 });
-  await expect(page.locator('.bay-ghost')).toBeVisible();
+  // While it is dragged the whole schedule says what the move comes to.
+  await expect(page.locator('.bay-ghost')).toContainText(/ready \w+|Nothing else moves|Put in/);
   await page.mouse.up();
   await expect(page.getByText(/is held to/)).toBeVisible({ timeout: 20_000 });
   await expect(other.locator('.bay-bar.is-pinned')).toHaveCount(1, { timeout: 20_000 });

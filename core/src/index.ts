@@ -373,6 +373,7 @@ export {
 export { makeSchedule } from './schedule/shop-schedule.ts';
 export type { PanelOfShop, ScheduleAnswer, ScheduleAsk } from './schedule/shop-schedule.ts';
 export type { StepStart } from './schedule/make-schedule.ts';
+export { scheduleChanges, type ScheduleChanges } from './schedule/schedule-changes.ts';
 export { scheduleSchema } from './schedule/view-schedule.ts';
 export type { Schedule, ScheduledTask, ScheduledWindow } from './schedule/view-schedule.ts';
 export { holidaysSchema, minutesOf, peopleSchema, personSchema, readHours } from './survey/shop-time.ts';

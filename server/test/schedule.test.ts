@@ -1,4 +1,9 @@
-import type { ShopScheduleView, ShopView } from '@blue-ledge/core';
+import {
+  scheduleChanges,
+  type ScheduleChanges,
+  type ShopScheduleView,
+  type ShopView,
+} from '@blue-ledge/core';
 import { TestServer, demoJob } from './server.ts';
 
 /** The schedule of a shop: kept, brought up to date, moved and taken back; what is sent that cannot be is refused. */
@@ -35,6 +40,21 @@ test('panels without a plan wait and say so; planned ones get their hours, once,
     .expect(200);
   const later = await get();
   expect(Math.min(...later.schedule!.tasks.map(({ startMin }) => startMin))).toBeGreaterThan(900);
+});
+
+test('a trial says what a move comes to, as the move then does, and moves nothing', async () => {
+  await planAll();
+  const before = await get();
+  const { jobId, panelId, n } = before.schedule!.tasks.find(({ op }) => op === 'wash')!;
+  const moves = [{ jobId, panelId, n, at: { startOn: '2026-12-09', startMin: 540 } }];
+  const { body: told } = await server.http.post(path('/trials')).send({ now: NOW, moves }).expect(200);
+  expect((await get()).version).toBe(before.version);
+  const { body: after } = await server.http.post(path('/moves')).send({ now: NOW, moves }).expect(200);
+  const finishOf = (view: ShopScheduleView) =>
+    view.schedule!.panels.find((panel) => panel.panelId === panelId)!.finishMin;
+  const own = (told as ScheduleChanges).finishes.find((each) => each.panelId === panelId)!;
+  expect([own.wasMin, own.finishMin]).toEqual([finishOf(before), finishOf(after)]);
+  expect(told).toEqual(scheduleChanges(before.schedule, after.schedule));
 });
 
 test('a step that is moved stays where it was put, what was sent twice moves once, and undo brings all back', async () => {
@@ -89,6 +109,14 @@ test('what has begun stays when the rest is brought up to date', async () => {
 test.each([
   ['a moment without a day', () => server.http.get(path('?startMin=450')), 400],
   ['minute 1440', () => server.http.get(path('?startOn=2026-12-07&startMin=1440')), 400],
+  [
+    'a trial of a panel that is gone',
+    () =>
+      server.http
+        .post(path('/trials'))
+        .send({ now: NOW, moves: [{ jobId: 'bus-6', panelId: 'nowhere', n: 1, at: null }] }),
+    422,
+  ],
   ['no move', () => server.http.post(path('/moves')).send({ now: NOW, moves: [] }), 400],
   [
     'a panel of nobody',

@@ -57,6 +57,17 @@ export class ScheduleController {
     return this.schedules.move(asked, shop, body);
   }
 
+  /** What a move would come to; nothing is moved. */
+  @Post('trials')
+  @HttpCode(200)
+  trial(
+    @Param(new ZodPipe(shopParams)) { shop }: ShopParams,
+    @Body(new ZodPipe(scheduleMovesSchema)) body: ScheduleMoves,
+    @Gone() gone: AbortSignal,
+  ) {
+    return this.schedules.trial(shop, body, gone);
+  }
+
   @Post('undo')
   @HttpCode(200)
   undo(

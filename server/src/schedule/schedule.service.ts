@@ -2,9 +2,11 @@ import {
   axisMin,
   personCalendar,
   personOf,
+  scheduleChanges,
   type DatedStart,
   type Schedule,
   type ScheduleAsk,
+  type ScheduleChanges,
   type ScheduleMove,
   type ScheduleProgress,
   type ShopScheduleView,
@@ -113,6 +115,19 @@ function askOf(inputs: Inputs, now: DatedStart, kind: Kind): ScheduleAsk {
   };
 }
 
+/** @throws {ProblemError} 422 for a panel that is in no open job of the shop */
+function mustBeOpen(moves: readonly ScheduleMove[], { panels }: Inputs): void {
+  const known = new Set(panels.map(({ jobId, panelId }) => `${jobId} ${panelId}`));
+  const unknown = moves.findIndex(({ jobId, panelId }) => !known.has(`${jobId} ${panelId}`));
+  if (unknown >= 0)
+    throw new ProblemError(422, 'The work was not moved.', [
+      { path: `moves.${unknown}.panelId`, message: 'is no panel of an open job of this shop' },
+    ]);
+}
+
+const isSameStep = (a: ScheduleMove, b: ScheduleMove): boolean =>
+  a.jobId === b.jobId && a.panelId === b.panelId && a.n === b.n;
+
 const viewOf = (
   { madeOf: _madeOf, previous: _previous, ...kept }: KeptSchedule,
   { panels, moves }: Inputs,
@@ -193,12 +208,7 @@ export class ScheduleService {
       async (keep) => {
         const inputs = await this.database.write(asked.actor, async (tx) => {
           const before = await inputsOf(tx, shopId);
-          const known = new Set(before.panels.map(({ jobId, panelId }) => `${jobId} ${panelId}`));
-          const unknown = moves.findIndex(({ jobId, panelId }) => !known.has(`${jobId} ${panelId}`));
-          if (unknown >= 0)
-            throw new ProblemError(422, 'The work was not moved.', [
-              { path: `moves.${unknown}.panelId`, message: 'is no panel of an open job of this shop' },
-            ]);
+          mustBeOpen(moves, before);
           const writer = new ScheduleWriter(tx);
           for (const move of moves) await writer.move(shopId, move);
           return { ...before, moves: await writer.moves(shopId), before };
@@ -213,6 +223,20 @@ export class ScheduleService {
       },
       { keptOf: () => ({ shopId }), again: (tx) => this.again(tx, shopId) },
     );
+  }
+
+  /** What moves would come to, by the whole schedule; nothing is kept. */
+  async trial(shopId: string, { now, moves }: ScheduleMoves, gone: AbortSignal): Promise<ScheduleChanges> {
+    const inputs = await this.database.read((tx) => inputsOf(tx, shopId));
+    mustBeOpen(moves, inputs);
+    const others = inputs.moves.filter((move) => !moves.some((other) => isSameStep(move, other)));
+    const tried = { ...inputs, moves: [...others, ...moves] };
+    const made = await this.planner.schedule(askOf(tried, now, 'keep'), {
+      gone,
+      onProgress: () => undefined,
+    });
+    if (!made.ok) throw new ProblemError(422, made.message);
+    return scheduleChanges(inputs.kept?.schedule ?? null, made.schedule);
   }
 
   /** Takes back the move that made a version, and all that followed it. */

@@ -1,4 +1,10 @@
-import type { DatedStart, ScheduleMove, ScheduleProgress, ShopScheduleView } from '@blue-ledge/core';
+import type {
+  DatedStart,
+  ScheduleChanges,
+  ScheduleMove,
+  ScheduleProgress,
+  ShopScheduleView,
+} from '@blue-ledge/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { nowHere } from '../state/now.ts';
 import { ask, newKey } from './http.ts';
@@ -69,3 +75,11 @@ export function useMoveSteps(shop: string) {
     onSuccess: (made) => client.setQueryData(queryKey(shop), made),
   });
 }
+
+/** What a move would come to; nothing is moved. */
+export const tryMove = (shop: string, move: ScheduleMove, stop: AbortSignal): Promise<ScheduleChanges> =>
+  ask<ScheduleChanges>(`${path(shop)}/trials`, {
+    method: 'POST',
+    body: { now: nowHere(), moves: [move] },
+    stop,
+  });

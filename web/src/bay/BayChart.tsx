@@ -25,6 +25,7 @@ export interface BayChartProps {
   readonly selected: string | null;
   readonly moved: readonly ScheduleMove[];
   readonly onSelect: (key: string | null) => void;
+  readonly shopId: string;
   readonly onMove: (row: PanelRow, n: number, toMin: number, personId: string) => void;
 }
 

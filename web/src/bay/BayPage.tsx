@@ -142,6 +142,7 @@ function Board({ shop, view }: { readonly shop: ShopView; readonly view: ShopSch
       <UndoMove moves={moves} start={start} rows={rows} />
       <div className="bay">
         <BayChart
+          shopId={shop.id}
           start={start}
           rows={rows}
           lanes={lanes}
@@ -158,6 +159,7 @@ function Board({ shop, view }: { readonly shop: ShopView; readonly view: ShopSch
           {row ? (
             <PanelPane
               key={row.key}
+              shopId={shop.id}
               row={row}
               view={view}
               rows={rows}

@@ -4,7 +4,7 @@ import type { BayChartProps } from './BayChart.tsx';
 import { isDrawn, stateAt, type Bar, type PanelRow } from './bay-rows.ts';
 import { timeText, type BayScale } from './bay-scale.ts';
 import { windowText } from './bay-words.ts';
-import { brokenBy } from './broken-by.ts';
+import { MoveOutcome } from './MoveOutcome.tsx';
 
 interface PanelLineProps extends BayChartProps {
   readonly row: PanelRow;
@@ -93,6 +93,7 @@ const DRAG_PX = 5;
 const STEP_MIN = 5;
 
 function BarView({
+  shopId,
   row,
   bar,
   scale,
@@ -161,12 +162,17 @@ function BarView({
           style={{ left: scale.x(toMin), width }}
           role="status"
         >
-          <span>
+          <div>
             <b>{timeText(start, toMin)}</b>
-            {brokenBy(row, session!, toMin - bar.fromMin, start).map((text) => (
-              <em key={text}>{text}</em>
-            ))}
-          </span>
+            <MoveOutcome
+              shopId={shopId}
+              row={row}
+              session={session!}
+              toMin={toMin}
+              personId={session!.personId}
+              start={start}
+            />
+          </div>
         </div>
       )}
     </>

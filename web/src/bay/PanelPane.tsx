@@ -16,9 +16,10 @@ import type { BayMoves } from './bay-moves.tsx';
 import type { PanelRow } from './bay-rows.ts';
 import { timeText } from './bay-scale.ts';
 import { capital, heldText, windowText } from './bay-words.ts';
-import { brokenBy } from './broken-by.ts';
+import { MoveOutcome } from './MoveOutcome.tsx';
 
 interface PanelPaneProps {
+  readonly shopId: string;
   readonly row: PanelRow;
   readonly rows: readonly PanelRow[];
   readonly view: ShopScheduleView;
@@ -28,7 +29,7 @@ interface PanelPaneProps {
 }
 
 /** One panel: when it is ready, the chain of work and waits that decides it, and moving its work. */
-export function PanelPane({ row, view, nowMin, moves, onClose }: PanelPaneProps) {
+export function PanelPane({ shopId, row, view, nowMin, moves, onClose }: PanelPaneProps) {
   const { panel, tasks } = row;
   const { start } = view;
   const schedule = view.schedule!;
@@ -89,6 +90,7 @@ export function PanelPane({ row, view, nowMin, moves, onClose }: PanelPaneProps)
       </p>
       {moving && (
         <MoveSession
+          shopId={shopId}
           session={moving}
           row={row}
           view={view}
@@ -174,6 +176,7 @@ function ChainItem({ session, row, view, nowMin, onMove, onLetGo }: ChainItemPro
 }
 
 interface MoveSessionProps {
+  readonly shopId: string;
   readonly session: Session;
   readonly row: PanelRow;
   readonly view: ShopScheduleView;
@@ -182,12 +185,11 @@ interface MoveSessionProps {
 }
 
 /** Moves work by its time and person, without a pointer. */
-function MoveSession({ session, row, view: { start, schedule }, onMove, onClose }: MoveSessionProps) {
+function MoveSession({ shopId, session, row, view: { start, schedule }, onMove, onClose }: MoveSessionProps) {
   const [text, setText] = useState(() => fieldOf(momentOf(start, Math.round(session.startMin))));
   const [personId, setPersonId] = useState(session.personId);
   const at = startOfField(text);
   const toMin = at ? axisMin(start, at) : null;
-  const broken = toMin === null ? [] : brokenBy(row, session, toMin - session.startMin, start);
   return (
     <Modal
       open
@@ -218,14 +220,15 @@ function MoveSession({ session, row, view: { start, schedule }, onMove, onClose 
       {toMin !== null && toMin < 0 && (
         <p className="field-problem">That is before this schedule starts: {timeText(start, 0)}.</p>
       )}
-      {broken.length > 0 ? (
-        <ul className="bay-broken">
-          {broken.map((each) => (
-            <li key={each}>{capital(each)}.</li>
-          ))}
-        </ul>
-      ) : (
-        <p className="note">No window of this panel closes on it.</p>
+      {toMin !== null && toMin >= 0 && (
+        <MoveOutcome
+          shopId={shopId}
+          row={row}
+          session={session}
+          toMin={toMin}
+          personId={personId}
+          start={start}
+        />
       )}
     </Modal>
   );

@@ -1,6 +1,6 @@
 import {
   momentOf,
-  panelKeyOf,
+  scheduleChanges,
   type DatedStart,
   type ScheduleMove,
   type ShopScheduleView,
@@ -13,6 +13,7 @@ import { UndoOutlined } from '../shared/icons.tsx';
 import { announce } from '../state/announce.ts';
 import type { PanelRow } from './bay-rows.ts';
 import { timeText } from './bay-scale.ts';
+import { changesText } from './bay-words.ts';
 
 /** Moving work to another time: what it came to, and back again. */
 
@@ -59,29 +60,6 @@ export function useBayMoves(shopId: string, view: ShopScheduleView): BayMoves {
   };
 }
 
-/** What a move came to: panels that are ready later or sooner, work that was put in, what is late now. */
-function outcomeOf({ before, after }: Made, rows: readonly PanelRow[], start: DatedStart): string[] {
-  const was = new Map((before.schedule?.panels ?? []).map((panel) => [panelKeyOf(panel), panel.finishMin]));
-  const changed = (after.schedule?.panels ?? []).filter(
-    (panel) => Math.abs((was.get(panelKeyOf(panel)) ?? panel.finishMin) - panel.finishMin) >= 1,
-  );
-  const names = changed
-    .slice(0, 3)
-    .map(({ name, finishMin }) => `${name} ready ${timeText(start, finishMin)}`);
-  const more = changed.length > 3 ? [`${changed.length - 3} more panels move`] : [];
-  const known = new Set(
-    (before.schedule?.inserted ?? []).map(({ panelId, afterN, op }) => `${panelId} ${afterN} ${op}`),
-  );
-  const put = (after.schedule?.inserted ?? []).filter(
-    ({ panelId, afterN, op }) => !known.has(`${panelId} ${afterN} ${op}`),
-  );
-  const inserted = put.map(({ panelId, op, why, handsOnMin }) => {
-    const name = rows.find(({ panel }) => panel.panelId === panelId)?.panel.name ?? panelId;
-    return `put in on ${name}: ${op.replaceAll('-', ' ')}, ${Math.round(handsOnMin)} min. ${why}`;
-  });
-  return changed.length + put.length === 0 ? ['nothing else moves'] : [...names, ...more, ...inserted];
-}
-
 export function UndoMove({
   moves,
   start,
@@ -99,7 +77,7 @@ export function UndoMove({
         The rest follows…
       </p>
     );
-  if (!made) return null;
+  if (!made?.after.schedule) return null;
   const { move } = made;
   const name = rows.find(({ panel }) => panel.jobId === move.jobId && panel.panelId === move.panelId)?.panel
     .name;
@@ -109,7 +87,7 @@ export function UndoMove({
         <b>
           {name}, step {move.n} {move.at ? `is held to ${timeText(move.at, 0)}` : 'is let go'}:
         </b>{' '}
-        {outcomeOf(made, rows, start).join('; ')}.
+        {changesText(scheduleChanges(made.before.schedule, made.after.schedule!), start).join('; ')}.
       </p>
       <Button icon={<UndoOutlined />} onClick={undo}>
         Undo

@@ -1,5 +1,6 @@
-import type { Schedule, ScheduledTask, ScheduledWindow } from '@blue-ledge/core';
+import { scheduleChanges, type Schedule, type ScheduledTask, type ScheduledWindow } from '@blue-ledge/core';
 import { isDrawn, lanesOf, panelRows, stateAt } from './bay-rows.ts';
+import { changesText } from './bay-words.ts';
 import { brokenBy } from './broken-by.ts';
 
 const START = { startOn: '2026-12-07', startMin: 480 };
@@ -105,11 +106,26 @@ test('a window is drawn where it presses, or its panel is looked at', () => {
   expect(isDrawn({ ...WINDOW, usedMin: 390 }, false)).toBe(true);
 });
 
-test('while work is dragged it says what it breaks, what mends that, and what is late', () => {
+test('while work is dragged it says at once what it breaks and what mends that', () => {
   const session = rows[0]!.bars[3]!.session!;
   expect(brokenBy(rows[0]!, session, 60, START)).toEqual([]);
   expect(brokenBy(rows[0]!, session, 300, START).join(' ')).toMatch(
-    /breaks: next coat by 14:40; mended: scuff.*late by/,
+    /breaks: next coat by 14:40; mended: scuff/,
   );
   expect(brokenBy(rows[0]!, session, -110, START).join(' ')).toMatch(/not done by then/);
+});
+
+test('what a move comes to is said: what is put in, who is ready when, who is late; or that nothing else moves', () => {
+  expect(changesText(scheduleChanges(schedule, schedule), START)).toEqual(['nothing else moves']);
+  const [door] = schedule.panels;
+  const later = {
+    ...schedule,
+    panels: [{ ...door!, finishMin: door!.finishMin + 600, dueMin: door!.finishMin + 60 }],
+    inserted: [
+      { jobId: 'bus', panelId: 'door', afterN: 2, op: 'scuff' as const, why: 'Too late.', handsOnMin: 6 },
+    ],
+  };
+  const said = changesText(scheduleChanges(schedule, later), START);
+  expect(said[0]).toBe('put in: scuff by pad, 6 min. Too late.');
+  expect(said[1]).toMatch(/ready .*, late by 9 h/);
 });

@@ -1,6 +1,8 @@
 import {
   formatMinutes,
+  OP_LABELS,
   type DatedStart,
+  type ScheduleChanges,
   type Schedule,
   type ScheduledWindow,
   type Urgency,
@@ -54,3 +56,25 @@ const HELD_BY: Readonly<Record<NonNullable<Schedule['tasks'][number]['heldBy']>,
 
 export const heldText = (heldBy: Schedule['tasks'][number]['heldBy']): string =>
   heldBy === undefined ? '' : HELD_BY[heldBy];
+
+const MOST_NAMED = 3;
+
+/** What a move comes to: panels that are ready later or sooner, what is late, what is put in to mend it. */
+export function changesText({ finishes, inserted, warnings }: ScheduleChanges, start: DatedStart): string[] {
+  const named = finishes
+    .slice(0, MOST_NAMED)
+    .map(
+      ({ name, finishMin, lateMin }) =>
+        `${name} ready ${timeText(start, finishMin)}${lateMin > 0 ? `, late by ${formatMinutes(lateMin)}` : ''}`,
+    );
+  const more =
+    finishes.length > MOST_NAMED
+      ? [`${finishes.length - MOST_NAMED} more panels are ready at another time`]
+      : [];
+  const putIn = inserted.map(
+    ({ op, why, handsOnMin }) =>
+      `put in: ${OP_LABELS[op].toLowerCase()}, ${Math.round(handsOnMin)} min. ${why}`,
+  );
+  const all = [...warnings.map(({ text }) => text), ...putIn, ...named, ...more];
+  return all.length > 0 ? all : ['nothing else moves'];
+}
