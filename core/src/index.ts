@@ -372,7 +372,7 @@ export {
 } from './schedule/work-calendar.ts';
 export { makeSchedule } from './schedule/shop-schedule.ts';
 export type { PanelOfShop, ScheduleAnswer, ScheduleAsk } from './schedule/shop-schedule.ts';
-export type { StepStart } from './schedule/make-schedule.ts';
+export type { StepStart } from './schedule/schedule-task.ts';
 export { scheduleChanges, type ScheduleChanges } from './schedule/schedule-changes.ts';
 export { scheduleSchema } from './schedule/view-schedule.ts';
 export type { Schedule, ScheduledTask, ScheduledWindow } from './schedule/view-schedule.ts';

@@ -145,9 +145,9 @@ export class Board {
     const at = useAfter(uses, atMin);
     const before = uses[at - 1];
     const after = uses[at];
-    const n =
-      (before && before.mixKey !== mixKey ? 1 : 0) +
-      (before && after && before.mixKey === after.mixKey && after.mixKey !== mixKey ? 1 : 0);
+    // What comes after it needed no washing up so far where it was the first, or had the same mix before it.
+    const wasClean = after && (!before || before.mixKey === after.mixKey);
+    const n = (before && before.mixKey !== mixKey ? 1 : 0) + (wasClean && after.mixKey !== mixKey ? 1 : 0);
     return n * this.resources.gunWashMin;
   }
 

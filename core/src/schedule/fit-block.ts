@@ -48,6 +48,7 @@ function attempt(
     const tried = fitStep(i, now, cursor);
     if (!tried) return null;
     const { startMin } = tried.placed;
+    if (pin?.heldBy && tried.placed.heldBy === 'nothing') tried.placed.heldBy = pin.heldBy;
     const missed =
       step.lags.length > 0 ? step.lags.filter((lag) => startMin > closesMin(lag, work, done)) : KEPT;
     const { placed } = tried;

@@ -49,6 +49,8 @@ interface Progress {
   lastPerson: number;
   /** Some of its work found no time. */
   isCut: boolean;
+  /** Some of its work could not stay where it was: it finds its time after all that could. */
+  isPutOff: boolean;
 }
 
 /** Places one block with whoever does it best; how many limits are missed, or null where there is no time. */
@@ -128,6 +130,39 @@ function placeFrom(blocks: readonly Block[], fromMin: number, progress: Progress
   return nMissed;
 }
 
+export interface PlaceTerms {
+  readonly pins?: Pins;
+  /** What is loosely held stays exactly where it is, wherever it can; the rest is placed after that. */
+  readonly staysFirst?: boolean;
+}
+
+/** It begins later than it is loosely held to. */
+function isPushed(bundle: Block, { work, done, nth }: Progress, pins: Pins): boolean {
+  const held = pins.get(nth);
+  const first = work.blocks[bundle.from]!.from;
+  const pin = held?.get(first);
+  // What leads up to a step that is held to a time goes with it.
+  const isHeldOn = [...(held ?? [])].some(([step, { isLoose }]) => step >= first && !isLoose);
+  if (isHeldOn) return false;
+  return pin?.isLoose === true && (done[first]?.handsFromMin ?? Infinity) > pin.startMin + STAYS_MIN;
+}
+
+/** So little later is where it was, minutes. */
+const STAYS_MIN = 0.5;
+
+/** Takes a bundle out again, to be placed after the others. */
+function putOff(
+  bundle: Block,
+  progress: Progress,
+  { shop, nTaken }: { readonly shop: Shop; readonly nTaken: number },
+): void {
+  const { work, done } = progress;
+  goBack(shop, nTaken);
+  for (const block of work.blocks.slice(bundle.from, bundle.to)) clear(done, block);
+  progress.nextBundle -= 1;
+  progress.isPutOff = true;
+}
+
 /**
  * Places all work in the order given: each entry is a panel, whose next bundle of blocks is meant. Deterministic.
  * O(blocks x people x tries).
@@ -136,7 +171,7 @@ export function place(
   works: readonly PanelWork[],
   order: readonly number[],
   resources: Resources,
-  pins: Pins = new Map(),
+  { pins = new Map(), staysFirst = false }: PlaceTerms = {},
 ): Placement {
   const shop: Shop = { board: new Board(resources), pins, taken: [] };
   const panels = works.map((work, nth): Progress => ({
@@ -146,17 +181,34 @@ export function place(
     nextBundle: 0,
     lastPerson: -1,
     isCut: false,
+    isPutOff: false,
   }));
+  const later: number[] = [];
   for (const nth of order) {
     const progress = panels[nth]!;
-    const bundle = progress.work.bundles[progress.nextBundle++]!;
-    if (!progress.isCut) placeBundle(bundle, progress, shop);
+    if (progress.isPutOff) {
+      later.push(nth);
+      continue;
+    }
+    const nTaken = shop.taken.length;
+    const bundle = placeNext(progress, shop);
+    if (!staysFirst || !isPushed(bundle, progress, pins)) continue;
+    putOff(bundle, progress, { shop, nTaken });
+    later.push(nth);
   }
+  for (const nth of later) placeNext(panels[nth]!, shop);
   return {
     panels: panels.map(({ done }) => done.filter((step) => step !== undefined)),
     board: shop.board,
     isCut: panels.some(({ isCut }) => isCut),
   };
+}
+
+/** Places the next bundle of a panel. */
+function placeNext(progress: Progress, shop: Shop): Block {
+  const bundle = progress.work.bundles[progress.nextBundle++]!;
+  if (!progress.isCut) placeBundle(bundle, progress, shop);
+  return bundle;
 }
 
 /** Fewer missed limits, then the earlier end; whoever knows the panel goes on with it. */

@@ -46,6 +46,8 @@ export interface Placement {
 export interface Pin {
   readonly startMin: number;
   readonly person?: number | undefined;
+  /** What it waited for when it was there before. */
+  readonly heldBy?: HeldBy | undefined;
   /** It may come later, and by somebody else, where it has to: so it was before. */
   readonly isLoose?: true;
 }

@@ -1,7 +1,10 @@
 import fc from 'fast-check';
 import { faultsOf, KINDS, MONDAY, panelsOf, scheduleOf, shopOf } from '../testing/shop-work.ts';
+import { weekdayOf } from '../units/calendar.ts';
+import type { StepStart } from './schedule-task.ts';
 import { makeSchedule } from './shop-schedule.ts';
 import type { Schedule } from './view-schedule.ts';
+import { momentOf } from './work-calendar.ts';
 
 const people = (n: number) =>
   Array.from({ length: n }, (_, i) => ({ id: `${i + 1}`, name: `Prep ${i + 1}` }));
@@ -179,16 +182,53 @@ test('a coat that is pinned is led up to: its metal is abraded just before', () 
   expect(faultsOf(schedule, asked)).toEqual([]);
 });
 
-test('kept as it was, the rest does not move', () => {
-  const panels = panelsOf(['chips', 'dent', 'trim'], two);
-  const before = scheduleOf({ shop: two, start: MONDAY, panels });
-  const again = scheduleOf({ shop: two, start: MONDAY, panels, before: before.tasks, effort: 'keep' });
-  const starts = ({ tasks }: Schedule) =>
-    tasks.map(({ panelId, n, part, startMin }) => [panelId, n, part, startMin]);
-  expect(finishOf(again)).toBeLessThanOrEqual(finishOf(before) + 60);
-  const moved = starts(again).filter((each, i) => each[3] !== starts(before)[i]?.[3]);
-  expect(moved.length).toBeLessThan(starts(before).length / 2);
+/** When each step began and by whom, as a schedule that is kept hands it on. */
+const startsOf = ({ tasks }: Schedule): StepStart[] =>
+  tasks
+    .filter(({ part, isInserted }) => part === 1 && !isInserted)
+    .map(({ resources, ...task }) => ({
+      ...task,
+      personId: resources.find((each) => each.startsWith('technician:'))?.slice('technician:'.length),
+    }));
+
+test.each([[['chips', 'dent', 'trim']], [KINDS], [['bare', 'bare', 'trim', 'brackets', 'cap']]])(
+  'kept without a move nothing moves: %p',
+  (kinds) => {
+    const asked = { shop: two, start: MONDAY, panels: panelsOf(kinds, two) };
+    const before = scheduleOf(asked);
+    const again = scheduleOf({ ...asked, before: startsOf(before), effort: 'keep' });
+    expect(again.tasks).toEqual(before.tasks);
+  },
+);
+
+test('wherever work is moved to, the rest keeps hours, resources, order and windows', () => {
+  const asked = { shop: two, start: MONDAY, panels: panelsOf(KINDS, two) };
+  const before = startsOf(scheduleOf(asked));
+  fc.assert(
+    fc.property(fc.nat(before.length - 1), fc.integer({ min: 5, max: 900 }), (nth, byMin) => {
+      const { jobId, panelId, n, startMin } = before[nth]!;
+      const pins = [{ jobId, panelId, n, startMin: startMin + byMin }];
+      const schedule = scheduleOf({ ...asked, before, pins, effort: 'keep' });
+      expect(faultsOf(schedule, asked)).toEqual([]);
+      const moved = schedule.tasks.find(
+        (task) => task.panelId === panelId && task.n === n && !task.isInserted,
+      )!;
+      expect(moved.startMin).toBeGreaterThanOrEqual(startMin + byMin - 0.5);
+    }),
+    { numRuns: Number(process.env['RUNS'] ?? 12) },
+  );
 });
+
+test.each(['2026-12-31', '2027-02-26', '2027-03-26', '2026-10-23'])(
+  'the end of a month or a year, or the days on which clocks change, is a day like others: from %s',
+  (startOn) => {
+    const asked = { shop: two, start: { startOn, startMin: 480 }, panels: panelsOf(['dent', 'bare'], two) };
+    const schedule = scheduleOf(asked);
+    expect(faultsOf(schedule, asked)).toEqual([]);
+    const days = new Set(schedule.tasks.map(({ startMin }) => momentOf(asked.start, startMin).startOn));
+    for (const day of days) expect(weekdayOf(day)).toBeLessThan(5);
+  },
+);
 
 test('a window that no hours keep is mended, and what was put in says why and what it costs', () => {
   // Bare metal is abraded, and the only person goes home for two days at once.

@@ -85,12 +85,13 @@ function begunPins({ start, schedule }: KeptSchedule, now: DatedStart): StepStar
 const startsOf = ({ tasks }: Schedule): StepStart[] =>
   tasks
     .filter(({ part, isInserted }) => part === 1 && !isInserted)
-    .map(({ jobId, panelId, n, op, startMin, resources }) => ({
+    .map(({ jobId, panelId, n, op, startMin, heldBy, resources }) => ({
       jobId,
       panelId,
       n,
       op,
       startMin,
+      heldBy,
       personId: personOf({ resources }),
     }));
 
