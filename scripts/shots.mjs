@@ -25,7 +25,16 @@ const VIEWS = [
   ['job', '/jobs/bus-6'],
   ['shop', '/shop'],
   ['survey', `${DOOR}/survey?zone=C`],
-  ['system', `${DOOR}/system?step=15`],
+  [
+    'system',
+    `${DOOR}/system?step=12`,
+    async (page) => {
+      await page.getByRole('button', { name: 'The last coat is on: start its clock' }).click();
+      await page.waitForTimeout(800);
+      await page.goto(`${address}${DOOR}/system?step=15`);
+      await page.waitForTimeout(1200);
+    },
+  ],
   ['ladder', `${DOOR}/ladder?run=C:build`],
   [
     'ladder-film',

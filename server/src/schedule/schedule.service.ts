@@ -52,7 +52,7 @@ async function inputsOf(tx: Read, shopId: string): Promise<Inputs> {
 }
 
 /** Raised when the same work would be scheduled otherwise than before. */
-const SCHEDULER_VERSION = 1;
+const SCHEDULER_VERSION = 2;
 
 /** Mark of all that a schedule is made of. */
 function markOf({ shop, panels, moves }: Inputs): string {
