@@ -3,8 +3,8 @@ import { expect, expectAccessible, test } from './fixtures.ts';
 
 /** The bay: all panels of a shop on one chart, what is next, and work that is moved. */
 
-async function planAll(page: Page): Promise<void> {
-  const answer = await page.request.post('/api/jobs/bus-6/plans', {
+async function planAll(page: Page, job = 'bus-6'): Promise<void> {
+  const answer = await page.request.post(`/api/jobs/${job}/plans`, {
     data: { now: { startOn: '2026-12-07', startMin: 450 } },
   });
   expect(answer.ok()).toBe(true);
@@ -68,6 +68,22 @@ test('a bar is dragged to another time, and another screen sees it', async ({ pa
   await page.mouse.up();
   await expect(page.getByText(/is held to/)).toBeVisible({ timeout: 20_000 });
   await expect(other.locator('.bay-bar.is-pinned')).toHaveCount(1, { timeout: 20_000 });
+});
+
+test('printed for the wall, every panel is on the paper', async ({ page, shop }) => {
+  for (const job of ['marsh-tractor', 'pilot-car']) {
+    await shop.takeDemo(job);
+    await planAll(page, job);
+  }
+  await planAll(page);
+  await page.setViewportSize({ width: 1280, height: 500 });
+  await page.goto('/bay');
+  await expect(panels(page).first()).toBeVisible({ timeout: 20_000 });
+  const names = page.locator('.bay-name:visible b');
+  expect(await names.count()).toBeLessThan(12);
+  await page.emulateMedia({ media: 'print' });
+  await expect(names).toHaveCount(12);
+  await expect(page.getByText(/12 Bumper cover: ready/)).toBeVisible();
 });
 
 test('the chart is worked by keys alone', async ({ page }) => {

@@ -72,8 +72,8 @@ export class ShopServer {
   }
 
   /** Takes the demo job in. */
-  async takeDemo(): Promise<void> {
-    const response = await this.send('POST', '/api/jobs', demoJob());
+  async takeDemo(file = 'book-bus-6'): Promise<void> {
+    const response = await this.send('POST', '/api/jobs', demoJob(file));
     if (!response.ok) throw new Error(await response.text());
   }
 
@@ -98,4 +98,5 @@ export class ShopServer {
   }
 }
 
-export const demoJob = () => JSON.parse(readFileSync(join(ROOT, 'demo/book-bus-6.ledge.json'), 'utf8'));
+export const demoJob = (file = 'book-bus-6') =>
+  JSON.parse(readFileSync(join(ROOT, `demo/${file}.ledge.json`), 'utf8'));

@@ -144,8 +144,17 @@ const VIEWS = [
 setup();
 build(['core', 'server', 'web']);
 const folder = mkdtempSync(join(tmpdir(), 'ledge-shots-'));
-const server = spawn(process.execPath, [join(root, 'server/bundle/main.mjs')], {
-  env: { ...process.env, PORT, LEDGE_DATA: folder, LEDGE_WEB: join(root, 'web/dist') },
+// Monday morning, before the shop opens: pictures are the same on every day.
+const MORNING = '2026-12-07T07:30:00';
+const withMorning = ['--import', join(root, 'e2e/server-morning.mjs')];
+const server = spawn(process.execPath, [...withMorning, join(root, 'server/bundle/main.mjs')], {
+  env: {
+    ...process.env,
+    PORT,
+    LEDGE_DATA: folder,
+    LEDGE_WEB: join(root, 'web/dist'),
+    LEDGE_MORNING: MORNING,
+  },
   stdio: 'ignore',
 });
 const send = (path, body) =>
@@ -168,7 +177,6 @@ const browser = await launcher.launch({
   args: ['--no-sandbox', '--disable-gpu'],
 });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
-// Monday morning, before the shop opens: pictures are the same on every day.
 await page.addInitScript((morning) => {
   const RealDate = Date;
   const shiftMs = RealDate.parse(morning) - RealDate.now();
@@ -177,7 +185,7 @@ await page.addInitScript((morning) => {
     construct: (target, args) => Reflect.construct(target, args.length === 0 ? [shifted()] : args),
     get: (target, name) => (name === 'now' ? shifted : Reflect.get(target, name)),
   });
-}, '2026-12-07T07:30:00');
+}, MORNING);
 mkdirSync(join(root, 'docs/screenshots'), { recursive: true });
 for (const [name, path, act] of VIEWS) {
   // The stream of events never ends: the network is never idle.

@@ -5,6 +5,7 @@ import {
   type ClocksView,
   type ClockView,
   type DatedStart,
+  type Shop,
 } from '@blue-ledge/core';
 import { Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
 import dayjs from 'dayjs';
@@ -40,6 +41,13 @@ function wallTimeOf(ms: number): DatedStart {
 const wrong = (path: string, message: string): ProblemError =>
   new ProblemError(400, 'Some of what was sent cannot be used.', [{ path, message }]);
 
+/** A clock with what comes when; one of a person's own runs in no shop's air. */
+const viewOf = ({ clock, airBefore, endedMs, by, version }: KeptClock, shop: Shop | undefined): ClockView => {
+  const start = wallTimeOf(clock.startedMs);
+  const moments = momentsOf(clock, shop ?? shopSchema.parse({}), { start, airBefore });
+  return { clock, by, version, endedMs, moments };
+};
+
 /** A coat, filler or fresh bare metal ends what ran on the same areas since an earlier step: it was what that waited for. */
 function endsAt({ step: before }: Clock, { step, work }: Clock): boolean {
   if (!step || !before || step.pot !== undefined || before.pot !== undefined || work.kind === 'minutes')
@@ -72,8 +80,8 @@ export class ClocksService implements OnApplicationBootstrap, OnApplicationShutd
   async running(): Promise<ClocksView> {
     await this.followWallClock();
     const clocks = await this.database.read(async (tx) => {
-      const kept = await new ClocksReader(tx).running();
-      return Promise.all(kept.map((each) => this.viewOf(tx, each)));
+      const shops = new Map((await new ShopsReader(tx).all()).map(({ id, shop }) => [id, shop]));
+      return (await new ClocksReader(tx).running()).map((kept) => viewOf(kept, shops.get(kept.shopId ?? '')));
     });
     return { nowMs: this.time.nowMs(), clocks };
   }
@@ -84,13 +92,13 @@ export class ClocksService implements OnApplicationBootstrap, OnApplicationShutd
     return this.writes.run(asked, async (tx) => {
       const clocks = new ClocksWriter(tx);
       const known = await clocks.byId(clock.id);
-      if (known) return this.viewOf(tx, known);
+      if (known) return this.seen(tx, known);
       const shopId = await this.shopOf(tx, clock);
       await this.checkFree(tx, clock);
       await clocks.forgetEnded(this.time.nowMs() - KEPT_MS);
       for (const over of (await clocks.running()).filter((other) => endsAt(other.clock, clock)))
         await clocks.update(over, { endedMs: clock.startedMs }, 'clock.stopped');
-      return this.viewOf(tx, await clocks.insert(clock, shopId));
+      return this.seen(tx, await clocks.insert(clock, shopId));
     });
   }
 
@@ -108,16 +116,13 @@ export class ClocksService implements OnApplicationBootstrap, OnApplicationShutd
         ...(startedMs === undefined ? {} : { clock: { ...was.clock, startedMs } }),
         ...(endedMs === undefined ? {} : { endedMs }),
       };
-      return this.viewOf(tx, await clocks.update(was, changed, kind));
+      return this.seen(tx, await clocks.update(was, changed, kind));
     });
   }
 
-  private async viewOf(tx: Read, kept: KeptClock): Promise<ClockView> {
-    const { clock, shopId, airBefore, endedMs, by, version } = kept;
-    const shop = shopId === null ? null : await new ShopsReader(tx).byId(shopId);
-    const start = wallTimeOf(clock.startedMs);
-    const moments = momentsOf(clock, shop?.shop ?? shopSchema.parse({}), { start, airBefore });
-    return { clock, by, version, endedMs, moments };
+  private async seen(tx: Read, kept: KeptClock): Promise<ClockView> {
+    const shop = kept.shopId === null ? null : await new ShopsReader(tx).byId(kept.shopId);
+    return viewOf(kept, shop?.shop);
   }
 
   /** @throws {ProblemError} 400 for a beginning that nobody can mean */

@@ -1,5 +1,6 @@
 import type { DatedStart, ScheduleMove } from '@blue-ledge/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
+import { useMedia } from '../shared/use-media.ts';
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, type KeyboardEvent } from 'react';
 import { bayScale, timeText, type BayScale, type Fold } from './bay-scale.ts';
 import type { Lane, PanelRow } from './bay-rows.ts';
@@ -33,6 +34,7 @@ export function BayChart(props: BayChartProps) {
   const { start, rows, lanes, open, nowMin, lastMin } = props;
   const { pxPerHour, zoom } = useBayView();
   const board = useRef<HTMLDivElement>(null);
+  const isPrinted = useMedia('print');
   const scale = useMemo(
     () => bayScale(open, start, [Math.min(0, nowMin) - 20, lastMin], pxPerHour),
     [open, start, nowMin, lastMin, pxPerHour],
@@ -42,7 +44,8 @@ export function BayChart(props: BayChartProps) {
     count: rows.length,
     getScrollElement: () => board.current,
     estimateSize: () => ROW_PX,
-    overscan: MORE_ROWS,
+    // Paper has no scrollbar.
+    overscan: isPrinted ? rows.length : MORE_ROWS,
     scrollMargin: AXIS_PX + lanes.length * LANE_PX,
   });
   useKeptCentre(board, scale, pxPerHour);
