@@ -1,5 +1,4 @@
-import { dueText } from './bay-words.ts';
-import type { ShopScheduleView, ShopView } from '@blue-ledge/core';
+import { OP_LABELS, type ShopScheduleView, type ShopView } from '@blue-ledge/core';
 import { Button, Select } from 'antd';
 import dayjs from 'dayjs';
 import { useMemo } from 'react';
@@ -12,9 +11,10 @@ import { MinusOutlined, PlusOutlined, PrinterOutlined } from '../shared/icons.ts
 import { PageTitle } from '../shell/PageTitle.tsx';
 import { nowHere } from '../state/now.ts';
 import { BayChart } from './BayChart.tsx';
-import { lanesOf, panelRows } from './bay-rows.ts';
+import { heldRows, lanesOf, panelRows, type PanelRow } from './bay-rows.ts';
 import { nowOnAxis, openHours, timeText } from './bay-scale.ts';
 import { useBayView } from './bay-view.ts';
+import { capital, dueText, heldText } from './bay-words.ts';
 import { download } from '../shared/save-as.ts';
 import { saveScheduleCsv } from './schedule-csv.ts';
 import { FindBetter } from './FindBetter.tsx';
@@ -170,7 +170,7 @@ function Board({ shop, view }: { readonly shop: ShopView; readonly view: ShopSch
           ) : (
             <>
               <NextPane schedule={schedule} rows={rows} start={start} nowMin={nowMin} onSelect={select} />
-              <Waiting view={view} />
+              <Waiting view={view} rows={rows} nowMin={nowMin} />
             </>
           )}
         </aside>
@@ -213,8 +213,19 @@ function BayFoot() {
   );
 }
 
-function Waiting({ view: { schedule, jobs } }: { readonly view: ShopScheduleView }) {
-  const { waiting } = schedule!;
+interface WaitingProps {
+  readonly view: ShopScheduleView;
+  readonly rows?: readonly PanelRow[];
+  readonly nowMin?: number;
+}
+
+/** Panels that wait, and for what: those that are not in the schedule, and those that the weather holds. */
+function Waiting({ view: { schedule, jobs, start }, rows = [], nowMin = 0 }: WaitingProps) {
+  const held = heldRows(rows, nowMin).map(({ row: { panel }, task }) => ({
+    ...panel,
+    text: `${capital(OP_LABELS[task.op].toLowerCase())} ${heldText(task.heldBy)}, ${timeText(start, task.startMin)}.`,
+  }));
+  const waiting = [...schedule!.waiting, ...held];
   if (waiting.length === 0) return null;
   return (
     <section className="bay-waiting" aria-labelledby="waiting-head">

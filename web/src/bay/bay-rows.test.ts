@@ -1,5 +1,5 @@
 import { scheduleChanges, type Schedule, type ScheduledTask, type ScheduledWindow } from '@blue-ledge/core';
-import { isDrawn, lanesOf, panelRows, stateAt } from './bay-rows.ts';
+import { heldRows, isDrawn, lanesOf, panelRows, stateAt } from './bay-rows.ts';
 import { changesText } from './bay-words.ts';
 import { brokenBy } from './broken-by.ts';
 
@@ -113,6 +113,14 @@ test('while work is dragged it says at once what it breaks and what mends that',
     /breaks: next coat by 14:40; mended: scuff/,
   );
   expect(brokenBy(rows[0]!, session, -110, START).join(' ')).toMatch(/not done by then/);
+});
+
+test('a panel whose next coat waits for the air is told of; one that works or waits for people is not', () => {
+  const next = task({ n: 4, op: 'prime-epoxy', startMin: 300, endMin: 320 });
+  const row = (changes: Partial<ScheduledTask>) => ({ ...rows[0]!, tasks: [{ ...next, ...changes }] });
+  expect(heldRows([row({ heldBy: 'air' })], 100).map(({ task: held }) => held.n)).toEqual([4]);
+  expect(heldRows([row({ heldBy: 'air' })], 310)).toEqual([]);
+  expect(heldRows([row({ heldBy: 'person' }), row({})], 100)).toEqual([]);
 });
 
 test('what a move comes to is said: what is put in, who is ready when, who is late; or that nothing else moves', () => {

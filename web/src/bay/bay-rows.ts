@@ -189,3 +189,15 @@ export function stateAt(
   const task = tasks.find(({ endMin }) => endMin > nowMin);
   return task && { task, isRunning: task.startMin <= nowMin };
 }
+
+/** Panels whose next step nobody can do anything about: it waits for air that will do, or for its day. */
+export const heldRows = (
+  rows: readonly PanelRow[],
+  nowMin: number,
+): { readonly row: PanelRow; readonly task: ScheduledTask }[] =>
+  rows.flatMap((row) => {
+    const next = stateAt(row, nowMin);
+    const isHeld =
+      next && !next.isRunning && (next.task.heldBy === 'air' || next.task.heldBy === 'not-before');
+    return isHeld ? [{ row, task: next.task }] : [];
+  });
