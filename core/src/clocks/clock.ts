@@ -10,19 +10,23 @@ import { SOURCES } from '../wording/reason.ts';
  */
 
 const id = z.string().min(1).max(60);
+/** Longest time that a clock measures, minutes: 14 days. */
+export const MOST_CLOCK_MIN = 14 * 24 * 60;
 const minutes = z
   .number()
   .min(0.1, 'must be at least 0.1 min')
-  .max(14 * 24 * 60, 'must be at most 14 days');
+  .max(MOST_CLOCK_MIN, 'must be at most 14 days');
+/** A sheet as it is mixed: in one of its ways it has a longer id and name than the sheet itself (materials/modes). */
+const sheet = sheetSchema.extend({ id: z.string().min(1).max(100), name: z.string().min(1).max(200) });
 
 /** What follows on the same areas decides which of a coat's limits matters. */
 export const NEXT_USES = ['coat', 'base', 'sand', 'bake', 'any'] as const;
 
 /** What runs. */
 export const clockWorkSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('coat'), sheet: sheetSchema, next: z.enum(NEXT_USES) }),
-  z.object({ kind: z.literal('body'), sheet: sheetSchema, next: z.enum(NEXT_USES) }),
-  z.object({ kind: z.literal('mix'), sheet: sheetSchema }),
+  z.object({ kind: z.literal('coat'), sheet, next: z.enum(NEXT_USES) }),
+  z.object({ kind: z.literal('body'), sheet, next: z.enum(NEXT_USES) }),
+  z.object({ kind: z.literal('mix'), sheet }),
   /** Metal that was bared. */
   z.object({ kind: z.literal('bare') }),
   /** A wait or a stint of known length: a bake, a rinse that dries, or what a person sets. */
@@ -46,10 +50,10 @@ export const clockSchema = z.object({
   id,
   /** Left out for a clock of a person's own. */
   step: clockStepSchema.optional(),
-  title: z.string().trim().min(1, 'must say what runs').max(120, 'must be at most 120 characters'),
+  title: z.string().trim().min(1, 'must say what runs').max(240, 'must be at most 240 characters'),
   work: clockWorkSchema,
   /** What is done when the time has come, in words. */
-  then: z.string().max(160).optional(),
+  then: z.string().max(240).optional(),
   /** What it costs to miss it, hands-on minutes. */
   missedCostMin: z.number().min(0).max(100_000).optional(),
   /** When it began, ms of the server's clock. */
@@ -91,11 +95,11 @@ export interface ClocksView {
   readonly clocks: readonly ClockView[];
 }
 
-/** The same step, and the same pot of it: only one clock runs there. */
-export const clockPlace = ({
-  jobId,
-  panelId,
-  n,
-  pot,
-}: Pick<ClockStep, 'jobId' | 'panelId' | 'n' | 'pot'>): string =>
-  [jobId, panelId, n, pot ?? 'step'].join('/');
+/**
+ * The same step, or the same pot of it, by its number and what it is: after planning again another step may have the number.
+ * Only one clock runs there.
+ */
+export const clockPlace = (
+  { jobId, panelId, n, pot }: Pick<ClockStep, 'jobId' | 'panelId' | 'n' | 'pot'>,
+  title: string,
+): string => [jobId, panelId, n, pot ?? 'step', title].join('/');

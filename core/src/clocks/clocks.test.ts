@@ -1,11 +1,13 @@
 import fc from 'fast-check';
 import { fullCureMin } from '../climate/cure.ts';
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
-import type { ProductSheet } from '../materials/sheet.ts';
+import { inModes } from '../materials/modes.ts';
+import { sheetSchema, type ProductSheet } from '../materials/sheet.ts';
 import { openPlan } from '../planner/view-plan.ts';
 import { KINDS, planOf, shopOf } from '../testing/shop-work.ts';
 import {
   NEXT_USES,
+  clockSchema,
   type Clock,
   type ClockAir,
   type ClockView,
@@ -195,6 +197,15 @@ describe('clocks of a plan’s steps', () => {
     expect(lost.some(({ cost }) => cost! > 1)).toBe(true);
     expect(costs.find(({ step }) => step.op === 'hand-over')!.cost).toBeNull();
   });
+});
+
+test('what any step starts is a clock that the server takes, also of a product in one of its ways', () => {
+  const own = { ...epoxy, name: 'x'.repeat(120), modes: [{ id: 'sealer', name: 'As sealer', ratio: '2:1' }] };
+  for (const sheet of [...GENERIC_SHELF, ...inModes(sheetSchema.parse(own))]) {
+    const title = `Mix for 12. ${sheet.name}`;
+    const read = clockSchema.safeParse({ id: 'c', title, work: coat(sheet), startedMs: BEGAN_MS });
+    expect([sheet.id, read.error?.issues ?? []]).toEqual([sheet.id, []]);
+  }
 });
 
 describe('how a clock stands', () => {

@@ -2,7 +2,7 @@ import type { ProductSheet } from '../materials/sheet.ts';
 import { isBodyOp, isCoatOp, isSandOp } from '../operations/act.ts';
 import { stepTitle } from '../planner/describe-step.ts';
 import type { Step } from '../planner/plan.ts';
-import type { ClockWork, NEXT_USES } from './clock.ts';
+import { MOST_CLOCK_MIN, type ClockWork, type NEXT_USES } from './clock.ts';
 
 /** Which clock a step of a plan starts, and which one its mix does. */
 
@@ -55,7 +55,7 @@ function workOf(step: Step, follower: Step | undefined, sheetOf: SheetOf): Clock
   if (bareSince(step) !== undefined) return { kind: 'bare' };
   const field = step.waitMin > 0 ? 'waitMin' : 'handsOnMin';
   const source = step.sources[field] ?? 'default';
-  return { kind: 'minutes', minutes: Math.max(1, Math.round(step[field])), source };
+  return { kind: 'minutes', minutes: Math.min(MOST_CLOCK_MIN, Math.max(1, Math.round(step[field]))), source };
 }
 
 /** The step whose clock runs on what a step waits for or works on: the coat under a flash, the first baring of its metal. */

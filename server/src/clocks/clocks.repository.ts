@@ -35,7 +35,7 @@ const keptOf = ({ body, shopId, startedMs, endedMs, airBefore, actor, version }:
   version,
 });
 
-const placeOf = ({ step }: Clock): string | null => (step ? clockPlace(step) : null);
+const placeOf = ({ step, title }: Clock): string | null => (step ? clockPlace(step, title) : null);
 
 export class ClocksReader {
   constructor(protected readonly tx: Read) {}

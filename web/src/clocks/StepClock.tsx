@@ -30,8 +30,8 @@ export function StepClock({ system, n, panel, opened }: StepClockProps) {
   const [, put] = useSearchPut();
   const asked = clockOfStep(n, system.steps, opened.sheetOf);
   if (!asked) return null;
-  const place = clockPlace({ ...panel, n: asked.n });
-  const running = clocks.find(({ clock: { step } }) => step && clockPlace(step) === place);
+  const place = clockPlace({ ...panel, n: asked.n }, asked.title);
+  const running = clocks.find(({ clock: { step, title } }) => step && clockPlace(step, title) === place);
   if (!running)
     return (
       <p>

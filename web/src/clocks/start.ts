@@ -52,6 +52,9 @@ export function startStepClock(
   );
 }
 
+/** What the clock of a mix is called. */
+export const mixTitle = (stepTitle: string): string => `Mix for ${stepTitle}`;
+
 /** Starts the clock of a pot that was mixed for a step. */
 export function startPotClock(
   { n, areas, title }: Pick<StartableClock, 'n' | 'areas' | 'title'>,
@@ -61,7 +64,7 @@ export function startPotClock(
   start(
     {
       step: { ...panel, n, areas: [...areas], pot },
-      title: `Mix for ${title}`,
+      title: mixTitle(title),
       work: { kind: 'mix', sheet },
     },
     shop,

@@ -1,7 +1,7 @@
 import { clockPlace, stepTitle, type ClockView, type ProductSheet } from '@blue-ledge/core';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import { useClocks } from '../../api/clock-queries.ts';
-import { startPotClock } from '../../clocks/start.ts';
+import { mixTitle, startPotClock } from '../../clocks/start.ts';
 import { doToClock } from '../../outbox/clocks.ts';
 import { serverNow } from '../../state/server-time.ts';
 import { usePanelContext } from '../panel-context.ts';
@@ -28,8 +28,9 @@ export function usePotClock({ plan, systemId, n, pot, sheet }: Pot): PotClock {
   const { view: panelView } = usePanelContext();
   const { job, panel, shop } = panelView;
   const step = plan.opened.view.systems.find(({ id }) => id === systemId)?.steps[n - 1];
-  const place = clockPlace({ jobId: job.id, panelId: panel.id, n, pot });
-  const view = clocks.find(({ clock }) => clock.step && clockPlace(clock.step) === place);
+  const title = `${n}. ${step ? stepTitle(step) : ''}`;
+  const place = clockPlace({ jobId: job.id, panelId: panel.id, n, pot }, mixTitle(title));
+  const view = clocks.find(({ clock }) => clock.step && clockPlace(clock.step, clock.title) === place);
   const hasTimes = sheet?.potLifeMin !== undefined || (sheet?.inductionMin ?? 0) > 0;
   return {
     view,
@@ -43,7 +44,7 @@ export function usePotClock({ plan, systemId, n, pot, sheet }: Pot): PotClock {
         systemId,
         shop,
       };
-      startPotClock({ n, areas: step.areas, title: `${n}. ${stepTitle(step)}` }, owner, { sheet, pot });
+      startPotClock({ n, areas: step.areas, title }, owner, { sheet, pot });
     },
     stop: () => {
       if (view) doToClock(view.clock.id, view.clock.title, { kind: 'stop', atMs: Math.round(serverNow()) });
