@@ -32,7 +32,8 @@ const SPRAY_MIN_PER_M2_COAT = 2.5;
 export const sprayingMin = (coats: number, m2Coats: number): number =>
   SPRAY_FIXED_MIN + SPRAY_MIN_PER_COAT * coats + SPRAY_MIN_PER_M2_COAT * m2Coats;
 
-const coatsOn = (act: CoatAct, zone: ZoneState): number => act.coats[zone.zone.id] ?? 1;
+/** Coats that an act lays on an area. */
+export const coatsOn = (act: CoatAct, zone: ZoneState): number => act.coats[zone.zone.id] ?? 1;
 export const mostCoats = (act: CoatAct): number => Math.max(...Object.values(act.coats));
 export const coatFilmUm = (act: CoatAct, zone: ZoneState, sheet: ProductSheet): number =>
   coatsOn(act, zone) * sheet.film.perCoatUm;

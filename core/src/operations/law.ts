@@ -64,6 +64,8 @@ export const CLOSED_BY: Readonly<
   'bad-ground': { rule: 'F2', ops: ['strip-sand'] },
   'rough-coat': { rule: 'O0', ops: ['texture-coat'] },
   'shiny-grain': { rule: 'K4', ops: ['scuff'] },
+  flaw: { rule: 'O0', ops: ['abrade', 'block'] },
+  nibs: { rule: 'O0', ops: ['denib', 'abrade', 'block'] },
 };
 
 /** What filler, glaze and paste must not lie on (rules F2 and M6). */

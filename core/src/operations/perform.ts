@@ -87,19 +87,22 @@ export interface Outcome {
 
 /**
  * The panel after an act, and what it took: the one `apply` that plans, replays and records share.
- * Times move on by hands-on and waiting minutes; zones that the act does not name keep their state.
+ * Times move on by hands-on and waiting minutes.
  */
 export function carryOut(panel: PanelState, act: Act, context: Context): Outcome {
   const cost = costOf(act, panel, context);
-  const endMin = panel.clockMin + cost.handsOnMin + cost.waitMin;
+  return { panel: applied(panel, act, panel.clockMin + cost.handsOnMin + cost.waitMin, context), cost };
+}
+
+/** The panel after an act that ends at a minute of its clock; zones that the act does not name keep their state. */
+export function applied(panel: PanelState, act: Act, endMin: number, context: Context): PanelState {
   const moment = { panel, endMin, context };
   const operation = operationOf(act);
   const zones = panel.zones.map((zone) =>
     act.zones.includes(zone.zone.id) ? operation.apply(zone, act, moment) : zone,
   );
   const arePartsOff = panel.arePartsOff || act.op === 'remove-part';
-  const after = { ...panel, clockMin: endMin, isMasked: maskedAfter(panel, act), arePartsOff, zones };
-  return { panel: after, cost };
+  return { ...panel, clockMin: endMin, isMasked: maskedAfter(panel, act), arePartsOff, zones };
 }
 
 /** The panel after an act. */

@@ -79,7 +79,7 @@ const scuffed = (zone: ZoneState): ZoneState => ({
 
 /** Nibs are cut off at their spots; the film between them stays as it was sprayed. */
 const denibbed = (zone: ZoneState): ZoneState => ({
-  ...zone,
+  ...withoutIssues(zone, 'nibs'),
   surface: { ...zone.surface, isTacked: false },
 });
 
@@ -132,14 +132,22 @@ export function blockedZone(
   panel: PanelState,
   context: Context,
 ): ZoneState {
-  const levelled = withTop(dusty(zone, scratch), blockedUm(zone, panel, context));
+  const sanded = withoutIssues(dusty(zone, scratch), 'flaw', 'nibs');
+  const levelled = withTop(sanded, blockedUm(zone, panel, context));
   const wavesUm = ruleIn(context, 'blockedLeftUm').value;
   return { ...levelled, surface: { ...levelled.surface, peelUm: 0, wavesUm } };
 }
 
 const abraded = (zone: ZoneState, act: SandAct, { endMin, context }: Moment): ZoneState => {
   const top = topOf(zone);
-  const done = withoutIssues(zone, 'overspray', 'acid', ...(isBody(top.kind) ? (['high'] as const) : []));
+  const done = withoutIssues(
+    zone,
+    'overspray',
+    'acid',
+    'flaw',
+    'nibs',
+    ...(isBody(top.kind) ? (['high'] as const) : []),
+  );
   const sanded = dusty(charged(done), scratchOf(zone, act, context));
   if (isMetal(top.kind)) return { ...sanded, bareSinceMin: endMin };
   const taken = isBody(top.kind) ? 0 : depthsUm(zone, act, context).reduce((sum, um) => sum + um, 0);

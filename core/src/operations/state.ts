@@ -108,7 +108,11 @@ export type OpenIssue =
   /** A rough coat that was there and belongs there. */
   | 'rough-coat'
   /** Grain that stays and is still shiny. */
-  | 'shiny-grain';
+  | 'shiny-grain'
+  /** A run, texture, craters or marks in a coat: sanded out once it is hard. */
+  | 'flaw'
+  /** Dust in a coat. */
+  | 'nibs';
 
 /** What makes an area a patch: where it is, and what was found there. */
 export interface PatchFacts {

@@ -27,7 +27,16 @@ import {
 /** Issues of the substrate itself: what lies on it comes off down to it. */
 const OF_THE_BASE: readonly OpenIssue[] = ['rust', 'pits', 'break', 'bad-ground', 'found-body', 'high'];
 /** Issues that are gone with the films, and with the body work under them. */
-const GONE_WITH_FILM: readonly OpenIssue[] = ['rub', 'overspray', 'glue', 'unsound', 'soft', 'shiny-grain'];
+const GONE_WITH_FILM: readonly OpenIssue[] = [
+  'rub',
+  'overspray',
+  'glue',
+  'unsound',
+  'soft',
+  'shiny-grain',
+  'flaw',
+  'nibs',
+];
 const GONE_WITH_BODY: readonly OpenIssue[] = ['found-body', 'bad-ground', 'look'];
 
 /** How deep an area is stripped: films down to the body work under them, or all down to the substrate. */

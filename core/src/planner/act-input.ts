@@ -18,7 +18,7 @@ const MOST_ACTS = 500;
 
 const coats = z.number().int().min(1, 'must be at least 1 coat').max(8, 'must be at most 8 coats');
 
-const areaIdSchema = z
+export const areaIdSchema = z
   .string()
   .min(1, 'needs an id of at least one character')
   .max(125)

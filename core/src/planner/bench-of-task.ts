@@ -13,7 +13,8 @@ import type { Shop, Target } from '../survey/shop.ts';
 import { withTestsTaken } from '../survey/test-guide.ts';
 import type { Zone } from '../survey/zone.ts';
 import { tell, type Stored } from '../wording/say.ts';
-import type { ActInput, OwnSequence } from './act-input.ts';
+import type { OwnSequence } from './act-input.ts';
+import type { Happening } from './happening.ts';
 import { assumedFilms } from './found.ts';
 import type { Notice } from './plan.ts';
 import { shelfOf, withPreference } from './shelf.ts';
@@ -34,8 +35,8 @@ export interface PlanTask {
   readonly startMin?: number | undefined;
   /** The day on which it starts, ISO; without it every day is a working day. */
   readonly startOn?: string | undefined;
-  /** What was already done, in order; the plan goes on from there. */
-  readonly done?: readonly ActInput[] | undefined;
+  /** What already happened, in order; the plan goes on from there. */
+  readonly done?: readonly Happening[] | undefined;
   /** A system of the person's own: what comes after what is done, up to the hand-over. */
   readonly own?: OwnSequence | undefined;
 }

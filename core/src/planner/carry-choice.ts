@@ -1,5 +1,6 @@
 import { isSameJson } from '../units/canonical.ts';
 import type { ActInput } from './act-input.ts';
+import { actsDone, type Happening } from './happening.ts';
 import { KEY_ONLY, OWN, type StoredPlan } from './stored-plan.ts';
 
 /** What a person chose, carried over into a plan that is made later: by the choices that make up a system's id. */
@@ -27,9 +28,10 @@ const readyIds = ({ systems }: StoredPlan): string[] =>
  * @param wanted id of the system in the plan before
  * @param wasDone what counted as done in that plan
  */
-function carriedId(wanted: string, wasDone: readonly ActInput[], after: StoredPlan): string {
+function carriedId(wanted: string, wasDone: readonly Happening[], after: StoredPlan): string {
   const { done = [] } = after.inputs;
-  if (done.length >= wasDone.length) return leftOf(wanted, done.slice(wasDone.length));
+  const [now, was] = [actsDone(done), actsDone(wasDone)];
+  if (now.length >= was.length) return leftOf(wanted, now.slice(was.length));
   return readyIds(after).find((id) => id === wanted || id.endsWith(`.${wanted}`)) ?? wanted;
 }
 

@@ -80,7 +80,7 @@ export function intents(panel: PanelState, context: Context): Act[] {
   if (unchecked.length > 0) return foundFiller(unchecked, context);
   const handedOver = panel.zones.filter(({ role }) => role !== 'keep');
   const handOver: Act = { op: 'hand-over', zones: idsOf(handedOver), why: [reason('C1', 'plan.hand-over')] };
-  if (panel.zones.some(isSealed)) return [handOver];
+  if (panel.zones.some(isSealed) && !panel.zones.some(lacksLastCoat)) return [handOver];
   return [...strips(panel, context), ...fills(panel, context), ...coats(panel, context), handOver];
 }
 
@@ -88,6 +88,10 @@ const isOpenSoluble = (zone: ZoneState): boolean => zone.isSoluble && isFoundFin
 
 /** The last coat is on. */
 const isSealed = (zone: ZoneState): boolean => topOf(zone).laid?.isLast === true;
+
+/** A mishap opened it after the last coat was on, or took that off again. */
+const lacksLastCoat = (zone: ZoneState): boolean =>
+  takesCoats(zone) && !isSealed(zone) && !isFitForBase(zone);
 
 /** Soluble finish may come off; isolating it is a coat like any other. */
 function strips(panel: PanelState, context: Context): Act[] {
@@ -178,6 +182,9 @@ function areaSets(op: CoatOp, { panel, context }: Around): string[][] {
   const isUncoated = panel.zones.every(({ stack }) => stack.every(({ laid, kind }) => !laid || isBody(kind)));
   const isThin = (zone: ZoneState): boolean => op === 'prime-build' && wantsMoreBuild(zone, panel, context);
   const thin = idsOf(areas.filter(isThin));
+  // Where work went on unevenly: what has not come as far as what lies beside it.
+  const behind = (storey: number): string[] => idsOf(underRepair.filter((zone) => storeyOf(zone) < storey));
+  const unsealed = idsOf(areas.filter(lacksLastCoat));
   const etchesSpots = schoolIn(context, 'firstCoat').side === 'etch-spots' && spots.length > 0;
   const sets: Record<CoatOp, readonly string[][]> = {
     promote: [],
@@ -185,9 +192,9 @@ function areaSets(op: CoatOp, { panel, context }: Around): string[][] {
     'prime-wet-on-wet': isUncoated ? [all, primed] : [],
     'prime-etch': [etchesSpots ? spots : bare],
     'prime-epoxy': [...(etchesSpots ? [wide] : []), bare, repair],
-    'prime-dtm': [repair, all],
-    'prime-build': [repair, around, all, thin],
-    seal: panel.zones.some((zone) => isBuiltForOneSurface(zone, context)) ? [] : [all, primed],
+    'prime-dtm': [repair, all, behind(STOREY.dtm!)],
+    'prime-build': [repair, around, all, thin, behind(STOREY.build!)],
+    seal: panel.zones.some((zone) => isBuiltForOneSurface(zone, context)) ? [] : [all, primed, unsealed],
   };
   if (!hasSolid && (op === 'prime-dtm' || op === 'prime-etch')) return [];
   const seen = new Set<string>();

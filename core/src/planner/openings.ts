@@ -1,4 +1,4 @@
-import { isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
+import { isRawPlastic, isSolid, labelOf } from '../materials/layer-kinds.ts';
 import type { Act } from '../operations/act.ts';
 import { ruleIn, type Context } from '../operations/context.ts';
 import { bodyFiller, glazeFor, plasticPaste } from '../operations/products.ts';
@@ -34,7 +34,10 @@ const reason = (rule: string, code: Reason['code'], facts: Reason['facts'] = {})
 
 /** Share of the panel whose finish is unsound, percent. */
 const unsoundPercent = (panel: PanelState, { panel: { areaM2 } }: Context): number =>
-  (panel.zones.reduce((sum, zone) => sum + (hasIssue(zone, 'unsound') ? zone.extent.openM2 : 0), 0) /
+  (panel.zones.reduce(
+    (sum, zone) => sum + (isFoundFinish(zone) && hasIssue(zone, 'unsound') ? zone.extent.openM2 : 0),
+    0,
+  ) /
     areaM2) *
   100;
 
@@ -54,6 +57,8 @@ const takesGlaze = (zone: ZoneState, context: Context): boolean => {
 function whyOpened(zone: ZoneState, context: Context): Reason | null {
   const layer = labelOf(topOf(zone).kind);
   if (!isFoundFinish(zone)) {
+    // A coat of ours that lets go, or that rust has come up under.
+    if (hasIssue(zone, 'unsound') && !isSolid(topOf(zone).kind)) return reason('O0', 'O0.unsound', { layer });
     const isOverRust = isOpenBody(zone) && (hasIssue(zone, 'rust') || hasIssue(zone, 'pits'));
     return isOverRust ? reason('M5', 'M5.under', { layer }) : null;
   }

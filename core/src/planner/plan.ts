@@ -4,7 +4,7 @@ import { LAYER_KIND_NAMES } from '../materials/layer-kinds.ts';
 import { OPS } from '../operations/act.ts';
 import { TOOLS } from '../materials/tools.ts';
 import { WINDOW_KINDS } from '../operations/time-window.ts';
-import { actInputsSchema } from './act-input.ts';
+import { happeningsSchema } from './happening.ts';
 import { SENTENCES, type SentenceCode } from '../wording/sentences.ts';
 import { SOURCES } from '../wording/reason.ts';
 
@@ -139,7 +139,7 @@ export const panelPlanSchema = z.object({
   /** Products that were taken for this plan only, whatever the shelf prefers. */
   products: z.array(z.object({ sheetId: z.string(), name: z.string() })).optional(),
   /** What was done before, in order, where the plan goes on from there. */
-  done: actInputsSchema.optional(),
+  done: happeningsSchema.optional(),
   /** Tests that nobody has done and that would decide between systems. */
   tests: z.array(decidingTestSchema).optional(),
   /** Versions of the sheets that the plan was made with. */

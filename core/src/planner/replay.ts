@@ -1,9 +1,12 @@
 import type { Context } from '../operations/context.ts';
+import type { Act } from '../operations/act.ts';
 import { carryOut } from '../operations/perform.ts';
+import { carryOutReally, type RealWork, type ReallyDone } from '../operations/real-work.ts';
 import type { PanelState } from '../operations/state.ts';
 import { decideAct } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
 import { actOf, type ActInput } from './act-input.ts';
+import { isSeen, withSeen, type Seen } from './happening.ts';
 import type { Performed } from './prepare.ts';
 import type { PlannedAct } from './stored-plan.ts';
 
@@ -16,7 +19,8 @@ export interface Replayed {
   readonly problems: readonly string[];
 }
 
-export type ReplayAct = ActInput & Partial<Pick<PlannedAct, 'why' | 'unmet'>>;
+export type ReplayAct = ActInput &
+  Partial<Pick<PlannedAct, 'why' | 'unmet'>> & { readonly real?: RealWork | undefined };
 
 /** Acts that were replayed before, by the state they were done in: systems that begin alike share their first steps. */
 export type ReplayMemo = Map<PanelState, Map<string, Performed>>;
@@ -25,6 +29,13 @@ export type ReplayMemo = Map<PanelState, Map<string, Performed>>;
 export const afterIdle = (panel: PanelState, idleMin: number): PanelState =>
   idleMin > 0 ? { ...panel, clockMin: panel.clockMin + idleMin } : panel;
 
+/** The act as it was really done where somebody wrote that down, else as it is planned. */
+function doneAs(act: Act, panel: PanelState, real: RealWork | undefined, context: Context): ReallyDone {
+  if (real) return carryOutReally(panel, act, real, context);
+  const { panel: after, cost } = carryOut(panel, act, context);
+  return { before: panel, after, cost };
+}
+
 function performedAgain(kept: ReplayAct, stood: PanelState, context: Context): Performed | string {
   const { idleMin = 0, isSplit } = kept;
   const panel = afterIdle(stood, idleMin);
@@ -32,36 +43,45 @@ function performedAgain(kept: ReplayAct, stood: PanelState, context: Context): P
   if (!read.ok) return read.message;
   const { act } = read;
   const unmet = (kept.unmet ?? []) as readonly Verdict[];
-  const { panel: after, cost } = carryOut(panel, act, context);
+  const { before, after, cost } = doneAs(act, panel, kept.real, context);
   return {
     act,
-    before: panel,
+    before,
     after,
     cost,
-    remarks: [...decideAct(act, panel, context), ...unmet],
+    remarks: [...decideAct(act, before, context), ...unmet],
     ...(isSplit ? { splitMin: idleMin } : {}),
   };
 }
 
 /**
- * Does acts one after the other, each in the state that the ones before it left, waits included.
+ * Does acts one after the other, each in the state that the ones before it left, waits and what was seen included.
  * O(acts x areas x rules); deterministic: the same acts over the same state give the same steps.
  */
 export function replay(
   start: PanelState,
-  acts: readonly ReplayAct[],
+  happened: readonly (ReplayAct | Seen)[],
   context: Context,
   memo: ReplayMemo = new Map(),
 ): Replayed {
   const steps: Performed[] = [];
   const problems: string[] = [];
   let panel = start;
-  acts.forEach((kept, i) => {
+  happened.forEach((kept, i) => {
+    if (isSeen(kept)) {
+      const seen = withSeen(panel, kept, context);
+      if (typeof seen === 'string') problems.push(`entry ${i + 1}, ${seen}`);
+      else panel = seen;
+      return;
+    }
     const known = memo.get(panel) ?? new Map<string, Performed>();
     memo.set(panel, known);
     const name = JSON.stringify(kept);
     const step = known.get(name) ?? performedAgain(kept, panel, context);
-    if (typeof step === 'string') return problems.push(`step ${i + 1}, ${step}`);
+    if (typeof step === 'string') {
+      problems.push(`step ${i + 1}, ${step}`);
+      return;
+    }
     known.set(name, step);
     steps.push(step);
     panel = afterIdle(step.after, kept.thenMin ?? 0);

@@ -5,7 +5,8 @@ import { schoolsSchema } from '../survey/schools.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { SOURCES } from '../wording/reason.ts';
 import { SENTENCES, type SentenceCode } from '../wording/sentences.ts';
-import { actInputSchema, actInputsSchema, ownSequenceSchema, type ActInput } from './act-input.ts';
+import { actInputSchema, ownSequenceSchema } from './act-input.ts';
+import { actsDone, happeningsSchema, type Happening } from './happening.ts';
 
 /**
  * What is kept of a plan: the inputs that it was made from, and its systems as acts with their verdicts. No prose and no
@@ -71,8 +72,8 @@ export const planInputsSchema = z.object({
   shelf: z.record(z.string(), z.string()).optional(),
   startMin: z.number().optional(),
   startOn: z.iso.date().optional(),
-  /** What was already done, in order. */
-  done: actInputsSchema.optional(),
+  /** What already happened, in order. */
+  done: happeningsSchema.optional(),
   /** A system of the person's own, planned beside the others. */
   own: ownSequenceSchema.optional(),
 });
@@ -95,10 +96,10 @@ export type StoredPlan = z.infer<typeof storedPlanSchema>;
 /** Ids of the sheets that systems lay, or would have laid next, and that were laid before. */
 export function sheetsOfActs(
   systems: readonly StoredSystem[],
-  done: readonly ActInput[] = [],
+  done: readonly Happening[] = [],
 ): ReadonlySet<string> {
   const next = systems.flatMap(({ verdict }) => (verdict.kind === 'refused' ? [verdict.act] : []));
-  const acts = [...systems.flatMap((system) => system.acts), ...next, ...done];
+  const acts = [...systems.flatMap((system) => system.acts), ...next, ...actsDone(done)];
   return new Set(acts.flatMap(({ sheetId }) => sheetId ?? []));
 }
 

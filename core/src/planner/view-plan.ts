@@ -10,6 +10,7 @@ import { tell, verbatim } from '../wording/say.ts';
 import { actOf, type ActInput } from './act-input.ts';
 import { benchOfTask, inZone, waitingStops, type BenchOfTask } from './bench-of-task.ts';
 import { foundStacks } from './found.ts';
+import { actsDone } from './happening.ts';
 import { missedCostMin } from './missed-cost.ts';
 import type { Notice, PanelPlan, Said, Step, System } from './plan.ts';
 import { poursOf, type Pour } from './pours.ts';
@@ -215,7 +216,7 @@ export function openPlan(stored: StoredPlan): OpenedPlan {
       const acts = (system?.acts ?? []).map(
         ({ why: _why, isChoice: _isChoice, unmet: _unmet, ...act }) => act,
       );
-      return [...(inputs.done ?? []), ...acts];
+      return [...actsDone(inputs.done), ...acts];
     },
     sheetOf: (id) => (id === undefined ? undefined : context.shelf.get(id)),
     poursOf: (id) => poursOf(replayed.get(id)?.steps ?? [], done.steps.length, context),

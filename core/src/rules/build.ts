@@ -109,6 +109,8 @@ export const B1: Rule = {
     if (!leadsToBase(act) || !takesCoats(zone) || keepsGrain(zone, context)) return NO_VERDICTS;
     // A rough coat comes on it yet.
     if (hasIssue(zone, 'rough-coat')) return NO_VERDICTS;
+    // Its flaw is sanded out first (O0): what is level is seen then.
+    if (hasIssue(zone, 'flaw') && zone.surface.scratch) return NO_VERDICTS;
     const limit = ledgeLimit(context);
     const isRaw = isSandableBuild(zone) && zone.surface.scratch === null;
     const nowUm = unlevelUm(zone, panel);

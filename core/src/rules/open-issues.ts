@@ -17,12 +17,14 @@ import {
   bodyWork,
   condition,
   cure,
+  denib,
   grindOut,
   lookAgain,
   mendLaminate,
   removeRust,
   repairMetal,
   rub,
+  sandOut,
   scuff,
   strip,
   wash,
@@ -96,10 +98,12 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
     },
   },
   'shiny-grain': { says: 'K4.grain', remedy: ({ zone }) => scuff(zone) },
+  flaw: { says: 'O0.flaw', remedy: ({ zone, context }) => sandOut(zone, context) },
+  nibs: { says: 'O0.nibs', remedy: ({ zone }) => denib(zone) },
 };
 
 /** Issues that a coat buries and that no other rule asks about before it. */
-const BURIED: readonly OpenIssue[] = ['soft'];
+const BURIED: readonly OpenIssue[] = ['soft', 'flaw', 'nibs'];
 /** What has to lie there before the last coat goes over it. */
 const BEFORE_LAST: readonly OpenIssue[] = ['rough-coat', 'joint'];
 /** And of these, what goes over what was laid there, not over what was found. */

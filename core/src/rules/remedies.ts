@@ -231,6 +231,19 @@ export function gradesTo(zone: ZoneState, target: Grade, tool: Tool, context: Co
 export const abrade = (zone: ZoneState, target: Grade, tool: Tool, context: Context): Remedy =>
   sand('abrade', [zone.zone.id], gradesTo(zone, target, tool, context), tool);
 
+/** Grade that opens a last coat again, and that cuts its nibs (rules S3 and S5). */
+const LAST_COAT_GRADE: Grade = 'P600';
+const NIB_GRADE: Grade = 'P800';
+const FLAW_GRADE: Grade = 'P320';
+
+/** A flaw in a coat is sanded flat: finer where only base goes over it. */
+export const sandOut = (zone: ZoneState, context: Context): Remedy => {
+  const isLast = topOf(zone).laid?.cure === null;
+  return abrade(zone, isLast ? LAST_COAT_GRADE : FLAW_GRADE, isLast ? 'wet-hand' : 'machine', context);
+};
+/** Nibs are cut off at their spots, wet and by hand. */
+export const denib = (zone: ZoneState): Remedy => sand('denib', [zone.zone.id], [NIB_GRADE], 'wet-hand');
+
 /** Freshly spread filler is cut at P80 before it is finished. */
 export const shape = (zone: ZoneState, target: Grade, context: Context): Remedy => {
   const isFresh = zone.surface.scratch === null;

@@ -1,14 +1,14 @@
 import { lightnessOfHex } from '../film/tone.ts';
 import { isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, labelOf } from '../materials/layer-kinds.ts';
-import { COAT_OPS, LAST_OPS, SAND_OPS, isCoat, isSanding } from '../operations/act.ts';
+import { COAT_OPS, LAST_OPS, SAND_OPS, isCoat, isSanding, isStripping } from '../operations/act.ts';
 import { sagOf } from '../operations/coating.ts';
 import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
-import { topOf, type PanelState, type ZoneState } from '../operations/state.ts';
+import { hasIssue, topOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { recoatWindow, windowsOfMix } from '../operations/windows.ts';
 import { bordersOf } from '../survey/panel.ts';
 import { finalTool } from './final-grade.ts';
-import { abrade, coatAgain } from './remedies.ts';
+import { abrade, coatAgain, flash } from './remedies.ts';
 import { advice, NO_VERDICTS, verdictsFor, type Rule } from './rule.ts';
 
 /** Rules of sealers, wet-on-wet and the windows between coats. */
@@ -178,7 +178,11 @@ export const S5: Rule = {
     const { laid, kind } = topOf(zone);
     if (!isSanding(act) || !laid || laid.cure !== null || panel.clockMin > laid.recoat.closesAtMin)
       return NO_VERDICTS;
+    const isFlawed = hasIssue(zone, 'flaw') || hasIssue(zone, 'nibs');
+    if (isFlawed && panel.clockMin < laid.flash.opensAtMin - 1e-9)
+      return s5.must(input, { code: 'S5.wet', facts: { layer: labelOf(kind) } }, flash(zone));
     if (act.op === 'denib') return isSpotDenib(act.grades[0]) ? NO_VERDICTS : s5.must(input, denibWording);
+    if (hasIssue(zone, 'flaw') || isStripping(act)) return NO_VERDICTS;
     return s5.must(input, { code: 'S5.sanded', facts: { layer: labelOf(kind) }, source: 'sheet' });
   },
 };

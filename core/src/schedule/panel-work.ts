@@ -11,6 +11,7 @@ import { isBody } from '../materials/layer-kinds.ts';
 import { formOf } from '../materials/sheet.ts';
 import type { Reason } from '../wording/reason.ts';
 import { actOf } from '../planner/act-input.ts';
+import { actsDone } from '../planner/happening.ts';
 import { benchOfTask } from '../planner/bench-of-task.ts';
 import { asOfNow } from '../planner/into-hours.ts';
 import { afterIdle, replay } from '../planner/replay.ts';
@@ -337,7 +338,7 @@ function bundlesOf(
 
 /** The acts that a plan still asks for, numbered as its steps are; pauses of its own are left out. */
 export function actsOfPlan({ plan, systemId }: Pick<PanelToDo, 'plan' | 'systemId'>): ChainAct[] {
-  const nDone = plan.inputs.done?.length ?? 0;
+  const nDone = actsDone(plan.inputs.done).length;
   const acts = plan.systems.find(({ id }) => id === systemId)?.acts ?? [];
   return acts.map(({ idleMin: _idle, isSplit: _split, ...kept }, i) => ({ n: nDone + i + 1, kept }));
 }

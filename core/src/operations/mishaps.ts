@@ -1,0 +1,213 @@
+import { isBody, isMetal, isSolid, type LayerKind } from '../materials/layer-kinds.ts';
+import { findingSchema } from '../survey/finding.ts';
+import { patchArea, spotsOf, surveyedZone } from '../survey/patches.ts';
+import type { Zone } from '../survey/zone.ts';
+import type { Context } from './context.ts';
+import {
+  topOf,
+  withIssue,
+  zoneIdOf,
+  zoneOf,
+  type Layer,
+  type OpenIssue,
+  type PanelState,
+  type ZoneState,
+} from './state.ts';
+
+/** What a mishap at the bench makes of a panel: the same states that a survey describes, so that the same rules mend it. */
+
+/** Defects in the words of the trade. */
+export const DEFECTS = [
+  'sag',
+  'dry-spray',
+  'orange-peel',
+  'fisheye',
+  'dust-nibs',
+  'solvent-pop',
+  'scratch-swelling',
+  'sink-back',
+  'edge-mapping',
+  'lifting',
+  'peeling',
+  'rust-bloom',
+  'stain-through',
+  'uneven-tone',
+  'rub-through',
+  'flaking',
+  'gummy-sanding',
+] as const;
+export type Defect = (typeof DEFECTS)[number];
+
+/** A defect as it was found on some areas. */
+export interface Mishap {
+  readonly defect: Defect;
+  readonly areas: readonly string[];
+  /** Of a rub-through: width of the largest spot, how many, and the layer that shows. */
+  readonly spotMm?: number | undefined;
+  readonly count?: number | undefined;
+  readonly shows?: LayerKind | undefined;
+}
+
+/** What a defect leaves open on an area; those without an entry change nothing but what is known of it. */
+const LEAVES: Partial<Record<Defect, readonly OpenIssue[]>> = {
+  sag: ['flaw'],
+  'dry-spray': ['flaw'],
+  'orange-peel': ['flaw'],
+  fisheye: ['dressing', 'flaw'],
+  'dust-nibs': ['nibs'],
+  'solvent-pop': ['flaw'],
+  'scratch-swelling': ['flaw'],
+  'sink-back': ['flaw'],
+  'edge-mapping': ['flaw'],
+  lifting: ['unsound'],
+  peeling: ['unsound'],
+  flaking: ['unsound'],
+  'rust-bloom': ['unsound', 'rust'],
+  'gummy-sanding': ['soft'],
+};
+
+/**
+ * What a flaw takes of a coat until it is sanded out, µm (defaults). A run stands proud: the film around it stays.
+ */
+const FLAW_UM: Partial<Record<Defect, number>> = {
+  'dry-spray': 20,
+  'orange-peel': 30,
+  fisheye: 25,
+  'scratch-swelling': 10,
+  'sink-back': 15,
+  'edge-mapping': 20,
+};
+/** Share of a coat that has to come off to get below its craters (default). */
+const POP_SHARE = 0.6;
+/** A spot that was rubbed through where nobody said how large it is, mm (default). */
+const SPOT_MM = 15;
+
+const flawUm = (defect: Defect, zone: ZoneState): number =>
+  defect === 'solvent-pop' ? POP_SHARE * topOf(zone).um : (FLAW_UM[defect] ?? 0);
+
+/** Flaws that only a coat of ours can have: filler and metal are sanded anyway. */
+const OF_COATS: ReadonlySet<OpenIssue> = new Set(['flaw', 'nibs', 'soft']);
+
+/** An area with a flaw in its top coat. */
+function flawed(zone: ZoneState, defect: Defect): ZoneState {
+  const { kind, laid } = topOf(zone);
+  const isCoated = laid !== undefined && !isBody(kind);
+  const isLeft = (issue: OpenIssue): boolean =>
+    OF_COATS.has(issue)
+      ? isCoated
+      : issue === 'rust'
+        ? isMetal(zone.stack[0]!.kind)
+        : issue !== 'unsound' || !isSolid(kind);
+  const issues = (LEAVES[defect] ?? []).filter(isLeft);
+  const open = issues.reduce(withIssue, zone);
+  const { surface } = open;
+  // Only what is sanded level has a texture to lose; a sealer is sanded at the flaw alone.
+  const isSanded = isCoated && laid.cure !== null;
+  return {
+    ...open,
+    surface: {
+      ...surface,
+      peelUm: isSanded ? Math.max(surface.peelUm, flawUm(defect, zone)) : surface.peelUm,
+      soil: issues.includes('dressing') ? 'grime' : surface.soil,
+      isTacked: defect === 'dust-nibs' ? false : surface.isTacked,
+    },
+  };
+}
+
+/** The stack down to the layer that shows; to the one under the top where nobody said. */
+function rubbedTo(stack: readonly Layer[], shows: LayerKind | undefined): readonly Layer[] {
+  const at = shows === undefined ? stack.length - 2 : stack.findLastIndex(({ kind }) => kind === shows);
+  return stack.slice(0, Math.max(0, at) + 1);
+}
+
+const freeId = (panel: PanelState, zoneId: string): string => {
+  const isTaken = (id: string): boolean => panel.zones.some(({ zone }) => zone.id === patchArea(zoneId, id));
+  let [id, n] = ['rub-through', 1];
+  while (isTaken(id)) id = `rub-through-${(n += 1)}`;
+  return id;
+};
+
+/** Spots that were rubbed through become a patch of their zone. */
+function rubbedThrough(panel: PanelState, areaId: string, mishap: Mishap, context: Context): PanelState {
+  const area = zoneOf(panel, areaId);
+  if (isSolid(topOf(area).kind)) return panel;
+  const zoneId = zoneIdOf(area);
+  const finding = findingSchema.parse({
+    kind: 'rub-through',
+    spotMm: mishap.spotMm ?? SPOT_MM,
+    count: mishap.count ?? 1,
+  });
+  const layers = area.stack.map(({ kind, um }) => ({ kind, um }));
+  const around = { ...area.zone, layers, findings: [finding] } as Zone;
+  const [patch] = surveyedZone(around, context.shop.rules).patches;
+  if (!patch) return panel;
+  const id = freeId(panel, zoneId);
+  const stack = rubbedTo(area.stack, mishap.shows);
+  const isMetalBare = isMetal(stack[stack.length - 1]!.kind);
+  const spots = spotsOf(finding);
+  const made: ZoneState = {
+    ...area,
+    zone: {
+      ...area.zone,
+      id: patchArea(zoneId, id),
+      name: `rub-through in ${zoneId}`,
+      areaM2: patch.extent.openM2,
+      findings: [finding],
+    },
+    patch: { zoneId, id, finding, spots, isDished: true },
+    extent: patch.extent,
+    stack,
+    edge: 'feathered',
+    openIssues: [],
+    bareSinceMin: isMetalBare ? panel.clockMin : null,
+    surface: { ...area.surface, soil: 'dusty', isTacked: false, hasGuideCoat: false },
+  };
+  return { ...panel, zones: [...panel.zones, made] };
+}
+
+/** The panel with what went wrong on it. */
+export function afterMishap(panel: PanelState, mishap: Mishap, context: Context): PanelState {
+  const { defect, areas } = mishap;
+  if (defect === 'rub-through')
+    return areas.reduce((state, areaId) => rubbedThrough(state, areaId, mishap, context), panel);
+  const zones = panel.zones.map((zone) => (areas.includes(zone.zone.id) ? flawed(zone, defect) : zone));
+  return { ...panel, zones };
+}
+
+/** Film over the substrate as a gauge reads it, or one layer of it. */
+export interface FilmReading {
+  readonly area: string;
+  /** Readings at several points; their mean counts. */
+  readonly um: readonly number[];
+  /** The layer that was measured by itself; all film where it is left out. */
+  readonly layer?: LayerKind | undefined;
+}
+
+const meanOf = (all: readonly number[]): number => all.reduce((sum, one) => sum + one, 0) / all.length;
+
+/** Layers whose sum is what the gauge read: the top gives or takes the difference, then what lies under it. */
+function withTotal(stack: readonly Layer[], totalUm: number): Layer[] {
+  let moreUm = totalUm - stack.reduce((sum, { kind, um }) => (isSolid(kind) ? sum : sum + um), 0);
+  const measured: Layer[] = [];
+  for (const layer of stack.toReversed()) {
+    const um = isSolid(layer.kind) ? layer.um : Math.max(0, layer.um + moreUm);
+    moreUm -= um - layer.um;
+    if (um > 0 || isSolid(layer.kind)) measured.unshift(um === layer.um ? layer : { ...layer, um });
+  }
+  return measured;
+}
+
+function measured({ stack }: ZoneState, { um, layer }: FilmReading): readonly Layer[] {
+  const meanUm = meanOf(um);
+  if (layer === undefined) return withTotal(stack, meanUm);
+  const at = stack.findLastIndex(({ kind }) => kind === layer);
+  return stack.map((each, i) => (i === at && !isSolid(each.kind) ? { ...each, um: meanUm } : each));
+}
+
+/** The panel with its film as it was measured. */
+export const afterReading = (panel: PanelState, reading: FilmReading): PanelState => ({
+  ...panel,
+  zones: panel.zones.map((zone) =>
+    zone.zone.id === reading.area ? { ...zone, stack: measured(zone, reading) } : zone,
+  ),
+});
