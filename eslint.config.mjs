@@ -16,6 +16,7 @@ const ROOMS = [
   'operations',
   'rules',
   'planner',
+  'record',
   'clocks',
   'schedule',
   'formats',

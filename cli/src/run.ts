@@ -8,6 +8,7 @@ import { judgeCommand } from './commands/judge.ts';
 import { ladderCommand } from './commands/ladder.ts';
 import { mixCommand } from './commands/mix.ts';
 import { fillerCommand, flowCupCommand, pourCommand, rescueCommand } from './commands/pour.ts';
+import { recordCommand } from './commands/record.ts';
 import { scheduleCommand } from './commands/schedule.ts';
 import { schemaCommand } from './commands/schema.ts';
 import { compressorCommand, filmCommand, paceCommand } from './commands/spray.ts';
@@ -46,6 +47,7 @@ const COMMANDS = [
   flowCupCommand,
   fillerCommand,
   scheduleCommand,
+  recordCommand,
 ];
 
 /** Runs one command line (without node and script name); returns the exit code and never throws. */

@@ -330,6 +330,38 @@ export { momentsOf } from './clocks/run-clock.ts';
 export { clockOfStep, type StartableClock } from './clocks/start-clock.ts';
 export { shopAirSchema, type ShopAir } from './survey/shop.ts';
 
+// record
+export { DEFECTS, type Defect } from './operations/mishaps.ts';
+export { happeningsSchema, type Happening } from './planner/happening.ts';
+export { CHECK_KINDS, checkTitle, checksOf, type Check, type CheckKind } from './record/checks.ts';
+export {
+  NO_HASH,
+  chained,
+  chainOf,
+  hashOfEntry,
+  verifyChain,
+  type Broken,
+  type Verified,
+} from './record/chain.ts';
+export { heldOf, type Held, type Holding } from './record/corrections.ts';
+export {
+  ENTRY_KINDS,
+  bodySchemaOf,
+  entrySchema,
+  newEntrySchema,
+  readEntries,
+  recordSchema,
+  type BodyOf,
+  type CoatValues,
+  type Entry,
+  type EntryKind,
+  type NewEntry,
+  type StepRef,
+} from './record/entry.ts';
+export { happenedOf, type ActEntry, type Happened } from './record/happened.ts';
+export { plannedBesideDone, type Deviation, type DoneAs, type PlannedDone } from './record/planned-done.ts';
+export { pastOf, trueState, type TrueState, type TrueZone } from './record/true-state.ts';
+
 // formats
 export {
   JOB_FORMAT,
@@ -342,6 +374,7 @@ export {
   problemsOf,
   readJob,
   readJobText,
+  recordOfPanel,
 } from './formats/job-file.ts';
 export type { JobBody, JobFacts, JobFile, Problem, Read } from './formats/job-file.ts';
 export { SCHEMA_NAMES, jsonSchemaOf } from './formats/json-schema.ts';

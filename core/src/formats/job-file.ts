@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { sheetSchema } from '../materials/sheet.ts';
+import { recordSchema, type Entry } from '../record/entry.ts';
 import { panelSchema } from '../survey/panel.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { idSchema } from '../survey/zone.ts';
@@ -26,6 +27,20 @@ export type JobFacts = z.infer<typeof jobFactsSchema>;
 /** A panel list may not grow over this. */
 export const MOST_PANELS = 200;
 
+/** What is wrong with the record that a panel carries; it stays as it was written, for its chain to be checked. */
+const recordIssues = (panel: object) =>
+  'record' in panel
+    ? (z.object({ record: recordSchema }).safeParse(panel).error?.issues ?? []).map(({ path, message }) => ({
+        code: 'custom' as const,
+        path,
+        message,
+      }))
+    : [];
+
+/** The record that a panel of a file carries, as it was written. */
+export const recordOfPanel = (panel: object): readonly Entry[] =>
+  'record' in panel ? (panel.record as readonly Entry[]) : [];
+
 export const jobFileSchema = z.looseObject({
   format: z.literal(JOB_FORMAT),
   version: z.literal(JOB_VERSION),
@@ -45,6 +60,7 @@ export const jobFileSchema = z.looseObject({
             message: `"${panel.id}" is used twice; give each panel its own id`,
           });
         seen.add(panel.id);
+        for (const issue of recordIssues(panel)) context.addIssue({ ...issue, path: [i, ...issue.path] });
       });
     }),
   sheets: z.array(sheetSchema).max(4000).default([]),

@@ -77,13 +77,13 @@ const FLAW_UM: Partial<Record<Defect, number>> = {
   'sink-back': 15,
   'edge-mapping': 20,
 };
-/** Share of a coat that has to come off to get below its craters (default). */
+/** Share of a coat that has to come off to get below its craters; other flaws never go deeper than that (default). */
 const POP_SHARE = 0.6;
 /** A spot that was rubbed through where nobody said how large it is, mm (default). */
 const SPOT_MM = 15;
 
 const flawUm = (defect: Defect, zone: ZoneState): number =>
-  defect === 'solvent-pop' ? POP_SHARE * topOf(zone).um : (FLAW_UM[defect] ?? 0);
+  Math.min(POP_SHARE * topOf(zone).um, defect === 'solvent-pop' ? Infinity : (FLAW_UM[defect] ?? 0));
 
 /** Flaws that only a coat of ours can have: filler and metal are sanded anyway. */
 const OF_COATS: ReadonlySet<OpenIssue> = new Set(['flaw', 'nibs', 'soft']);
@@ -94,7 +94,7 @@ function flawed(zone: ZoneState, defect: Defect): ZoneState {
   const isCoated = laid !== undefined && !isBody(kind);
   const isLeft = (issue: OpenIssue): boolean =>
     OF_COATS.has(issue)
-      ? isCoated
+      ? isCoated && !(issue === 'nibs' && zone.surface.scratch)
       : issue === 'rust'
         ? isMetal(zone.stack[0]!.kind)
         : issue !== 'unsound' || !isSolid(kind);

@@ -1,6 +1,6 @@
 import { labelOf } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
-import type { Context } from '../operations/context.ts';
+import type { Context, PastAir } from '../operations/context.ts';
 import { dayBeginsMin } from '../operations/day.ts';
 import { findingWords } from '../survey/finding-words.ts';
 import type { Panel } from '../survey/panel.ts';
@@ -37,6 +37,10 @@ export interface PlanTask {
   readonly startOn?: string | undefined;
   /** What already happened, in order; the plan goes on from there. */
   readonly done?: readonly Happening[] | undefined;
+  /** Air as it was measured while that was done. */
+  readonly airBefore?: readonly PastAir[] | undefined;
+  /** Minute of the panel's clock from which it goes on; when the last work ended where it is left out. */
+  readonly nowMin?: number | undefined;
   /** A system of the person's own: what comes after what is done, up to the hand-over. */
   readonly own?: OwnSequence | undefined;
 }

@@ -8,7 +8,7 @@ import { benchOfTask, waitingStops, type PlanTask } from './bench-of-task.ts';
 import { intoHours } from './into-hours.ts';
 import { walkSequence } from './judge-sequence.ts';
 import { keptShelf } from './kept-shelf.ts';
-import { replay } from './replay.ts';
+import { replayDone } from './replay-done.ts';
 import { familyOfPath, searchSystems, type RefusedPath, type SearchPath } from './search-systems.ts';
 import {
   KEY_ONLY,
@@ -71,11 +71,13 @@ const inputsOf = (task: PlanTask) => ({
   ...termsOf(task),
 });
 
-const termsOf = ({ schools, startMin, startOn, done, own }: PlanTask) => ({
+const termsOf = ({ schools, startMin, startOn, done, airBefore, nowMin, own }: PlanTask) => ({
   ...(schools ? { schools } : {}),
   ...(startMin === undefined ? {} : { startMin }),
   ...(startOn === undefined ? {} : { startOn }),
   ...(done ? { done: [...done] } : {}),
+  ...(airBefore?.length ? { airBefore: [...airBefore] } : {}),
+  ...(nowMin === undefined ? {} : { nowMin }),
   ...(own ? { own } : {}),
 });
 
@@ -112,7 +114,7 @@ export function makePlan(task: PlanTask): StoredPlan {
   } as const;
   if (!panel.zones.some((zone) => roleOf(zone, panel) !== 'keep'))
     return { ...plan, systems: [], chosen: null };
-  const done = replay(surveyState(panel, context.shop.rules), task.done ?? [], context);
+  const done = replayDone(surveyState(panel, context.shop.rules), task, context);
   const { ready, refused, looked, gaveUp } = searchSystems(done.panel, untimed(context));
   const best = [...ready]
     .sort((a, b) => a.cost - b.cost)

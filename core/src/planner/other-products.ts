@@ -8,7 +8,7 @@ import { walkAgain, type Way } from './choose-products.ts';
 import { newMemo } from './prepare.ts';
 import { refusalSchema } from './plan.ts';
 import { laidFor, rankProducts } from './rank-products.ts';
-import { replay } from './replay.ts';
+import { replayDone } from './replay-done.ts';
 import { totalsOf } from './score.ts';
 import { withOnly } from './shelf.ts';
 import { refusalOf } from './steps.ts';
@@ -49,7 +49,7 @@ export function otherProducts(
 ): OtherProducts {
   const system = systems.find(({ id }) => id === systemId);
   const { context } = benchOfTask({ ...inputs, sheets });
-  const done = replay(surveyState(context.panel, context.shop.rules), inputs.done ?? [], context);
+  const done = replayDone(surveyState(context.panel, context.shop.rules), inputs, context);
   const kept = system?.acts[n - 1 - done.steps.length];
   const used = kept?.sheetId === undefined ? undefined : context.shelf.get(kept.sheetId);
   if (!system || !used) return NONE;

@@ -14,6 +14,8 @@ import type { PlannedAct } from './stored-plan.ts';
 
 export interface Replayed {
   readonly steps: readonly Performed[];
+  /** Which of what happened each step was, by its number from 0. */
+  readonly nths: readonly number[];
   readonly panel: PanelState;
   /** Acts that cannot be read, by their number; the others were done all the same. */
   readonly problems: readonly string[];
@@ -65,6 +67,7 @@ export function replay(
   memo: ReplayMemo = new Map(),
 ): Replayed {
   const steps: Performed[] = [];
+  const nths: number[] = [];
   const problems: string[] = [];
   let panel = start;
   happened.forEach((kept, i) => {
@@ -84,7 +87,8 @@ export function replay(
     }
     known.set(name, step);
     steps.push(step);
+    nths.push(i);
     panel = afterIdle(step.after, kept.thenMin ?? 0);
   });
-  return { steps, panel, problems };
+  return { steps, nths, panel, problems };
 }

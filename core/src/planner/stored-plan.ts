@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { sheetSchema } from '../materials/sheet.ts';
 import { panelSchema } from '../survey/panel.ts';
 import { schoolsSchema } from '../survey/schools.ts';
-import { shopSchema, targetSchema } from '../survey/shop.ts';
+import { shopAirSchema, shopSchema, targetSchema } from '../survey/shop.ts';
 import { SOURCES } from '../wording/reason.ts';
 import { SENTENCES, type SentenceCode } from '../wording/sentences.ts';
 import { actInputSchema, ownSequenceSchema } from './act-input.ts';
@@ -74,6 +74,13 @@ export const planInputsSchema = z.object({
   startOn: z.iso.date().optional(),
   /** What already happened, in order. */
   done: happeningsSchema.optional(),
+  /** Air as it was measured while that was done, each until a minute of the panel's clock. */
+  airBefore: z
+    .array(z.object({ untilMin: z.number(), air: shopAirSchema }))
+    .max(2000)
+    .optional(),
+  /** Minute of the panel's clock from which the rest is planned. */
+  nowMin: z.number().optional(),
   /** A system of the person's own, planned beside the others. */
   own: ownSequenceSchema.optional(),
 });

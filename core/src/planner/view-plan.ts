@@ -16,6 +16,7 @@ import type { Notice, PanelPlan, Said, Step, System } from './plan.ts';
 import { poursOf, type Pour } from './pours.ts';
 import type { Performed } from './prepare.ts';
 import { replay, type ReplayMemo, type Replayed } from './replay.ts';
+import { replayDone } from './replay-done.ts';
 import { totalsOf } from './score.ts';
 import { sprayTasksOf, type SprayTask } from './spray-tasks.ts';
 import { sandingOf, type SandingOfPlan } from './sanding-of-plan.ts';
@@ -187,7 +188,7 @@ export function openPlan(stored: StoredPlan): OpenedPlan {
   const { context, stopped } = bench;
   const memo: ReplayMemo = new Map();
   const start = surveyState(context.panel, context.shop.rules);
-  const done = replay(start, inputs.done ?? [], context, memo);
+  const done = replayDone(start, inputs, context, memo);
   const write = stepWriter(context, done.steps);
   const replayed = new Map(
     stored.systems.map(({ id, acts }) => [id, replay(done.panel, acts, context, memo)] as const),

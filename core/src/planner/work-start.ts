@@ -27,9 +27,12 @@ export function nextStart(now: DatedStart, shop: Shop): DatedStart {
   return { startOn: dateAfter(now.startOn, Math.floor(atMin / DAY_MIN)), startMin: dayBeginsMin(day) };
 }
 
+/** Minutes by the calendar from one moment of the shop's clock to another; negative for one before. */
+export const minutesBetween = (from: DatedStart, to: DatedStart): number =>
+  daysBetween(from.startOn, to.startOn) * DAY_MIN + to.startMin - from.startMin;
+
 /** Whether a start was before now. */
-export const isPast = (start: DatedStart, now: DatedStart): boolean =>
-  daysBetween(now.startOn, start.startOn) * DAY_MIN + start.startMin < now.startMin;
+export const isPast = (start: DatedStart, now: DatedStart): boolean => minutesBetween(now, start) < 0;
 
 type StartOfPlan = Pick<PlanTask, 'startMin' | 'startOn' | 'done'>;
 

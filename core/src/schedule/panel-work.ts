@@ -14,7 +14,8 @@ import { actOf } from '../planner/act-input.ts';
 import { actsDone } from '../planner/happening.ts';
 import { benchOfTask } from '../planner/bench-of-task.ts';
 import { asOfNow } from '../planner/into-hours.ts';
-import { afterIdle, replay } from '../planner/replay.ts';
+import { afterIdle } from '../planner/replay.ts';
+import { replayDone } from '../planner/replay-done.ts';
 import type { PlannedAct, StoredPlan } from '../planner/stored-plan.ts';
 import type { DatedStart } from '../planner/work-start.ts';
 import { axisMin } from './work-calendar.ts';
@@ -353,7 +354,7 @@ function benchAt({ plan }: PanelToDo, start: DatedStart) {
       : start;
   const { context } = benchOfTask({ ...inputs, ...began });
   const sinceMin = Math.max(0, -axisMin(start, began));
-  const replayed = replay(surveyState(context.panel, context.shop.rules), done, context);
+  const replayed = replayDone(surveyState(context.panel, context.shop.rules), inputs, context);
   const panel = afterIdle(replayed.panel, sinceMin - replayed.panel.clockMin);
   return { context, panel, offsetMin: panel.clockMin, problems: replayed.problems };
 }

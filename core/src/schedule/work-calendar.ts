@@ -1,8 +1,8 @@
 import { shopRule, type ShopRuleName } from '../survey/shop-rules.ts';
 import type { Shop } from '../survey/shop.ts';
 import { minutesOf, type Hours, type Person } from '../survey/shop-time.ts';
-import { dateAfter, daysBetween, weekdayOf } from '../units/calendar.ts';
-import type { DatedStart } from '../planner/work-start.ts';
+import { dateAfter, weekdayOf } from '../units/calendar.ts';
+import { minutesBetween, type DatedStart } from '../planner/work-start.ts';
 
 /** When people work, on the axis of a schedule: minutes since its start by the shop's clock, nights counted. */
 
@@ -13,8 +13,7 @@ const MINUTES_AN_HOUR = 60;
 export type Stretches = number[];
 
 /** Minutes from the start of a schedule to a moment; negative before it. */
-export const axisMin = (start: DatedStart, at: DatedStart): number =>
-  daysBetween(start.startOn, at.startOn) * DAY_MIN + at.startMin - start.startMin;
+export const axisMin = minutesBetween;
 
 /** The day and the minute of it at a minute of the axis. */
 export function momentOf(start: DatedStart, atMin: number): DatedStart {

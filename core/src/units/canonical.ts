@@ -1,14 +1,21 @@
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null;
+
 /**
- * One text for equal JSON values, in whatever order the fields of their objects were written.
+ * The canonical text of a JSON value (RFC 8785): one for equal values, in whatever order the fields of their objects
+ * were written. Nothing at all is a value too: `undefined` is the empty text, and left out of objects.
  * @param isLeftOut fields that do not count, by name
  */
-export const canonical = (value: unknown, isLeftOut: (name: string) => boolean = () => false): string =>
-  // Nothing at all is a value too: `undefined` has no JSON of its own.
-  JSON.stringify(value, (name, part: unknown) => {
-    if (isLeftOut(name)) return undefined;
-    if (typeof part !== 'object' || part === null || Array.isArray(part)) return part;
-    return Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1)));
-  }) ?? '';
+export function canonical(value: unknown, isLeftOut: (name: string) => boolean = () => false): string {
+  if (Array.isArray(value))
+    return `[${value.map((part: unknown) => canonical(part, isLeftOut) || 'null').join(',')}]`;
+  if (!isObject(value)) return JSON.stringify(value) ?? '';
+  const fields = Object.keys(value)
+    .filter((name) => value[name] !== undefined && !isLeftOut(name))
+    .sort()
+    .map((name) => `${JSON.stringify(name)}:${canonical(value[name], isLeftOut)}`);
+  return `{${fields.join(',')}}`;
+}
 
 /** Whether two JSON values are equal; fields may stand in any order. */
 export const isSameJson = (a: unknown, b: unknown): boolean => a === b || canonical(a) === canonical(b);

@@ -1,0 +1,90 @@
+import {
+  openPlan,
+  makePlan,
+  plannedBesideDone,
+  readEntries,
+  recordOfPanel,
+  trueState,
+  verifyChain,
+  type JobFile,
+} from '@blue-ledge/core';
+import { Command } from 'commander';
+import { BadInput, numberFor, panelOf, readJobFile } from '../input.ts';
+
+/** The record that panels of a job file carry: whether it is whole, and what it says of the panel. */
+
+const chainsOf = ({ panels }: JobFile) =>
+  panels.map((panel) => ({ panelId: panel.id, ...verifyChain(recordOfPanel(panel)) }));
+
+/** `record verify FILE`: exit 2 where a chain is broken; the answer says where. */
+const verifyCommand = (answer: (answer: unknown) => void): Command =>
+  new Command('verify')
+    .description('check the chain of every panel’s record')
+    .argument('<file>', 'job file (*.ledge.json)')
+    .action((file: string) => {
+      const panels = chainsOf(readJobFile(file));
+      answer({ panels });
+      const broken = panels.filter(({ intact }) => !intact);
+      if (broken.length > 0)
+        throw new BadInput(
+          broken
+            .map(
+              ({ panelId, firstBroken: at }) => `${panelId}: entry ${at!.index + 1} (${at!.id}): ${at!.why}`,
+            )
+            .join('\n'),
+        );
+    });
+
+interface StateOptions {
+  readonly panel?: string;
+  readonly system?: string;
+  readonly utcOffset?: number;
+}
+
+/** `record state FILE --panel ID [--system ID]`: the panel as the record leaves it, and the plan beside it. */
+const stateCommand = (answer: (answer: unknown) => void, warn: (text: string) => void): Command =>
+  new Command('state')
+    .description('the true state of a panel: its record folded over its survey')
+    .argument('<file>', 'job file (*.ledge.json)')
+    .option('--panel <id>', 'panel of the job; its first where not given')
+    .option('--system <id>', 'system of the plan that it is compared with; the chosen one where not given')
+    .option(
+      '--utc-offset <min>',
+      'by how much the shop’s clock is ahead of UTC',
+      numberFor('utc-offset', 'min'),
+    )
+    .action((file: string, { panel: panelId, system, utcOffset }: StateOptions) => {
+      const job = readJobFile(file);
+      const panel = panelOf(job, panelId);
+      const { shop, sheets } = job;
+      const record = recordOfPanel(panel);
+      if (!verifyChain(record).intact)
+        warn('The chain of this record is broken: `ledge record verify` says where.\n');
+      const task = { panel, shop, target: job.job.target, sheets };
+      const { zones, clockMin, windows, steps, broken, problems } = trueState(
+        task,
+        readEntries(record),
+        utcOffset === undefined ? {} : { utcOffsetMin: utcOffset },
+      );
+      for (const problem of problems) warn(`${problem}\n`);
+      const { view } = openPlan(makePlan(task));
+      const systemId = system ?? view.chosen;
+      const planned = view.systems.find(({ id }) => id === systemId);
+      if (system !== undefined && !planned)
+        throw new BadInput(`--system must be one of ${view.systems.map(({ id }) => id).join(', ')}`);
+      answer({
+        panelId: panel.id,
+        zones,
+        clockMin,
+        windows,
+        plannedAgainstDone: plannedBesideDone(planned?.steps ?? [], steps),
+        broken,
+        problems,
+      });
+    });
+
+export const recordCommand = (answer: (answer: unknown) => void, warn: (text: string) => void): Command =>
+  new Command('record')
+    .description('the record of what was done')
+    .addCommand(verifyCommand(answer))
+    .addCommand(stateCommand(answer, warn));

@@ -1,0 +1,155 @@
+import { LAYER_KIND_NAMES, type LayerKind } from '../materials/layer-kinds.ts';
+import { isCoatOp } from '../operations/act.ts';
+import type { PastAir } from '../operations/context.ts';
+import type { DoneAct, Happening, Seen } from '../planner/happening.ts';
+import type { DatedStart } from '../planner/work-start.ts';
+import type { ShopAir } from '../survey/shop.ts';
+import { dateAfter } from '../units/calendar.ts';
+import { minutesOfMoment } from '../units/moment.ts';
+import { heldOf, type Holding } from './corrections.ts';
+import type { BodyOf, NewEntry } from './entry.ts';
+
+/** From the entries of a record to what happened on the panel: acts and observations on the panel's own clock. */
+
+const DAY_MIN = 24 * 60;
+const EPOCH = '1970-01-01';
+
+export interface Happened {
+  /** When work began, by the shop's clock; null where nothing was done yet. */
+  readonly start: DatedStart | null;
+  readonly happenings: readonly Happening[];
+  /** Air as it was measured meanwhile. */
+  readonly airBefore: readonly PastAir[];
+  /** The entries of the acts, in their order. */
+  readonly acts: readonly ActEntry[];
+  /** Minute of the panel's clock of the last entry, and of what it says that passed since. */
+  readonly lastMin: number;
+}
+
+type ActBody = BodyOf<'act'>;
+/** An entry of something that was done. */
+export type ActEntry = Extract<Holding, { kind: 'act' }>;
+
+const listed = (um: number | readonly number[]): number[] => (typeof um === 'number' ? [um] : [...um]);
+
+function realOf(
+  { minutes, values, thenMin }: ActBody,
+  toMin: number,
+): { real: DoneAct['real']; thenMin?: number } {
+  return {
+    real: {
+      toMin,
+      ...(minutes === undefined ? {} : { handsOnMin: minutes }),
+      ...(values?.flashMin === undefined ? {} : { flashMin: values.flashMin }),
+      ...(values?.wetUm === undefined ? {} : { wetUm: listed(values.wetUm) }),
+      ...(values?.reductionPercent === undefined ? {} : { reductionPercent: values.reductionPercent }),
+    },
+    ...(thenMin === undefined ? {} : { thenMin }),
+  };
+}
+
+function actOf(body: ActBody, toMin: number): DoneAct {
+  const { op, zones, sheetId, coats, grits, tool, isLightFirst, toneL, method } = body;
+  return {
+    op,
+    zones,
+    ...(sheetId === undefined ? {} : { sheetId }),
+    ...(coats === undefined ? {} : { coats }),
+    ...(grits === undefined ? {} : { grits }),
+    ...(tool === undefined ? {} : { tool }),
+    ...(isLightFirst === undefined ? {} : { isLightFirst }),
+    ...(toneL === undefined ? {} : { toneL }),
+    ...(method === undefined ? {} : { method }),
+    ...realOf(body, toMin),
+  };
+}
+
+const layerOf = (kind: string): LayerKind | undefined =>
+  (LAYER_KIND_NAMES as readonly string[]).includes(kind) ? (kind as LayerKind) : undefined;
+
+/** Readings that say nothing of dry film. */
+const NOT_DRY: ReadonlySet<string> = new Set(['wet', 'wet-film']);
+
+function seenOf(entry: Holding, atMin: number): Seen | null {
+  if (entry.kind === 'reading') {
+    const { zone, kind, um } = entry.body;
+    if (um === undefined || NOT_DRY.has(kind)) return null;
+    const layer = layerOf(kind);
+    return { seen: 'film', atMin, area: zone, um: listed(um), ...(layer ? { layer } : {}) };
+  }
+  if (entry.kind !== 'defect') return null;
+  const { defect, zones, spotMm, count, shows } = entry.body;
+  return {
+    seen: 'defect',
+    atMin,
+    defect,
+    areas: zones,
+    ...(spotMm === undefined ? {} : { spotMm }),
+    ...(count === undefined ? {} : { count }),
+    ...(shows === undefined ? {} : { shows }),
+  };
+}
+
+/** Air that an entry tells of; null where it says nothing of it. */
+function airOf(entry: Holding): ShopAir | null {
+  const said = entry.kind === 'climate' ? entry.body : entry.kind === 'act' ? entry.body.values : undefined;
+  const { celsius, relativeHumidity } = said ?? {};
+  return typeof celsius === 'number' && typeof relativeHumidity === 'number'
+    ? { celsius, relativeHumidity }
+    : null;
+}
+
+/** Measured air holds until the next that was measured, and back to the beginning for the first. */
+function airBefore(
+  entries: readonly Holding[],
+  minuteOf: (entry: Holding) => number,
+  lastMin: number,
+): PastAir[] {
+  const measured = entries.flatMap((entry) => {
+    const air = airOf(entry);
+    return air ? [{ atMin: minuteOf(entry), air }] : [];
+  });
+  return measured.map(({ air }, i) => ({ untilMin: measured[i + 1]?.atMin ?? lastMin, air }));
+}
+
+const wallTime = (minutes: number): DatedStart => {
+  const days = Math.floor(minutes / DAY_MIN);
+  return { startOn: dateAfter(EPOCH, days), startMin: minutes - days * DAY_MIN };
+};
+
+const isAct = (entry: Holding): entry is ActEntry => entry.kind === 'act';
+
+/** Minutes from its beginning to its end that an act says of itself. */
+function saidMin({ op, minutes = 0, values, coats }: ActBody): number {
+  const most = typeof coats === 'object' ? Math.max(1, ...Object.values(coats)) : (coats ?? 1);
+  return minutes + (isCoatOp(op) && values?.flashMin ? (most - 1) * values.flashMin : 0);
+}
+
+/**
+ * What happened on a panel, corrections taken in. The panel's clock is 0 when its first work began.
+ * @param utcOffsetMin by how much the shop's clock is ahead of UTC
+ */
+export function happenedOf(record: readonly NewEntry[], utcOffsetMin = 0): Happened {
+  const { entries } = heldOf(record);
+  const acts = entries.filter(isAct);
+  const [first] = acts;
+  const whole = (minutes: number): number => Math.round(minutes * 100) / 100;
+  const zeroMin = first
+    ? Math.floor(minutesOfMoment(first.at) - saidMin(first.body))
+    : minutesOfMoment(entries[0]?.at ?? `${EPOCH}T00:00:00Z`);
+  const minuteOf = ({ at }: Holding): number => whole(minutesOfMoment(at) - zeroMin);
+  const lastMin = Math.max(0, ...entries.map(minuteOf));
+  const happenings = entries.flatMap((entry): Happening[] => {
+    const atMin = minuteOf(entry);
+    if (entry.kind === 'act') return [actOf(entry.body, atMin)];
+    const seen = seenOf(entry, atMin);
+    return seen ? [seen] : [];
+  });
+  return {
+    start: first ? wallTime(zeroMin + utcOffsetMin) : null,
+    happenings,
+    airBefore: airBefore(entries, minuteOf, lastMin),
+    acts,
+    lastMin: lastMin + (acts.at(-1)?.body.thenMin ?? 0),
+  };
+}

@@ -1,0 +1,33 @@
+import { isBodyOp } from '../operations/act.ts';
+import type { ActInput } from '../planner/act-input.ts';
+import type { PanelPlan, Stack, Step } from '../planner/plan.ts';
+import type { NewEntry } from '../record/entry.ts';
+
+/** Records for tests: a plan that was done exactly as it was planned, as entries. */
+
+/** Monday, 7 December 2026, 08:00 UTC: the shop's clock is UTC in tests. */
+export const MONDAY_MS = Date.UTC(2026, 11, 7, 8);
+const MINUTE_MS = 60_000;
+
+export const momentAt = (minute: number): string => new Date(MONDAY_MS + minute * MINUTE_MS).toISOString();
+
+/** What is spread is entered when it is spread, not when it has set. */
+const endsAt = ({ op, startMin, handsOnMin, endMin }: Step): number =>
+  isBodyOp(op) || op === 'laminate-repair' ? startMin + handsOnMin : endMin;
+
+/** One entry for each step, written when hands were off it. */
+export const entriesAsPlanned = (steps: readonly Step[], acts: readonly ActInput[]): NewEntry[] =>
+  steps.map((step, i) => {
+    const { idleMin: _idle, isSplit: _split, ...act } = acts[i]!;
+    return {
+      id: `entry-${step.n}`,
+      at: momentAt(endsAt(step)),
+      by: 'Prep A',
+      kind: 'act',
+      body: { ...act, minutes: step.handsOnMin },
+    } as NewEntry;
+  });
+
+/** Stacks of all areas after the last step, as the plan predicts them. */
+export const predictedStacks = (view: PanelPlan, steps: readonly Step[]): Record<string, Stack> =>
+  Object.assign({}, view.found, ...steps.map(({ stacks }) => stacks)) as Record<string, Stack>;
