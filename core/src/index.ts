@@ -360,7 +360,7 @@ export {
 } from './record/entry.ts';
 export { happenedOf, type ActEntry, type Happened } from './record/happened.ts';
 export { plannedBesideDone, type Deviation, type DoneAs, type PlannedDone } from './record/planned-done.ts';
-export { pastOf, trueState, type TrueState, type TrueZone } from './record/true-state.ts';
+export { pastOf, stepsDone, trueState, type TrueState, type TrueZone } from './record/true-state.ts';
 
 // formats
 export {
@@ -394,6 +394,9 @@ export type {
   ShopScheduleView,
   ScheduleMove,
   ScheduleProgress,
+  FoundEntry,
+  RecordPage,
+  RecordView,
 } from './formats/views.ts';
 export {
   axisMin,
@@ -404,6 +407,7 @@ export {
   workingStretches,
 } from './schedule/work-calendar.ts';
 export { makeSchedule } from './schedule/shop-schedule.ts';
+export type { PanelPast } from './schedule/panel-work.ts';
 export type { PanelOfShop, ScheduleAnswer, ScheduleAsk } from './schedule/shop-schedule.ts';
 export type { StepStart } from './schedule/schedule-task.ts';
 export { scheduleChanges, type ScheduleChanges } from './schedule/schedule-changes.ts';

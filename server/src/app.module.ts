@@ -11,6 +11,7 @@ import { InFlightInterceptor } from './http/in-flight.interceptor.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
 import { PlanningModule } from './planning/planning.module.ts';
 import { PlansModule } from './plans/plans.module.ts';
+import { RecordModule } from './record/record.module.ts';
 import { ShopsModule } from './shops/shops.module.ts';
 import { ShelfModule } from './shelf/shelf.module.ts';
 import { ScheduleModule } from './schedule/schedule.module.ts';
@@ -34,6 +35,7 @@ export class AppModule {
         PlansModule,
         ScheduleModule,
         ClocksModule,
+        RecordModule,
         ...web,
       ],
       controllers: [HealthController, EventsController],

@@ -2,6 +2,8 @@ import type { ChoiceBefore } from '../planner/carry-choice.ts';
 import type { PlanInput } from '../planner/plan-changes.ts';
 import type { DecidingTest } from '../planner/plan.ts';
 import type { StoredPlan } from '../planner/stored-plan.ts';
+import type { Verified } from '../record/chain.ts';
+import type { Entry } from '../record/entry.ts';
 import type { Panel, PanelFacts } from '../survey/panel.ts';
 import type { Shop, Target } from '../survey/shop.ts';
 import type { DatedStart } from '../planner/work-start.ts';
@@ -49,8 +51,11 @@ export interface ScheduleProgress {
   readonly makespanMin: number | null;
 }
 
-/** How far a panel is: its survey is there, its plan waits for a zone that is stopped, or a system is chosen. */
-export type PanelState = 'surveyed' | 'stopped' | 'planned';
+/**
+ * How far a panel is: its survey is there, its plan waits for a zone that is stopped, a system is chosen, work on it
+ * has begun, or it was handed over to base.
+ */
+export type PanelState = 'surveyed' | 'stopped' | 'planned' | 'begun' | 'handed-over';
 
 export interface JobSummary {
   readonly id: string;
@@ -90,6 +95,30 @@ export interface PanelView {
   readonly panel: Panel;
   readonly version: number;
   readonly zoneVersions: Readonly<Record<string, number>>;
+}
+
+/** The record of a panel. */
+export interface RecordView {
+  readonly entries: readonly Entry[];
+  readonly verified: Verified;
+  /** By how much the shop's clock is ahead of UTC. */
+  readonly utcOffsetMin: number;
+}
+
+/** An entry of any panel, with where it belongs. */
+export interface FoundEntry {
+  readonly jobId: string;
+  readonly jobTitle: string;
+  readonly panelId: string;
+  readonly panelName: string;
+  readonly isWithdrawn: boolean;
+  readonly entry: Entry;
+}
+
+/** One page of entries, the newest first, and how many there are in all. */
+export interface RecordPage {
+  readonly entries: readonly FoundEntry[];
+  readonly nEntries: number;
 }
 
 /** A stored plan, and what it was made from that is different now. */

@@ -24,6 +24,8 @@ export interface Happened {
   readonly acts: readonly ActEntry[];
   /** Minute of the panel's clock of the last entry, and of what it says that passed since. */
   readonly lastMin: number;
+  /** Minutes from 1970 to the zero of the panel's clock. */
+  readonly zeroMin: number;
 }
 
 type ActBody = BodyOf<'act'>;
@@ -150,6 +152,7 @@ export function happenedOf(record: readonly NewEntry[], utcOffsetMin = 0): Happe
     happenings,
     airBefore: airBefore(entries, minuteOf, lastMin),
     acts,
+    zeroMin,
     lastMin: lastMin + (acts.at(-1)?.body.thenMin ?? 0),
   };
 }

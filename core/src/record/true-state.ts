@@ -10,6 +10,7 @@ import { replayDone } from '../planner/replay-done.ts';
 import { refusalOf, stackOf, stepOf } from '../planner/steps.ts';
 import type { Verdict } from '../rules/rule.ts';
 import type { NewEntry } from './entry.ts';
+import { minutesOfMoment } from '../units/moment.ts';
 import { happenedOf, type ActEntry, type Happened } from './happened.ts';
 
 /** The true state of a panel: the record folded over its survey, by the operations that planned it. */
@@ -79,18 +80,19 @@ const windowsOn = (zone: ZoneState, context: Context): RunningWindow[] =>
 interface FoldOptions {
   /** By how much the shop's clock is ahead of UTC. */
   readonly utcOffsetMin?: number;
-  /** Minute of the panel's clock that is now; the last entry where it is left out. */
-  readonly nowMin?: number;
+  /** The moment that is now, in UTC; that of the last entry where it is left out. */
+  readonly now?: string;
 }
 
 /** What a plan goes on from: what happened, when it began, and the minute that is now. */
 export const pastOf = (
   record: readonly NewEntry[],
-  { utcOffsetMin = 0, nowMin }: FoldOptions = {},
+  { utcOffsetMin = 0, now }: FoldOptions = {},
 ): Pick<PlanTask, 'done' | 'airBefore' | 'nowMin' | 'startOn' | 'startMin'> => {
-  const { start, happenings, airBefore, lastMin } = happenedOf(record, utcOffsetMin);
+  const { start, happenings, airBefore, lastMin, zeroMin } = happenedOf(record, utcOffsetMin);
   if (!start) return happenings.length > 0 ? { done: [...happenings] } : {};
-  return { ...start, done: [...happenings], airBefore, nowMin: Math.max(lastMin, nowMin ?? 0) };
+  const nowMin = now === undefined ? 0 : Math.floor(minutesOfMoment(now) - zeroMin);
+  return { ...start, done: [...happenings], airBefore, nowMin: Math.max(lastMin, nowMin) };
 };
 
 /** The entries behind the steps of a replay: an act that could not be read has none. */
@@ -107,6 +109,10 @@ const isBroken = ({ level, reason }: Verdict): boolean => {
   const byMin = reason.facts['leftMin'] ?? reason.facts['overMin'] ?? Infinity;
   return level === 'must' && Number(byMin) >= LEEWAY_MIN;
 };
+
+/** Steps of a plan that a record says are done. */
+export const stepsDone = (record: readonly NewEntry[], planId: string): number[] =>
+  happenedOf(record).acts.flatMap(({ body: { step } }) => (step?.planId === planId ? [step.n] : []));
 
 /**
  * Folds a record over the survey of a task. O(entries x areas x rules); 2,000 entries are more than a panel collects.

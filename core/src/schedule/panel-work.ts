@@ -15,12 +15,18 @@ import { actsDone } from '../planner/happening.ts';
 import { benchOfTask } from '../planner/bench-of-task.ts';
 import { asOfNow } from '../planner/into-hours.ts';
 import { afterIdle } from '../planner/replay.ts';
-import { replayDone } from '../planner/replay-done.ts';
+import { replayDone, type PastWork } from '../planner/replay-done.ts';
 import type { PlannedAct, StoredPlan } from '../planner/stored-plan.ts';
 import type { DatedStart } from '../planner/work-start.ts';
 import { axisMin } from './work-calendar.ts';
 
 /** The work of one panel as a chain of steps with its waits and time limits, read off its plan once for all orders. */
+
+/** The work on a panel so far, by its record. */
+export interface PanelPast extends PastWork, DatedStart {
+  /** Steps of the plan that are done. */
+  readonly doneSteps: readonly number[];
+}
 
 /** A panel that is worked by, and what is asked of it. */
 export interface PanelToDo {
@@ -33,6 +39,8 @@ export interface PanelToDo {
   readonly dueMin?: number | undefined;
   /** It is not touched before that minute. */
   readonly notBeforeMin?: number | undefined;
+  /** What its record says was done so far, in place of what the plan goes on from; and which of the plan's steps that was. */
+  readonly past?: PanelPast | undefined;
 }
 
 /** What of a step somebody stands by. */
@@ -338,25 +346,32 @@ function bundlesOf(
 }
 
 /** The acts that a plan still asks for, numbered as its steps are; pauses of its own are left out. */
-export function actsOfPlan({ plan, systemId }: Pick<PanelToDo, 'plan' | 'systemId'>): ChainAct[] {
+export function actsOfPlan({
+  plan,
+  systemId,
+  past,
+}: Pick<PanelToDo, 'plan' | 'systemId' | 'past'>): ChainAct[] {
   const nDone = actsDone(plan.inputs.done).length;
   const acts = plan.systems.find(({ id }) => id === systemId)?.acts ?? [];
-  return acts.map(({ idleMin: _idle, isSplit: _split, ...kept }, i) => ({ n: nDone + i + 1, kept }));
+  return acts
+    .map(({ idleMin: _idle, isSplit: _split, ...kept }, i) => ({ n: nDone + i + 1, kept }))
+    .filter(({ n }) => !past?.doneSteps.includes(n));
 }
 
 /** Where a panel's own clock stands when the schedule starts, and the bench that it is worked on. */
-function benchAt({ plan }: PanelToDo, start: DatedStart) {
-  const { inputs } = plan;
+function benchAt({ plan, past }: PanelToDo, start: DatedStart) {
+  const inputs = past ? { ...plan.inputs, ...past } : plan.inputs;
   const done = inputs.done ?? [];
   const began =
     done.length > 0 && inputs.startOn !== undefined && inputs.startMin !== undefined
       ? { startOn: inputs.startOn, startMin: inputs.startMin }
       : start;
   const { context } = benchOfTask({ ...inputs, ...began });
-  const sinceMin = Math.max(0, -axisMin(start, began));
+  // Work that really began may have done so after the schedule did.
+  const sinceMin = past ? -axisMin(start, began) : Math.max(0, -axisMin(start, began));
   const replayed = replayDone(surveyState(context.panel, context.shop.rules), inputs, context);
   const panel = afterIdle(replayed.panel, sinceMin - replayed.panel.clockMin);
-  return { context, panel, offsetMin: panel.clockMin, problems: replayed.problems };
+  return { context, panel, offsetMin: past ? sinceMin : panel.clockMin, problems: replayed.problems };
 }
 
 /**
@@ -408,7 +423,7 @@ export function panelWork(todo: PanelToDo, start: DatedStart, acts: readonly Cha
   const lengthOf = (lag: Lag): number => closesMin(lag) - endsMin[lag.since as number]!;
   glue(steps, lengthOf);
   const blocks = blocksOf(steps);
-  const lastMin = endsMin.at(-1) ?? offsetMin;
+  const lastMin = endsMin.at(-1) ?? begun.clockMin;
   return {
     todo,
     context,
@@ -429,7 +444,7 @@ export function panelWork(todo: PanelToDo, start: DatedStart, acts: readonly Cha
       ),
     ),
     bundles: bundlesOf(blocks, steps, lengthOf),
-    tailMin: steps.map((_, i) => lastMin - (i === 0 ? offsetMin : endsMin[i - 1]!)),
+    tailMin: steps.map((_, i) => lastMin - (i === 0 ? begun.clockMin : endsMin[i - 1]!)),
     problems: unread,
     windowsAt,
     exposureClosesMin,

@@ -5,7 +5,7 @@ import type { Shop } from '../survey/shop.ts';
 import { dayAndMonth, dateAfter } from '../units/calendar.ts';
 import { solveSchedule, type Watch } from './make-schedule.ts';
 import type { ScheduleTerms } from './schedule-task.ts';
-import type { PanelToDo } from './panel-work.ts';
+import { actsOfPlan, type PanelPast, type PanelToDo } from './panel-work.ts';
 import { resourcesOf } from './resources.ts';
 import { viewSchedule, type Schedule } from './view-schedule.ts';
 import { axisMin, peopleOf } from './work-calendar.ts';
@@ -23,6 +23,8 @@ export interface PanelOfShop {
   readonly systemId?: string | null | undefined;
   readonly due?: DatedStart | undefined;
   readonly notBefore?: DatedStart | undefined;
+  /** What its record says was done so far. */
+  readonly past?: PanelPast | undefined;
 }
 
 export interface ScheduleAsk extends ScheduleTerms {
@@ -80,19 +82,24 @@ export function makeSchedule(asked: ScheduleAsk, watch?: Watch): ScheduleAnswer 
   const waiting: Waiting[] = [];
   const panels: PanelToDo[] = [];
   for (const panel of asked.panels) {
-    const { jobId, panelId, name, plan, systemId, due, notBefore } = panel;
+    const { jobId, panelId, name, plan, systemId, due, notBefore, past } = panel;
     const text = waitsFor(panel);
-    if (text !== null || !plan) waiting.push({ jobId, panelId, name, text: text ?? '' });
-    else
-      panels.push({
-        jobId,
-        panelId,
-        name,
-        plan,
-        systemId: systemId ?? plan.chosen!,
-        dueMin: minOf(start, due),
-        notBeforeMin: minOf(start, notBefore),
-      });
+    if (text !== null || !plan) {
+      waiting.push({ jobId, panelId, name, text: text ?? '' });
+      continue;
+    }
+    const todo: PanelToDo = {
+      jobId,
+      panelId,
+      name,
+      plan,
+      systemId: systemId ?? plan.chosen!,
+      dueMin: minOf(start, due),
+      notBeforeMin: minOf(start, notBefore),
+      ...(past ? { past } : {}),
+    };
+    // A panel that is through is nobody's work any more.
+    if (actsOfPlan(todo).length > 0) panels.push(todo);
   }
   const { now, panels: _panels, ...terms } = asked;
   const solved = solveSchedule(

@@ -7,6 +7,7 @@ import * as removals from './migrations/0003-choices-removals.ts';
 import * as stock from './migrations/0004-stock.ts';
 import * as schedules from './migrations/0005-schedules.ts';
 import * as clocks from './migrations/0006-clocks.ts';
+import * as record from './migrations/0007-record.ts';
 import { StartError } from './start-error.ts';
 
 const MIGRATIONS: readonly (Migration & { readonly name: string })[] = [
@@ -16,6 +17,7 @@ const MIGRATIONS: readonly (Migration & { readonly name: string })[] = [
   { name: '0004-stock', ...stock },
   { name: '0005-schedules', ...schedules },
   { name: '0006-clocks', ...clocks },
+  { name: '0007-record', ...record },
 ];
 
 const NOTED = '"SequelizeMeta"';

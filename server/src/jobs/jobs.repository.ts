@@ -14,6 +14,7 @@ import { Op, col, fn, literal, where, type WhereOptions } from 'sequelize';
 import type { Read, Write } from '../database/database.ts';
 import { jsonOf, momentText } from '../database/sql.ts';
 import type { JobFields, PanelFields, PlanFields, Tables, ZoneFields } from '../database/tables.ts';
+import { RecordReader } from '../record/record.repository.ts';
 import type { JobsQuery } from './jobs.schemas.ts';
 
 /** The only file that reads and writes jobs, panels and zones. What was removed is left out of every answer. */
@@ -104,7 +105,7 @@ export class JobsReader {
     };
   }
 
-  /** How far the panels of some jobs are, by `job/panel`; panels without a plan are left out. */
+  /** How far the panels of some jobs are, by `job/panel`; panels without a plan or a record are left out. */
   async panelStates(jobIds: readonly string[]): Promise<Map<string, PanelState>> {
     const plans = await this.tx.sql.rows<Pick<PlanFields, 'jobId' | 'panelId' | 'chosen'>>(
       `SELECT "jobId", "panelId", chosen FROM plans AS plan
@@ -114,11 +115,19 @@ export class JobsReader {
               OR (newer."createdAt" = plan."createdAt" AND newer.id < plan.id)))`,
       ...jobIds,
     );
-    return new Map(
-      plans.map(
-        ({ jobId, panelId, chosen }) => [`${jobId}/${panelId}`, chosen ? 'planned' : 'stopped'] as const,
-      ),
+    const planned = plans.map(
+      ({ jobId, panelId, chosen }) => [`${jobId}/${panelId}`, chosen ? 'planned' : 'stopped'] as const,
     );
+    return new Map([...planned, ...(await new RecordReader(this.tx).progress(jobIds))]);
+  }
+
+  /** When a job was made here. @throws {Error} for a job that is not here: callers have looked */
+  async createdAt(id: string): Promise<Date> {
+    const [row] = await this.tx.sql.rows<{ readonly createdAt: string }>(
+      'SELECT "createdAt" FROM jobs WHERE id = $1',
+      id,
+    );
+    return new Date(row!.createdAt);
   }
 
   async job(id: string): Promise<StoredJob | null> {

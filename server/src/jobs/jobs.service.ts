@@ -5,6 +5,8 @@ import {
   MOST_PANELS,
   panelSchema,
   readJob,
+  recordOfPanel,
+  verifyChain,
   withEdit,
   type JobBody,
   type JobFacts,
@@ -26,6 +28,8 @@ import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writ
 import type { PanelParams } from '../http/params.ts';
 import { ProblemError, notFound, stale } from '../http/problem.ts';
 import { parsedBy } from '../http/zod.pipe.ts';
+import { pastOfPanel, type BegunPast } from '../record/past.ts';
+import { RecordReader, RecordWriter } from '../record/record.repository.ts';
 import { ShopsReader, ShopsWriter } from '../shops/shops.repository.ts';
 import { JobsReader, JobsWriter, type StoredJob } from './jobs.repository.ts';
 import type { JobAdd, JobPatch, JobsQuery } from './jobs.schemas.ts';
@@ -34,6 +38,8 @@ import type { JobAdd, JobPatch, JobsQuery } from './jobs.schemas.ts';
 export interface PlannedPanel {
   readonly view: PanelView;
   readonly sheets: readonly ProductSheet[];
+  /** What was done on it so far, by its record; null where nothing was. */
+  readonly past: BegunPast | null;
 }
 
 async function jobOf(tx: Read, id: string): Promise<StoredJob> {
@@ -82,10 +88,14 @@ export async function panelIds(tx: Read, job: string): Promise<string[]> {
 export const panelView = async (tx: Read, key: PanelParams): Promise<PanelView> =>
   (await viewIn(tx, key)).view;
 
-/** The same with the sheets that it is planned with. */
+/** What was done on a panel until now; null where nothing was. */
+export const pastIn = async (tx: Read, key: PanelParams): Promise<BegunPast | null> =>
+  pastOfPanel(await new RecordReader(tx).entries(key), Date.now());
+
+/** The same with the sheets that it is planned with, and what was done on it. */
 export async function plannedPanel(tx: Read, key: PanelParams): Promise<PlannedPanel> {
   const { view, shopId } = await viewIn(tx, key);
-  return { view, sheets: await new ShopsReader(tx).sheets(shopId) };
+  return { view, sheets: await new ShopsReader(tx).sheets(shopId), past: await pastIn(tx, key) };
 }
 
 /** What surrounds the panels in a job file is small; so much of it is left to them. */
@@ -131,7 +141,11 @@ export class JobsService {
   file(id: string): Promise<JobFile> {
     return this.database.read(async (tx) => {
       const job = await jobOf(tx, id);
-      const panels = await new JobsReader(tx).panels(id);
+      const records = await new RecordReader(tx).entriesOf([id]);
+      const panels = (await new JobsReader(tx).panels(id)).map((panel) => {
+        const record = records.get(`${id}/${panel.id}`);
+        return record ? { ...panel, record } : panel;
+      });
       if (panels.length === 0)
         throw new ProblemError(409, 'A job file needs at least one panel: add one, then save the file.');
       const shops = new ShopsReader(tx);
@@ -166,6 +180,7 @@ export class JobsService {
     const read = readJob(json);
     if (!read.ok) throw new ProblemError(400, 'The job file was not taken in.', read.problems);
     const { panels, shop, sheets, ...body } = read.value;
+    mustBeIntact(panels);
     const { id } = body.job;
     return this.writes.run(asked, async (tx) => {
       const jobs = new JobsWriter(tx);
@@ -175,7 +190,10 @@ export class JobsService {
           `A job with the id "${id}" is here already. Give the file another job id, or open that job.`,
         );
       const shopOfFile = { name: shop.name, shop: withoutName(shop), sheets };
-      await jobs.insert(body as JobBody, await this.shopFor(tx, shopId, shopOfFile), panels);
+      const bare = panels.map(withoutRecord);
+      await jobs.insert(body as JobBody, await this.shopFor(tx, shopId, shopOfFile), bare);
+      for (const panel of panels)
+        await new RecordWriter(tx).take({ job: id, panel: panel.id }, recordOfPanel(panel));
       return { id, version: 1 };
     });
   }
@@ -330,6 +348,23 @@ async function mustHoldPanels(jobs: JobsReader, job: string): Promise<void> {
 }
 
 const sizeOf = (panel: Panel): number => JSON.stringify(panel).length;
+
+const withoutRecord = (panel: Panel): Panel => {
+  const { record: _record, ...rest } = panel as Panel & { readonly record?: unknown };
+  return rest as Panel;
+};
+
+/** @throws {ProblemError} for a record that is not as it was written: it would be passed on as if it were */
+function mustBeIntact(panels: readonly Panel[]): void {
+  const problems = panels.flatMap((panel, i) => {
+    const { firstBroken } = verifyChain(recordOfPanel(panel));
+    if (!firstBroken) return [];
+    const { index, why } = firstBroken;
+    const message = `${why}. Take the file in as it was saved, or leave the record out of it.`;
+    return [{ path: `panels.${i}.record.${index}`, message }];
+  });
+  if (problems.length > 0) throw new ProblemError(400, 'The job file was not taken in.', problems);
+}
 
 const withoutName = ({ name: _name, ...shop }: JobFile['shop']): JobFile['shop'] => shop;
 

@@ -13,6 +13,7 @@ import type { Read, Write } from '../database/database.ts';
 import { jsonOf } from '../database/sql.ts';
 import type { PlanFields } from '../database/tables.ts';
 import type { PanelParams, PlanParams } from '../http/params.ts';
+import { RecordReader } from '../record/record.repository.ts';
 
 /** The only file that reads and writes plans; a plan's body never changes, only which system is chosen. */
 
@@ -82,6 +83,17 @@ export class PlansReader {
     });
   }
 
+  /** Whether a plan of this id is here. */
+  async has({ job, panel, plan }: PlanParams): Promise<boolean> {
+    const rows = await this.tx.sql.rows(
+      'SELECT id FROM plans WHERE "jobId" = $1 AND "panelId" = $2 AND id = $3',
+      job,
+      panel,
+      plan,
+    );
+    return rows.length > 0;
+  }
+
   async byId({ job, panel, plan }: PlanParams): Promise<KeptPlan | null> {
     const [row] = await this.tx.sql.rows<Row>(`${PLANS_OF_PANEL} AND id = $3`, job, panel, plan);
     return row ? keptOf(row) : null;
@@ -119,7 +131,10 @@ export class PlansWriter extends PlansReader {
       offset: MOST_KEPT,
       limit: 1000,
     });
-    if (old.length > 0) await tables.plans.destroy({ where: { id: { [Op.in]: old.map(({ id }) => id) } } });
+    // A plan that was worked by is part of what its record says.
+    const worked = await new RecordReader(this.tx).plansWorkedBy({ job, panel });
+    const gone = old.flatMap(({ id }) => (worked.has(id) ? [] : [id]));
+    if (gone.length > 0) await tables.plans.destroy({ where: { id: { [Op.in]: gone } } });
   }
 
   /** Notes the tests that would decide, once they are worked out; nothing where the plan is gone. */

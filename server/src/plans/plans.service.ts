@@ -18,7 +18,14 @@ import { Database, type Read, type Write } from '../database/database.ts';
 import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import type { PanelParams, PlanParams } from '../http/params.ts';
 import { ProblemError, notFound, stale } from '../http/problem.ts';
-import { JobsService, panelIds, plannedPanel, shopOfJob, type PlannedPanel } from '../jobs/jobs.service.ts';
+import {
+  JobsService,
+  panelIds,
+  pastIn,
+  plannedPanel,
+  shopOfJob,
+  type PlannedPanel,
+} from '../jobs/jobs.service.ts';
 import { PlannerService } from '../planning/planner.service.ts';
 import type { Choice, JudgeAsk, PlanAll, PlanAsk, StepQuery } from './plans.schemas.ts';
 import { PlansReader, PlansWriter, type KeptPlan } from './plans.repository.ts';
@@ -30,9 +37,12 @@ const inputsNow = ({ view, sheets }: PlannedPanel) => ({
   sheets,
 });
 
+/** What a plan is asked for with; what the record says was done goes before what is only said to be done. */
+type Terms = Omit<PlanAsk, 'done'> & Pick<PlanTask, 'done' | 'airBefore' | 'nowMin'>;
+
 const taskOf = (
   planned: PlannedPanel,
-  { schools, products, startMin, startOn, done, own }: PlanAsk = {},
+  { schools, products, startMin, startOn, done, airBefore, nowMin, own }: Terms = {},
 ): PlanTask => ({
   ...inputsNow(planned),
   ...(schools ? { schools } : {}),
@@ -40,7 +50,10 @@ const taskOf = (
   ...(startMin === undefined ? {} : { startMin }),
   ...(startOn === undefined ? {} : { startOn }),
   ...(done ? { done } : {}),
+  ...(airBefore ? { airBefore } : {}),
+  ...(nowMin === undefined ? {} : { nowMin }),
   ...(own ? { own } : {}),
+  ...planned.past,
 });
 
 const viewOf = ({ createdAt, ...kept }: KeptPlan, planned: PlannedPanel): PlanView => ({
@@ -50,14 +63,16 @@ const viewOf = ({ createdAt, ...kept }: KeptPlan, planned: PlannedPanel): PlanVi
 });
 
 /** What a plan was asked for with: a later one is asked for in the same way. */
-function termsOf(kept: KeptPlan | null): PlanAsk {
-  const { schools, products, startMin, startOn, done, own } = kept?.plan?.inputs ?? {};
+function termsOf(kept: KeptPlan | null): Terms {
+  const { schools, products, startMin, startOn, done, airBefore, nowMin, own } = kept?.plan?.inputs ?? {};
   return {
     ...(schools ? { schools } : {}),
     ...(products ? { products } : {}),
     ...(startMin === undefined ? {} : { startMin }),
     ...(startOn === undefined ? {} : { startOn }),
     ...(done ? { done } : {}),
+    ...(airBefore ? { airBefore } : {}),
+    ...(nowMin === undefined ? {} : { nowMin }),
     ...(own ? { own } : {}),
   };
 }
@@ -120,7 +135,7 @@ export class PlansService {
   ): Promise<PlansView> {
     return this.writes.around<PlansView>(asked, async (keep) => {
       const terms = await this.termsOfPanels(job, now);
-      const isLeft = ({ done = [] }: PlanAsk): boolean => done.length > 0 && !alsoStarted;
+      const isLeft = ({ done = [] }: Terms): boolean => done.length > 0 && !alsoStarted;
       const ids = [...terms.keys()];
       const made = await Promise.all(
         ids.flatMap((panel) => {
@@ -147,13 +162,14 @@ export class PlansService {
    * What each panel's newest plan was asked for with, by panel id in the order of the job.
    * @param now a start that has passed is put off to the next one, where nothing is done yet
    */
-  private termsOfPanels(job: string, now: PlanAll['now']): Promise<Map<string, PlanAsk>> {
+  private termsOfPanels(job: string, now: PlanAll['now']): Promise<Map<string, Terms>> {
     return this.database.read(async (tx) => {
       const plans = new PlansReader(tx);
       const { shop } = await shopOfJob(tx, job);
-      const terms = new Map<string, PlanAsk>();
+      const terms = new Map<string, Terms>();
       for (const panel of await panelIds(tx, job)) {
-        const asked = termsOf(await plans.latest({ job, panel }));
+        const kept = termsOf(await plans.latest({ job, panel }));
+        const asked = { ...kept, ...(await pastIn(tx, { job, panel })) };
         terms.set(panel, { ...asked, ...(now ? startAgain(asked, now, shop) : {}) });
       }
       return terms;
@@ -163,7 +179,7 @@ export class PlansService {
   private async makeOne(
     { actor, clientKey }: WriteRequest,
     key: PanelParams,
-    ask: PlanAsk,
+    ask: Terms,
     gone: AbortSignal,
   ): Promise<PlansView['plans'][number] | PlansView['failed'][number]> {
     try {

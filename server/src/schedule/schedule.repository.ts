@@ -1,7 +1,10 @@
 import {
   eveningOf,
+  readEntries,
+  stepsDone,
   storedPlanOf,
   type DatedStart,
+  type Entry,
   type PanelOfShop,
   type Schedule,
   type ScheduleMove,
@@ -10,6 +13,8 @@ import {
 } from '@blue-ledge/core';
 import type { Read, Write } from '../database/database.ts';
 import { jsonOf } from '../database/sql.ts';
+import { pastOfPanel } from '../record/past.ts';
+import { RecordReader } from '../record/record.repository.ts';
 
 /** The only file that reads and writes schedules and pins, and reads what they are made of. */
 
@@ -29,6 +34,8 @@ export interface KeptSchedule {
 export interface PanelToSchedule extends PanelOfShop {
   readonly jobTitle: string;
   readonly planId: string | null;
+  /** Hash of the last entry of its record; empty where there is none. */
+  readonly head: string;
 }
 
 interface PanelRow {
@@ -63,7 +70,16 @@ export class ScheduleReader {
   /** Every panel of the shop's open jobs. */
   async panels({ id: shopId, shop }: ShopView): Promise<PanelToSchedule[]> {
     const rows = await this.tx.sql.rows<PanelRow>(PANELS, shopId);
-    return rows.map(({ jobId, title, job, panelId, panel, planId, chosen, plan }) => ({
+    const records = await new RecordReader(this.tx).entriesOf([...new Set(rows.map(({ jobId }) => jobId))]);
+    const entriesOf = ({ jobId, panelId }: PanelRow): readonly Entry[] =>
+      records.get(`${jobId}/${panelId}`) ?? [];
+    return rows.map((row) => this.panelOf(row, entriesOf(row), shop));
+  }
+
+  private panelOf(row: PanelRow, entries: readonly Entry[], shop: Shop): PanelToSchedule {
+    const { jobId, title, job, panelId, panel, planId, chosen, plan } = row;
+    const past = pastOfPanel(entries);
+    return {
       jobId,
       jobTitle: title,
       panelId,
@@ -71,8 +87,12 @@ export class ScheduleReader {
       planId,
       plan: plan === null ? null : storedPlanOf(jsonOf(plan)),
       systemId: chosen,
+      head: entries.at(-1)?.hash ?? '',
+      ...(past && planId !== null
+        ? { past: { ...past, doneSteps: stepsDone(readEntries(entries), planId) } }
+        : {}),
       ...dueOf(job, shop),
-    }));
+    };
   }
 
   async kept(shopId: string): Promise<KeptSchedule | null> {

@@ -52,16 +52,17 @@ async function inputsOf(tx: Read, shopId: string): Promise<Inputs> {
 }
 
 /** Raised when the same work would be scheduled otherwise than before. */
-const SCHEDULER_VERSION = 2;
+const SCHEDULER_VERSION = 3;
 
 /** Mark of all that a schedule is made of. */
 function markOf({ shop, panels, moves }: Inputs): string {
-  const of = panels.map(({ jobId, panelId, planId, systemId, due }) => [
+  const of = panels.map(({ jobId, panelId, planId, systemId, due, head }) => [
     jobId,
     panelId,
     planId,
     systemId,
     due,
+    ...(head ? [head] : []),
   ]);
   const text = JSON.stringify([SCHEDULER_VERSION, shop.version, of, moves]);
   return createHash('sha256').update(text).digest('hex');
@@ -75,10 +76,19 @@ const roundedDown = ({ startOn, startMin }: DatedStart): DatedStart => ({
 const pinOf = ({ jobId, panelId, n, at, personId }: ScheduleMove, start: DatedStart): StepStart[] =>
   at === null ? [] : [{ jobId, panelId, n, startMin: axisMin(start, at), personId }];
 
-/** What has begun stays where it is: nobody works in the past. */
-function begunPins({ start, schedule }: KeptSchedule, now: DatedStart): StepStart[] {
+/**
+ * What has begun stays where it is: nobody works in the past. Of a panel with a record that says what was done, nothing
+ * else was.
+ */
+function begunPins(
+  { start, schedule }: KeptSchedule,
+  panels: Inputs['panels'],
+  now: DatedStart,
+): StepStart[] {
   const nowMin = axisMin(start, now);
-  return schedule ? startsOf(schedule).filter(({ startMin }) => startMin < nowMin) : [];
+  const isRecorded = ({ jobId, panelId }: StepStart): boolean =>
+    panels.some((panel) => panel.past && panel.jobId === jobId && panel.panelId === panelId);
+  return schedule ? startsOf(schedule).filter((step) => step.startMin < nowMin && !isRecorded(step)) : [];
 }
 
 /** When each step began in a schedule, and by whom. */
@@ -101,7 +111,7 @@ function askOf(inputs: Inputs, now: DatedStart, kind: Kind): ScheduleAsk {
   const { shop, panels, moves, kept } = inputs;
   const before = kind === 'anew' ? null : kept;
   const start = before?.start ?? roundedDown(now);
-  const begun = before ? begunPins(before, now) : [];
+  const begun = before ? begunPins(before, panels, now) : [];
   const moved = moves.flatMap((move) => pinOf(move, start));
   const isMoved = (pin: StepStart): boolean =>
     moved.some(({ jobId, panelId, n }) => jobId === pin.jobId && panelId === pin.panelId && n === pin.n);

@@ -1,0 +1,40 @@
+import { Body, Controller, Get, HttpCode, Param, Post, Query } from '@nestjs/common';
+import type { NewEntry } from '@blue-ledge/core';
+import type { WriteRequest } from '../database/idempotent-writes.ts';
+import { panelParams, type PanelParams } from '../http/params.ts';
+import { Asked } from '../http/write-request.ts';
+import { ZodPipe } from '../http/zod.pipe.ts';
+import { entryBodySchema, recordQuerySchema, type RecordQuery } from './record.schemas.ts';
+import { RecordService } from './record.service.ts';
+
+/** The record of one panel. */
+@Controller('api/jobs/:job/panels/:panel/record')
+export class PanelRecordController {
+  constructor(private readonly record: RecordService) {}
+
+  @Get()
+  get(@Param(new ZodPipe(panelParams)) params: PanelParams) {
+    return this.record.record(params);
+  }
+
+  @Post()
+  @HttpCode(200)
+  enter(
+    @Param(new ZodPipe(panelParams)) params: PanelParams,
+    @Body(new ZodPipe(entryBodySchema)) entry: NewEntry,
+    @Asked() asked: WriteRequest,
+  ) {
+    return this.record.enter(asked, params, entry);
+  }
+}
+
+/** All records, to be searched. */
+@Controller('api/record')
+export class RecordController {
+  constructor(private readonly record: RecordService) {}
+
+  @Get()
+  page(@Query(new ZodPipe(recordQuerySchema)) query: RecordQuery) {
+    return this.record.page(query);
+  }
+}

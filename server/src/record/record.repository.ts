@@ -1,0 +1,239 @@
+import { NO_HASH, chained, type Entry, type NewEntry, type RecordPage } from '@blue-ledge/core';
+import type { Read, Write } from '../database/database.ts';
+import { jsonOf, momentText } from '../database/sql.ts';
+import type { PanelParams } from '../http/params.ts';
+import { columnsOf } from './entry-columns.ts';
+import type { RecordQuery } from './record.schemas.ts';
+
+/** The only file that reads and writes the record. Entries are appended; nothing here changes one. */
+
+interface EntryRow {
+  readonly entry: unknown;
+}
+type LastRow = { readonly seq: number; readonly hash: string };
+
+interface FoundRow extends EntryRow {
+  readonly jobId: string;
+  readonly title: string;
+  readonly panelId: string;
+  readonly panel: unknown;
+  readonly isWithdrawn: number;
+}
+
+/** How far the work on a panel is: something was done, or it was handed over. */
+export type Progress = 'begun' | 'handed-over';
+
+const OPEN_PANELS = `FROM entries JOIN jobs ON jobs.id = entries."jobId" AND jobs."removedAt" IS NULL
+  JOIN panels ON panels."jobId" = entries."jobId" AND panels.id = entries."panelId" AND panels."removedAt" IS NULL`;
+
+/** Percent and underscore stand for themselves. */
+const likeText = (text: string): string => `%${text.toLowerCase().replaceAll(/[\\%_]/g, String.raw`\$&`)}%`;
+
+interface Where {
+  readonly text: string;
+  readonly values: string[];
+}
+
+/** The conditions of a query, each word of its text by itself. */
+function whereOf(query: RecordQuery): Where {
+  const values: string[] = [];
+  const is = (value: string, condition: (place: string) => string): string => {
+    values.push(value);
+    return condition(`$${values.length}`);
+  };
+  const { text, job, panel, kind, product, defect, person, from, to } = query;
+  const words = text.split(/\s+/).filter(Boolean);
+  const conditions = [
+    ...words.map((word) => is(likeText(word), (place) => `entries.words LIKE ${place} ESCAPE '\\'`)),
+    ...(job ? [is(job, (place) => `entries."jobId" = ${place}`)] : []),
+    ...(panel ? [is(panel, (place) => `entries."panelId" = ${place}`)] : []),
+    ...(kind ? [is(kind, (place) => `entries.kind = ${place}`)] : []),
+    ...(product ? [is(product, (place) => `entries."sheetId" = ${place}`)] : []),
+    ...(defect ? [is(defect, (place) => `entries.defect = ${place}`)] : []),
+    ...(person ? [is(person, (place) => `entries.by = ${place}`)] : []),
+    ...(from ? [is(from, (place) => `entries.at >= ${place}`)] : []),
+    ...(to ? [is(`${to}T23:59:59.999Z`, (place) => `entries.at <= ${place}`)] : []),
+  ];
+  return { text: conditions.length > 0 ? `WHERE ${conditions.join(' AND ')}` : '', values };
+}
+
+export class RecordReader {
+  constructor(protected readonly tx: Read) {}
+
+  /** The whole record of a panel, in the order in which it was entered. */
+  async entries({ job, panel }: PanelParams): Promise<Entry[]> {
+    const rows = await this.tx.sql.rows<EntryRow>(
+      'SELECT entry FROM entries WHERE "jobId" = $1 AND "panelId" = $2 ORDER BY seq',
+      job,
+      panel,
+    );
+    return rows.map(({ entry }) => jsonOf<Entry>(entry));
+  }
+
+  /** The records of several panels by `job/panel`; panels without an entry are left out. */
+  async entriesOf(jobIds: readonly string[]): Promise<Map<string, Entry[]>> {
+    const rows = await this.tx.sql.rows<EntryRow & { readonly jobId: string; readonly panelId: string }>(
+      `SELECT "jobId", "panelId", entry FROM entries
+        WHERE "jobId" IN (${jobIds.map((_, i) => `$${i + 1}`).join(', ') || 'NULL'})
+        ORDER BY "jobId", "panelId", seq`,
+      ...jobIds,
+    );
+    const byPanel = new Map<string, Entry[]>();
+    for (const { jobId, panelId, entry } of rows) {
+      const name = `${jobId}/${panelId}`;
+      byPanel.set(name, [...(byPanel.get(name) ?? []), jsonOf<Entry>(entry)]);
+    }
+    return byPanel;
+  }
+
+  async entry({ job, panel }: PanelParams, id: string): Promise<Entry | null> {
+    const [row] = await this.tx.sql.rows<EntryRow>(
+      'SELECT entry FROM entries WHERE "jobId" = $1 AND "panelId" = $2 AND id = $3',
+      job,
+      panel,
+      id,
+    );
+    return row ? jsonOf<Entry>(row.entry) : null;
+  }
+
+  /** The entry that says that a step of a plan was done, where one holds. */
+  async doneStep({ job, panel }: PanelParams, planId: string, n: number): Promise<Entry | null> {
+    const [row] = await this.tx.sql.rows<EntryRow>(
+      `SELECT entry FROM entries WHERE "jobId" = $1 AND "panelId" = $2 AND "planId" = $3 AND n = $4
+         AND kind = 'act' AND "isWithdrawn" = 0 ORDER BY seq LIMIT 1`,
+      job,
+      panel,
+      planId,
+      n,
+    );
+    return row ? jsonOf<Entry>(row.entry) : null;
+  }
+
+  /** Plans that entries of a panel name. */
+  async plansWorkedBy({ job, panel }: PanelParams): Promise<ReadonlySet<string>> {
+    const rows = await this.tx.sql.rows<{ readonly planId: string }>(
+      'SELECT DISTINCT "planId" FROM entries WHERE "jobId" = $1 AND "panelId" = $2 AND "planId" IS NOT NULL',
+      job,
+      panel,
+    );
+    return new Set(rows.map(({ planId }) => planId));
+  }
+
+  /** One page of all records, the newest first, and how many there are in all. */
+  async page(query: RecordQuery): Promise<RecordPage> {
+    const { text, values } = whereOf(query);
+    const [count] = await this.tx.sql.rows<{ readonly n: number }>(
+      `SELECT COUNT(*) AS n ${OPEN_PANELS} ${text}`,
+      ...values,
+    );
+    const rows = await this.tx.sql.rows<FoundRow>(
+      `SELECT entries."jobId", entries."panelId", jobs.title, panels.body AS panel, entries.entry, entries."isWithdrawn"
+         ${OPEN_PANELS} ${text}
+         ORDER BY entries.at DESC, entries."jobId", entries."panelId", entries.seq DESC
+         LIMIT ${query.limit} OFFSET ${query.offset}`,
+      ...values,
+    );
+    const entries = rows.map(({ jobId, panelId, title, panel, entry, isWithdrawn }) => ({
+      jobId,
+      jobTitle: title,
+      panelId,
+      panelName: jsonOf<{ name?: string }>(panel).name ?? panelId,
+      isWithdrawn: isWithdrawn !== 0,
+      entry: jsonOf<Entry>(entry),
+    }));
+    return { entries, nEntries: Number(count?.n ?? 0) };
+  }
+
+  /** How far panels are whose work has begun, by `job/panel`. */
+  async progress(jobIds: readonly string[]): Promise<Map<string, Progress>> {
+    const rows = await this.tx.sql.rows<{
+      readonly jobId: string;
+      readonly panelId: string;
+      readonly nHandedOver: number;
+    }>(
+      `SELECT "jobId", "panelId", SUM(CASE WHEN op = 'hand-over' THEN 1 ELSE 0 END) AS "nHandedOver" FROM entries
+        WHERE "jobId" IN (${jobIds.map((_, i) => `$${i + 1}`).join(', ') || 'NULL'})
+          AND kind = 'act' AND "isWithdrawn" = 0
+        GROUP BY "jobId", "panelId"`,
+      ...jobIds,
+    );
+    return new Map(
+      rows.map(({ jobId, panelId, nHandedOver }) => [
+        `${jobId}/${panelId}`,
+        Number(nHandedOver) > 0 ? 'handed-over' : 'begun',
+      ]),
+    );
+  }
+
+  protected async last({ job, panel }: PanelParams): Promise<LastRow> {
+    const [row] = await this.tx.sql.rows<LastRow>(
+      'SELECT seq, hash FROM entries WHERE "jobId" = $1 AND "panelId" = $2 ORDER BY seq DESC LIMIT 1',
+      job,
+      panel,
+    );
+    return row ?? { seq: 0, hash: NO_HASH };
+  }
+}
+
+const INSERT = `INSERT INTO entries ("jobId", "panelId", seq, id, at, by, kind, entry, hash, op, "sheetId", defect,
+    "planId", n, words, "createdAt")
+  VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16)`;
+
+export class RecordWriter extends RecordReader {
+  constructor(protected override readonly tx: Write) {
+    super(tx);
+  }
+
+  /** Appends an entry as the next of its panel's chain. */
+  async append(key: PanelParams, entry: NewEntry): Promise<Entry> {
+    const { seq, hash } = await this.last(key);
+    const next = chained(entry, hash) as Entry;
+    await this.insert(key, seq + 1, next);
+    this.tx.note({
+      subject: `jobs/${key.job}/panels/${key.panel}/record`,
+      kind: 'record.entered',
+      body: { id: entry.id, hash: next.hash },
+    });
+    return next;
+  }
+
+  /** Takes a whole chain in, as it was written elsewhere. */
+  async take(key: PanelParams, chain: readonly Entry[]): Promise<void> {
+    for (const [i, entry] of chain.entries()) await this.insert(key, i + 1, entry);
+  }
+
+  /** What a correction makes of the entry that it speaks of: it did not happen, or it did after all. */
+  async withdraw({ job, panel }: PanelParams, id: string, isWithdrawn: boolean): Promise<void> {
+    await this.tx.sql.write(
+      'UPDATE entries SET "isWithdrawn" = $4 WHERE "jobId" = $1 AND "panelId" = $2 AND id = $3',
+      job,
+      panel,
+      id,
+      isWithdrawn ? 1 : 0,
+    );
+  }
+
+  private async insert({ job, panel }: PanelParams, seq: number, entry: Entry): Promise<void> {
+    const { id, at, by, kind, hash } = entry;
+    const { op, sheetId, defect, planId, n, words } = columnsOf(entry);
+    await this.tx.sql.write(
+      INSERT,
+      job,
+      panel,
+      seq,
+      id,
+      at,
+      by,
+      kind,
+      JSON.stringify(entry),
+      hash,
+      op,
+      sheetId,
+      defect,
+      planId,
+      n,
+      words,
+      momentText(new Date()),
+    );
+  }
+}

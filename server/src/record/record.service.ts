@@ -1,0 +1,158 @@
+import {
+  bodySchemaOf,
+  heldOf,
+  isSameJson,
+  verifyChain,
+  type Entry,
+  type NewEntry,
+  type RecordPage,
+  type RecordView,
+} from '@blue-ledge/core';
+import { Injectable } from '@nestjs/common';
+import dayjs from 'dayjs';
+import { Database, type Read, type Write } from '../database/database.ts';
+import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
+import type { PanelParams } from '../http/params.ts';
+import { ProblemError } from '../http/problem.ts';
+import { parsedBy } from '../http/zod.pipe.ts';
+import { JobsReader } from '../jobs/jobs.repository.ts';
+import { panelView } from '../jobs/jobs.service.ts';
+import { PlansReader } from '../plans/plans.repository.ts';
+import { utcOffsetOf } from './past.ts';
+import { RecordReader, RecordWriter } from './record.repository.ts';
+import type { RecordQuery } from './record.schemas.ts';
+
+const MINUTE_MS = 60_000;
+/** A screen's clock is never quite the server's. */
+const LEEWAY_MS = 2 * MINUTE_MS;
+
+const refused = (path: string, message: string): ProblemError =>
+  new ProblemError(422, 'The entry was not made.', [{ path, message }]);
+
+/** An entry without its place in the chain: what somebody wrote. */
+const writtenOf = ({ prevHash: _prevHash, hash: _hash, ...entry }: Entry): NewEntry => entry as NewEntry;
+
+/** Records of panels: entries appended once each, in the order in which they arrive. */
+@Injectable()
+export class RecordService {
+  constructor(
+    private readonly database: Database,
+    private readonly writes: IdempotentWrites,
+  ) {}
+
+  /** The record of a panel, and whether it is as it was written. */
+  record(key: PanelParams): Promise<RecordView> {
+    return this.database.read(async (tx) => {
+      await panelView(tx, key);
+      const entries = await new RecordReader(tx).entries(key);
+      return { entries, verified: verifyChain(entries), utcOffsetMin: utcOffsetOf(entries) };
+    });
+  }
+
+  page(query: RecordQuery): Promise<RecordPage> {
+    return this.database.read((tx) => new RecordReader(tx).page(query));
+  }
+
+  /**
+   * Appends an entry; the same one that comes again is the one that is there.
+   * @throws {ProblemError} 404 for a panel that is gone, 409 for a step that is done, 422 for what cannot be
+   */
+  enter(asked: WriteRequest, key: PanelParams, entry: NewEntry): Promise<Entry> {
+    return this.writes.run<Entry, { readonly id: string }>(
+      asked,
+      async (tx) => {
+        const record = new RecordWriter(tx);
+        const known = await record.entry(key, entry.id);
+        if (known) return this.sameAs(known, entry);
+        await this.check(tx, key, entry);
+        if (entry.kind === 'correction') await this.correct(record, key, entry);
+        return record.append(key, entry);
+      },
+      {
+        keptOf: ({ id }) => ({ id }),
+        again: async (tx, { id }) => (await new RecordReader(tx).entry(key, id))!,
+      },
+    );
+  }
+
+  private sameAs(known: Entry, entry: NewEntry): Entry {
+    if (isSameJson(writtenOf(known), entry)) return known;
+    throw new ProblemError(
+      409,
+      `Another entry has the id "${entry.id}" already. Nothing was changed: enter this one under an id of its own.`,
+    );
+  }
+
+  /** @throws {ProblemError} for an entry that cannot be true of this panel */
+  private async check(tx: Read, key: PanelParams, entry: NewEntry): Promise<void> {
+    const { panel } = await panelView(tx, key);
+    const made = await new JobsReader(tx).createdAt(key.job);
+    this.checkTime(entry.at, made);
+    const { zones, zone } = entry.body as { readonly zones?: readonly string[]; readonly zone?: string };
+    const unknown = [...(zones ?? []), ...(zone === undefined ? [] : [zone])].find(
+      (id) => !panel.zones.some((each) => each.id === id.split('/')[0]),
+    );
+    if (unknown !== undefined)
+      throw refused(
+        'body.zones',
+        `"${unknown}" is not a zone of this panel any more: enter it for a zone that is`,
+      );
+    await this.checkStep(tx, key, entry);
+  }
+
+  private checkTime(at: string, made: Date): void {
+    const atMs = Date.parse(at);
+    if (atMs > Date.now() + LEEWAY_MS)
+      throw refused('at', 'lies ahead: what is entered has happened. Give the time at which it did.');
+    // To the minute, as people give times.
+    if (atMs < made.getTime() - LEEWAY_MS)
+      throw refused(
+        'at',
+        `lies before the job was made (${dayjs(made).format('D MMM YYYY, HH:mm')}). Give the time at which it was done since.`,
+      );
+  }
+
+  private async checkStep(tx: Read, key: PanelParams, { kind, body }: NewEntry): Promise<void> {
+    const { step, again } = body as {
+      readonly step?: { readonly planId: string; readonly n: number };
+      readonly again?: true;
+    };
+    if (!step) return;
+    if (!(await new PlansReader(tx).has({ ...key, plan: step.planId })))
+      throw refused('body.step', 'belongs to a plan that is not here any more. Enter it without its step.');
+    if (kind !== 'act' || again) return;
+    const done = await new RecordReader(tx).doneStep(key, step.planId, step.n);
+    if (!done) return;
+    throw new ProblemError(
+      409,
+      `${done.by} finished this step at ${dayjs(done.at).format('HH:mm')} already. Enter it as done again where it was, or leave it.`,
+      [],
+      { theirs: done },
+    );
+  }
+
+  /** Checks what a correction says, and whether the entry that it speaks of still holds. */
+  private async correct(
+    record: RecordWriter,
+    key: PanelParams,
+    { id, body }: Extract<NewEntry, { kind: 'correction' }>,
+  ): Promise<void> {
+    const entries = await record.entries(key);
+    const byId = new Map(entries.map((entry) => [entry.id, entry]));
+    let root = byId.get(body.corrects);
+    while (root?.kind === 'correction') root = byId.get(root.body.corrects);
+    if (!root)
+      throw refused(
+        'body.corrects',
+        `"${body.corrects}" is no entry of this panel’s record: name one that is`,
+      );
+    if (body.body !== null) parsedBy(bodySchemaOf(root.kind), body.body, 'body.body');
+    const probe = { id, at: root.at, by: root.by, kind: 'correction', body } as NewEntry;
+    const { withdrawn } = heldOf([...entries, probe]);
+    await record.withdraw(
+      key,
+      root.id,
+      withdrawn.some((entry) => entry.id === root.id),
+    );
+  }
+}

@@ -1,0 +1,152 @@
+import {
+  verifyChain,
+  type Entry,
+  type JobFile,
+  type PlanView,
+  type RecordPage,
+  type RecordView,
+} from '@blue-ledge/core';
+import { DOOR, TestServer, demoJob } from './server.ts';
+
+/** The record: entered once each, never changed, told in words where it cannot be, and what plans go on from. */
+
+const MIN_MS = 60_000;
+const RECORD = `${DOOR}/record`;
+
+let server: TestServer;
+beforeEach(async () => {
+  server = await TestServer.start();
+  await server.http.post('/api/jobs').send(demoJob()).expect(201);
+});
+afterEach(() => server.stop());
+
+const ago = (minutes: number): string => new Date(Date.now() - minutes * MIN_MS).toISOString();
+const washed = (id: string, more: object = {}, body: object = {}) => ({
+  id,
+  at: ago(0),
+  by: 'Prep A',
+  kind: 'act',
+  body: { op: 'wash', zones: ['A', 'B'], minutes: 1, ...body },
+  ...more,
+});
+const enter = (entry: object) => server.http.post(RECORD).send(entry);
+const recordNow = async (): Promise<RecordView> => (await server.http.get(RECORD).expect(200)).body;
+const saying = (body: { title: string; problems?: { path: string; message: string }[] }) =>
+  [body.title, ...(body.problems ?? []).map(({ path, message }) => `${path} ${message}`)].join(' ');
+const planned = async (ask: object = {}): Promise<PlanView> =>
+  (await server.http.post(`${DOOR}/plans`).send(ask).expect(201)).body;
+
+test('an entry is made once, however often it comes, and the chain is whole after a restart', async () => {
+  const first = washed('e1');
+  await enter(first).set('idempotency-key', 'entry-0001').expect(200);
+  await enter(first).set('idempotency-key', 'entry-0001').expect(200);
+  await enter(first).expect(200);
+  await enter(washed('e2', { kind: 'note', body: { text: 'second' } })).expect(200);
+  server = await server.restart();
+  const { entries, verified } = await recordNow();
+  expect(entries.map(({ id }) => id)).toEqual(['e1', 'e2']);
+  expect(verified).toEqual({ entries: 2, head: entries[1]!.hash, intact: true });
+  const { body } = await enter({ ...first, by: 'Prep B' }).expect(409);
+  expect(saying(body)).toMatch(/Another entry has the id "e1"/);
+});
+
+test('what cannot be true is refused in words, and nothing is half entered', async () => {
+  const refusals: [object, number, RegExp][] = [
+    [washed('t', { at: ago(-24 * 60) }), 422, /at lies ahead: what is entered has happened/],
+    [washed('o', { at: ago(60 * 24 * 400) }), 422, /at lies before the job was made/],
+    [washed('z', {}, { zones: ['Q'] }), 422, /"Q" is not a zone of this panel any more/],
+    [
+      washed('r', { kind: 'reading', body: { zone: 'A', kind: 'film', um: 9999 } }),
+      400,
+      /must be at most 5000 µm/,
+    ],
+    [
+      washed('c', { kind: 'correction', body: { corrects: 'gone', body: null } }),
+      422,
+      /"gone" is no entry of this/,
+    ],
+    [
+      washed('p', {}, { step: { planId: '00000000-0000-4000-8000-000000000000', n: 1 } }),
+      422,
+      /belongs to a plan that is not here any more/,
+    ],
+  ];
+  for (const [entry, status, words] of refusals) {
+    const { body } = await enter(entry).expect(status);
+    expect(saying(body)).toMatch(words);
+  }
+  expect((await recordNow()).entries).toEqual([]);
+});
+
+test('two people finish one step: the second is told who did; withdrawn, it may be done again', async () => {
+  const { id: planId } = await planned();
+  const step = { planId, n: 1 };
+  await enter(washed('a', {}, { step })).expect(200);
+  const { body } = await enter(washed('b', { by: 'Prep B' }, { step })).expect(409);
+  expect(saying(body)).toMatch(/Prep A finished this step at \d\d:\d\d already/);
+  await enter(washed('again', { by: 'Prep B' }, { step, again: true })).expect(200);
+  for (const corrects of ['a', 'again'])
+    await enter(washed(`not-${corrects}`, { kind: 'correction', body: { corrects, body: null } })).expect(
+      200,
+    );
+  await enter(washed('b', { by: 'Prep B' }, { step })).expect(200);
+  expect(verifyChain((await recordNow()).entries).intact).toBe(true);
+});
+
+test('a correction is checked as the entry that it speaks of would be', async () => {
+  await enter(washed('r', { kind: 'reading', body: { zone: 'A', kind: 'film', um: 90 } })).expect(200);
+  const corrected = (um: number) =>
+    washed('c', { kind: 'correction', body: { corrects: 'r', body: { zone: 'A', kind: 'film', um } } });
+  const { body } = await enter(corrected(9999)).expect(400);
+  expect(saying(body)).toMatch(/body\.body\.um must be at most 5000 µm/);
+  await enter(corrected(95)).expect(200);
+});
+
+test('a plan goes on from what was done, and the panel’s state says that work has begun', async () => {
+  await planned();
+  const stateOf = async (): Promise<string> =>
+    (await server.http.get('/api/jobs/bus-6').expect(200)).body.panels[0].state;
+  expect(await stateOf()).toBe('planned');
+  await enter(washed('w', {}, { zones: ['A', 'B'] })).expect(200);
+  expect(await stateOf()).toBe('begun');
+  const { plan } = await planned();
+  expect(plan!.inputs.done).toMatchObject([{ op: 'wash', zones: ['A', 'B'], real: { handsOnMin: 1 } }]);
+});
+
+test('a saved file carries the record, and is taken in as it was written or not at all', async () => {
+  await enter(washed('w')).expect(200);
+  const file = (await server.http.get('/api/jobs/bus-6/file').expect(200)).body as JobFile;
+  const copy = { ...file, job: { ...file.job, id: 'copy' } };
+  await server.http.post('/api/jobs').send(copy).expect(201);
+  const record: RecordView = (await server.http.get('/api/jobs/copy/panels/door/record').expect(200)).body;
+  expect(record.verified).toMatchObject({ entries: 1, intact: true });
+  const [door] = copy.panels as unknown as { record: Entry[] }[];
+  door!.record[0] = { ...door!.record[0]!, by: 'Prep B' };
+  const { body } = await server.http
+    .post('/api/jobs')
+    .send({ ...copy, job: { ...copy.job, id: 'forged' } })
+    .expect(400);
+  expect(saying(body)).toMatch(/panels\.0\.record\.0 it was changed after it was written/);
+});
+
+test('entries are found by words, product, person and kind, the newest first', async () => {
+  await enter(washed('w', { at: ago(1) })).expect(200);
+  await enter(
+    washed(
+      'e',
+      { by: 'Prep B' },
+      { op: 'prime-epoxy', sheetId: 'epoxy-1-1', coats: 2, values: { batch: 'E 100_7' } },
+    ),
+  ).expect(200);
+  const found = async (query: string): Promise<string[]> => {
+    const page: RecordPage = (await server.http.get(`/api/record?${query}`).expect(200)).body;
+    expect(page.nEntries).toBe(page.entries.length);
+    return page.entries.map(({ entry }) => entry.id);
+  };
+  expect(await found('')).toEqual(['e', 'w']);
+  expect(await found('text=100_7')).toEqual(['e']);
+  expect(await found('text=100%257')).toEqual([]);
+  expect(await found('product=epoxy-1-1')).toEqual(['e']);
+  expect(await found('person=Prep+A')).toEqual(['w']);
+  expect(await found('kind=note')).toEqual([]);
+});
