@@ -332,7 +332,7 @@ export { shopAirSchema, type ShopAir } from './survey/shop.ts';
 
 // record
 export { DEFECTS, type Defect } from './operations/mishaps.ts';
-export { happeningsSchema, type Happening } from './planner/happening.ts';
+export { actsDone, happeningsSchema, type Happening } from './planner/happening.ts';
 export { CHECK_KINDS, checkTitle, checksOf, type Check, type CheckKind } from './record/checks.ts';
 export {
   NO_HASH,
@@ -360,7 +360,8 @@ export {
 } from './record/entry.ts';
 export { happenedOf, type ActEntry, type Happened } from './record/happened.ts';
 export { plannedBesideDone, type Deviation, type DoneAs, type PlannedDone } from './record/planned-done.ts';
-export { pastOf, stepsDone, trueState, type TrueState, type TrueZone } from './record/true-state.ts';
+export { foldRecord, pastOf, whyNotNow, type Fold } from './record/fold.ts';
+export { stateOfFold, stepsDone, trueState, type TrueState, type TrueZone } from './record/true-state.ts';
 
 // formats
 export {

@@ -1,19 +1,15 @@
-import { surveyState } from '../operations/survey-state.ts';
+import type { Context } from '../operations/context.ts';
 import type { Scratch, Surface, ZoneState } from '../operations/state.ts';
 import { WHEN_MISSED } from '../operations/time-window.ts';
 import { windowsOf } from '../operations/windows.ts';
-import type { Context } from '../operations/context.ts';
-import { benchOfTask, type PlanTask } from '../planner/bench-of-task.ts';
+import type { PlanTask } from '../planner/bench-of-task.ts';
 import type { Said, Stack, Step } from '../planner/plan.ts';
-import { isDone } from '../planner/happening.ts';
-import { replayDone } from '../planner/replay-done.ts';
 import { refusalOf, stackOf, stepOf } from '../planner/steps.ts';
-import type { Verdict } from '../rules/rule.ts';
 import type { NewEntry } from './entry.ts';
-import { minutesOfMoment } from '../units/moment.ts';
+import { foldRecord, isBroken, type Fold, type FoldOptions } from './fold.ts';
 import { happenedOf, type ActEntry, type Happened } from './happened.ts';
 
-/** The true state of a panel: the record folded over its survey, by the operations that planned it. */
+/** The true state of a panel as it is shown: what lies where, which limits run, and what was not done by the rules. */
 
 export interface TrueZone {
   readonly stack: Stack;
@@ -35,7 +31,7 @@ export interface RunningWindow {
 }
 
 /** A rule that was not kept when an act was done. */
-export interface Broken extends Said {
+export interface BrokenRule extends Said {
   readonly zoneId: string;
   /** Number of the step, and the entry that tells of it. */
   readonly n: number;
@@ -51,8 +47,7 @@ export interface TrueState {
   /** What was done, as steps with their figures. */
   readonly steps: readonly Step[];
   readonly acts: readonly ActEntry[];
-  /** Rules that were not kept on the way. */
-  readonly broken: readonly Broken[];
+  readonly broken: readonly BrokenRule[];
   /** Entries that cannot be read, and why. */
   readonly problems: readonly string[];
 }
@@ -77,54 +72,12 @@ const windowsOn = (zone: ZoneState, context: Context): RunningWindow[] =>
     thenWhat: WHEN_MISSED[whenMissed],
   }));
 
-interface FoldOptions {
-  /** By how much the shop's clock is ahead of UTC. */
-  readonly utcOffsetMin?: number;
-  /** The moment that is now, in UTC; that of the last entry where it is left out. */
-  readonly now?: string;
-}
-
-/** What a plan goes on from: what happened, when it began, and the minute that is now. */
-export const pastOf = (
-  record: readonly NewEntry[],
-  { utcOffsetMin = 0, now }: FoldOptions = {},
-): Pick<PlanTask, 'done' | 'airBefore' | 'nowMin' | 'startOn' | 'startMin'> => {
-  const { start, happenings, airBefore, lastMin, zeroMin } = happenedOf(record, utcOffsetMin);
-  if (!start) return happenings.length > 0 ? { done: [...happenings] } : {};
-  const nowMin = now === undefined ? 0 : Math.floor(minutesOfMoment(now) - zeroMin);
-  return { ...start, done: [...happenings], airBefore, nowMin: Math.max(lastMin, nowMin) };
-};
-
-/** The entries behind the steps of a replay: an act that could not be read has none. */
-function actsAt(nths: readonly number[], { happenings, acts }: Happened): ActEntry[] {
-  let nActs = 0;
-  const entryOf = happenings.map((happening) => (isDone(happening) ? acts[nActs++] : undefined));
-  return nths.map((nth) => entryOf[nth]!);
-}
-
-/** Nobody enters work to the second: a limit that was missed by less than this was kept, minutes. */
-const LEEWAY_MIN = 1;
-
-const isBroken = ({ level, reason }: Verdict): boolean => {
-  const byMin = reason.facts['leftMin'] ?? reason.facts['overMin'] ?? Infinity;
-  return level === 'must' && Number(byMin) >= LEEWAY_MIN;
-};
-
 /** Steps of a plan that a record says are done. */
 export const stepsDone = (record: readonly NewEntry[], planId: string): number[] =>
   happenedOf(record).acts.flatMap(({ body: { step } }) => (step?.planId === planId ? [step.n] : []));
 
-/**
- * Folds a record over the survey of a task. O(entries x areas x rules); 2,000 entries are more than a panel collects.
- * @param task what the panel is planned under; its own `done` and start do not count
- */
-export function trueState(task: PlanTask, record: readonly NewEntry[], options: FoldOptions = {}): TrueState {
-  const happened = happenedOf(record, options.utcOffsetMin);
-  const past = pastOf(record, options);
-  const { context } = benchOfTask({ ...task, ...past });
-  const found = surveyState(context.panel, context.shop.rules);
-  const { steps, nths, panel, problems } = replayDone(found, past, context);
-  const acts = actsAt(nths, happened);
+/** A fold as screens, the command line and hand-over cards show it. */
+export function stateOfFold({ context, panel, steps, acts, happened, problems }: Fold): TrueState {
   const broken = steps.flatMap(({ remarks }, i) =>
     remarks.filter(isBroken).map((verdict) => ({
       ...refusalOf(verdict),
@@ -143,3 +96,10 @@ export function trueState(task: PlanTask, record: readonly NewEntry[], options: 
     problems,
   };
 }
+
+/** The true state of a panel by its record. */
+export const trueState = (
+  task: PlanTask,
+  record: readonly NewEntry[],
+  options: FoldOptions = {},
+): TrueState => stateOfFold(foldRecord(task, record, options));

@@ -1,6 +1,13 @@
 import type { EventView, PanelView } from '@blue-ledge/core';
 import type { QueryKey } from '@tanstack/react-query';
-import { clocksQueryKey, jobQueryKey, panelQueryKey, planQueryKey, shopsQueryKey } from './queries.ts';
+import {
+  clocksQueryKey,
+  jobQueryKey,
+  panelQueryKey,
+  planQueryKey,
+  recordQueryKey,
+  shopsQueryKey,
+} from './queries.ts';
 import { queryClient } from './query-client.ts';
 
 /**
@@ -42,6 +49,11 @@ export function take(event: EventView): void {
     return;
   }
   const key = { job: id, panel };
+  if (rest === 'record') {
+    askAgain(recordQueryKey(key));
+    askAgain(['entries']);
+    return;
+  }
   if (rest !== 'plans' && !isKnown(event)) askAgain(panelQueryKey(key));
   askAgain(planQueryKey(key));
 }

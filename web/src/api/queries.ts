@@ -34,6 +34,7 @@ export const shopPath = (shop: string): string => `/shops/${encodeURIComponent(s
 export const jobQueryKey = (job: string) => ['job', job] as const;
 export const panelQueryKey = ({ job, panel }: PanelKey) => ['panel', job, panel] as const;
 export const planQueryKey = ({ job, panel }: PanelKey) => ['plan', job, panel] as const;
+export const recordQueryKey = ({ job, panel }: PanelKey) => ['record', job, panel] as const;
 export const shopsQueryKey = ['shops'] as const;
 export const clocksQueryKey = ['clocks'] as const;
 

@@ -154,6 +154,8 @@ const STATE_WORDS: Readonly<Record<PanelState, string>> = {
   surveyed: 'surveyed, not planned yet',
   stopped: 'planned, waits for a stopped zone',
   planned: 'planned',
+  begun: 'work has begun',
+  'handed-over': 'handed over to base',
 };
 
 interface PanelCardProps {

@@ -126,6 +126,8 @@ const STATE_WORDS: Readonly<Record<PanelState, string>> = {
   surveyed: 'surveyed',
   stopped: 'waits for a stopped zone',
   planned: 'planned',
+  begun: 'begun',
+  'handed-over': 'handed over',
 };
 
 /** "3 planned, 1 surveyed" */

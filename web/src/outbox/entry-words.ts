@@ -90,6 +90,7 @@ export function whatOf(entry: Entry): string {
   if (entry.kind === 'panel')
     return `${entry.undoes === undefined ? '' : 'taken back: '}${wordsOfEdit(entry.edit)}`;
   if (entry.kind === 'clock') return CLOCK_WORDS[entry.act.kind];
+  if (entry.kind === 'record') return entry.title;
   const { shop = {}, things = {}, ...own } = entry.change.fields as { shop?: object; things?: object };
   return listed([own, shop, things].flatMap(Object.keys).map(wordOf));
 }
@@ -99,7 +100,9 @@ export function addressOf(entry: Entry): string {
   if (entry.kind === 'clock') return '/bay?clocks=open';
   if (entry.kind === 'fields')
     return entry.change.of === 'shops' ? '/shop' : `/jobs/${encodeURIComponent(entry.change.id)}`;
-  const { at, zone } = entry;
+  const { at } = entry;
   const panel = `/jobs/${encodeURIComponent(at.job)}/panels/${encodeURIComponent(at.panel)}`;
+  if (entry.kind === 'record') return `${panel}/run`;
+  const { zone } = entry;
   return `${panel}/survey${zone === undefined ? '' : `?zone=${encodeURIComponent(zone)}`}`;
 }

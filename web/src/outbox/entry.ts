@@ -1,4 +1,4 @@
-import type { ClockView, PanelEdit, PanelView } from '@blue-ledge/core';
+import type { ClockView, NewEntry, PanelEdit, PanelView } from '@blue-ledge/core';
 import type { FieldChange } from './field-change.ts';
 
 /** One write on its way to the server: what it changes, and how far it has come. */
@@ -58,7 +58,17 @@ export interface ClockEntry extends Head {
   readonly act: ClockAct;
 }
 
-export type Entry = PanelEntry | FieldsEntry | ClockEntry;
+/** An entry of a panel's record. */
+export interface RecordEntry extends Head {
+  readonly kind: 'record';
+  readonly at: PanelKey;
+  readonly title: string;
+  readonly entry: NewEntry;
+  /** Why it was refused, where that can be settled: somebody did the step before, or its plan is gone. */
+  readonly refusedAs?: 'done-before' | 'plan-gone';
+}
+
+export type Entry = PanelEntry | FieldsEntry | ClockEntry | RecordEntry;
 
 /** Not on the server yet. */
 export const isPending = ({ state }: Entry): boolean => state !== 'sent';

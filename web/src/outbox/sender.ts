@@ -1,16 +1,31 @@
-import type { ClocksView, ClockView, PanelView, Problem } from '@blue-ledge/core';
+import type {
+  ClocksView,
+  ClockView,
+  Entry as KeptEntry,
+  PanelView,
+  Problem,
+  RecordView,
+} from '@blue-ledge/core';
 import { RequestRefused, Unreachable, ask } from '../api/http.ts';
 import {
   clocksQueryKey,
   jobPath,
   panelPath,
   panelQueryKey,
+  recordQueryKey,
   shopPath,
   shopsQueryKey,
 } from '../api/queries.ts';
 import { askAgainWhenAnswered, queryClient } from '../api/query-client.ts';
 import { connection } from '../state/connection.ts';
-import { isAt, type ClockAct, type ClockEntry, type Entry, type PanelEntry } from './entry.ts';
+import {
+  isAt,
+  type ClockAct,
+  type ClockEntry,
+  type Entry,
+  type PanelEntry,
+  type RecordEntry,
+} from './entry.ts';
 import { FIELD_WORDS } from './entry-words.ts';
 import { decide, follow, load, tell } from './row.ts';
 
@@ -67,6 +82,7 @@ async function send(entry: Entry): Promise<void> {
 
 function sendOne(entry: Entry): Promise<void> {
   if (entry.kind === 'panel') return sendEdit(entry);
+  if (entry.kind === 'record') return sendRecord(entry);
   return entry.kind === 'fields' ? sendFields(entry) : sendClockAct(entry);
 }
 
@@ -123,6 +139,18 @@ async function sendClockAct({ clockId, act, key }: ClockEntry): Promise<void> {
   void queryClient.invalidateQueries({ queryKey: clocksQueryKey });
 }
 
+async function sendRecord({ at, entry, key }: RecordEntry): Promise<void> {
+  const kept = await ask<KeptEntry>(`${panelPath(at)}/record`, { method: 'POST', body: entry, key });
+  // Shown before the row says that it is sent: no screen goes without it in between.
+  queryClient.setQueryData<RecordView>(recordQueryKey(at), (seen) => seen && withKept(seen, kept));
+  void queryClient.invalidateQueries({ queryKey: recordQueryKey(at) });
+  for (const name of ['entries', 'job', 'jobs', 'schedule'])
+    void queryClient.invalidateQueries({ queryKey: [name] });
+}
+
+const withKept = (seen: RecordView, kept: KeptEntry): RecordView =>
+  seen.entries.some(({ id }) => id === kept.id) ? seen : { ...seen, entries: [...seen.entries, kept] };
+
 function patchOf(act: Exclude<ClockAct, { kind: 'start' }>): object {
   if (act.kind === 'stop') return { endedMs: act.atMs };
   return act.kind === 'resume' ? { endedMs: null } : { startedMs: act.startedMs };
@@ -150,8 +178,15 @@ const lineOf = ({ path, message }: Problem): string => {
 
 const isUndoOf = (entry: Entry, key: string): boolean => entry.kind === 'panel' && entry.undoes === key;
 
-async function refuse({ key }: Entry, { details, lines: said }: RequestRefused): Promise<void> {
-  const theirs = details.theirs as PanelView | undefined;
+/** Whether a refused entry can be settled by saying more of it. */
+function refusedAs({ details }: RequestRefused): Pick<RecordEntry, 'refusedAs'> {
+  if (details.status === 409) return { refusedAs: 'done-before' };
+  return details.problems?.some(({ path }) => path === 'body.step') ? { refusedAs: 'plan-gone' } : {};
+}
+
+async function refuse({ key, kind }: Entry, refusal: RequestRefused): Promise<void> {
+  const { details, lines: said } = refusal;
+  const theirs = kind === 'panel' ? (details.theirs as PanelView | undefined) : undefined;
   if (theirs) {
     showSaved(theirs);
     tell(theirs);
@@ -164,6 +199,7 @@ async function refuse({ key }: Entry, { details, lines: said }: RequestRefused):
     if (entry.kind === 'panel' && entry.isUndone)
       return { gone: row.filter((each) => each === entry || isUndoOf(each, key)).map((each) => each.key) };
     const refused = { ...entry, state: 'refused' as const, lines };
+    if (refused.kind === 'record') return { put: [{ ...refused, ...refusedAs(refusal) }] };
     return { put: [refused.kind === 'panel' && theirs ? { ...refused, theirs } : refused] };
   });
 }

@@ -1,4 +1,4 @@
-import { startAgain } from '@blue-ledge/core';
+import { actsDone, startAgain } from '@blue-ledge/core';
 import { useMakePlan, type PlanAsk } from '../api/queries.ts';
 import { nowHere } from '../state/now.ts';
 import type { PlanOnScreen, PlanTooOld } from '../api/opened-plan.ts';
@@ -19,7 +19,8 @@ export function usePlanAgain(
   plan: PlanOnScreen | PlanTooOld | null | undefined,
 ): PlanAgain {
   const make = useMakePlan(key);
-  const { schools = {}, products = [], done = [], own, ...start } = plan?.plan?.inputs ?? {};
+  const { schools = {}, products = [], done: happened, own, ...start } = plan?.plan?.inputs ?? {};
+  const done = actsDone(happened);
   const terms: PlanAsk = {
     schools,
     ...(products.length > 0 ? { products } : {}),

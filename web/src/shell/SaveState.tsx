@@ -76,6 +76,8 @@ function nameOf(entry: Entry): string {
     return entry.zone === undefined ? name : `${name}, zone ${entry.zone}`;
   }
   if (entry.kind === 'clock') return entry.title;
+  if (entry.kind === 'record')
+    return queryClient.getQueryData<PanelView>(panelQueryKey(entry.at))?.panel.name ?? entry.at.panel;
   const { of, id } = entry.change;
   if (of === 'jobs') return queryClient.getQueryData<JobView>(jobQueryKey(id))?.job.title ?? `Job ${id}`;
   const shops = queryClient.getQueryData<ShopView[]>(shopsQueryKey);
