@@ -331,6 +331,7 @@ export { clockOfStep, type StartableClock } from './clocks/start-clock.ts';
 export { shopAirSchema, type ShopAir } from './survey/shop.ts';
 
 // record
+export { isCoatOp } from './operations/act.ts';
 export { DEFECTS, type Defect } from './operations/mishaps.ts';
 export { actsDone, happeningsSchema, type Happening } from './planner/happening.ts';
 export { CHECK_KINDS, checkTitle, checksOf, type Check, type CheckKind } from './record/checks.ts';
@@ -360,6 +361,7 @@ export {
 } from './record/entry.ts';
 export { happenedOf, type ActEntry, type Happened } from './record/happened.ts';
 export { plannedBesideDone, type Deviation, type DoneAs, type PlannedDone } from './record/planned-done.ts';
+export { DEFECT_WORDS } from './record/defect-words.ts';
 export { foldRecord, pastOf, whyNotNow, type Fold } from './record/fold.ts';
 export { stateOfFold, stepsDone, trueState, type TrueState, type TrueZone } from './record/true-state.ts';
 

@@ -64,6 +64,11 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('./panel/pour/PourStage.tsx')).PourStage }),
           },
           {
+            path: 'run',
+            errorElement: <Fault />,
+            lazy: async () => ({ Component: (await import('./panel/run/RunStage.tsx')).RunStage }),
+          },
+          {
             path: 'system',
             errorElement: <Fault />,
             lazy: async () => ({ Component: (await import('./panel/system/SystemStage.tsx')).SystemStage }),

@@ -35,6 +35,8 @@ export const DEFECTS = [
   'rub-through',
   'flaking',
   'gummy-sanding',
+  /** Mixed so that it will not cure. */
+  'wrong-mix',
 ] as const;
 export type Defect = (typeof DEFECTS)[number];
 
@@ -63,6 +65,7 @@ const LEAVES: Partial<Record<Defect, readonly OpenIssue[]>> = {
   peeling: ['unsound'],
   flaking: ['unsound'],
   'rust-bloom': ['unsound', 'rust'],
+  'wrong-mix': ['unsound'],
   'gummy-sanding': ['soft'],
 };
 

@@ -33,11 +33,14 @@ export interface ClockPanel extends Omit<ClockStep, 'n' | 'pot' | 'areas'> {
 
 const MEASURES_COAT: ReadonlySet<ClockWork['kind']> = new Set(['coat', 'body', 'bare']);
 
-/** Starts the clock of a step. */
+const MINUTE_MS = 60_000;
+
+/** Starts the clock of a step, now or as long ago as it really began. */
 export function startStepClock(
   { n, areas, title, work, then }: StartableClock,
   { shop, ...panel }: ClockPanel,
   missedCostOf: OpenedPlan['missedCostOf'],
+  agoMin = 0,
 ): void {
   const cost = MEASURES_COAT.has(work.kind) ? missedCostOf(panel.systemId, n) : null;
   start(
@@ -49,6 +52,7 @@ export function startStepClock(
       ...(cost ? { missedCostMin: cost } : {}),
     },
     shop,
+    Math.round(serverNow()) - agoMin * MINUTE_MS,
   );
 }
 

@@ -13,6 +13,7 @@ const STAGES = [
   ['system', 'System'],
   ['ladder', 'Ladder'],
   ['pour', 'Pour'],
+  ['run', 'Run'],
 ] as const;
 
 /** A panel: its head with the stages that are alive, and the stage that is open. */

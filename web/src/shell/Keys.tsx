@@ -47,6 +47,13 @@ const KEYS: readonly (readonly [place: string, keys: readonly (readonly [keys: s
       ],
     ],
     [
+      'Run',
+      [
+        ['Enter', 'the step is done as planned'],
+        ['← →, Page up, Page down', 'the step before, the step after'],
+      ],
+    ],
+    [
       'Practice',
       [
         ['← ↑ → ↓', 'moves the block'],

@@ -1,14 +1,9 @@
 import {
-  SHOP_RULES,
   airVerdict,
   coatOfGun,
-  gunFor,
-  gunSetup,
-  gunsOf,
   isUsualGun,
   passMetres,
   passesOver,
-  tipFor,
   type Gun,
   type Panel,
   type Pour,
@@ -23,6 +18,7 @@ import { Choice } from '../../shared/Choice.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { useBenchChoice, useBenchChoices } from '../../state/bench-choices.ts';
 import { useFormat } from '../../state/units.ts';
+import { chosenGun, gunName, gunsOfShop, setUpName, usualReduction } from './gun-choice.ts';
 import { AirLine } from './AirLine.tsx';
 import { GunFacts } from './GunFacts.tsx';
 import { PaceBar } from './PaceBar.tsx';
@@ -40,10 +36,11 @@ interface GunViewProps {
 
 /** The gun for one step: tip, reduction, pace, the way over the panel, refills, and whether the air lasts. */
 export function GunView({ plan, task, pour, sheet, shop }: GunViewProps) {
-  const { rules, guns: own, compressors = [] } = shop.shop;
-  const guns = gunsOf(own, rules.sprayTransferPercent ?? SHOP_RULES.sprayTransferPercent.preset);
-  const [gunId, chooseGun] = useBenchChoice(`${shop.id}/gun/${sheet.id}`);
-  const gun = guns.find(({ id }) => id === gunId) ?? gunFor(guns, sheet.tipMm)!;
+  const { compressors = [] } = shop.shop;
+  const guns = gunsOfShop(shop.shop);
+  const [, chooseGun] = useBenchChoice(gunName(shop.id, sheet.id));
+  const chosen = useBenchChoices((state) => state.byName);
+  const { gun } = chosenGun(task, sheet, shop, chosen);
   return (
     <GunOf
       key={gun.id}
@@ -78,15 +75,13 @@ function waysOf(task: SprayTask, stepMm: number, panel: Panel): SprayWay[] {
 function GunOf({ plan, task, pour, sheet, shop, gun, guns, compressors, onGun }: GunOfProps) {
   const { quantity } = useFormat();
   const setName = (what: 'tip' | 'reduced', gunId: string): string =>
-    `${shop.id}/${what}/${sheet.id}/${gunId}`;
-  const [keptTip, setTip] = useBenchChoice(setName('tip', gun.id));
-  const [keptReduction, setReduction] = useBenchChoice(setName('reduced', gun.id));
-  const tipMm = gun.tipsMm.find((tip) => String(tip) === keptTip) ?? tipFor(gun, sheet.tipMm);
-  const reductionPercent =
-    keptReduction === undefined ? usualReduction(task, gun, tipMm) : Number(keptReduction);
+    setUpName(what, shop.id, sheet.id, gunId);
+  const [, setTip] = useBenchChoice(setName('tip', gun.id));
+  const [, setReduction] = useBenchChoice(setName('reduced', gun.id));
+  const chosen = useBenchChoices((state) => state.byName);
+  const { tipMm, reductionPercent, setup } = chosenGun(task, sheet, shop, chosen);
   const [compressorId, chooseCompressor] = useBenchChoice(`${shop.id}/compressor`);
   const compressor = compressors.find(({ id }) => id === compressorId) ?? compressors[0];
-  const setup = gunSetup(task.coat, { gun, tipMm, reductionPercent });
   const { panel } = plan.plan.inputs;
   const ways = useMemo(() => waysOf(task, setup.stepMm, panel), [task, setup.stepMm, panel]);
   const areaM2 = task.areas.reduce((sum, area) => sum + area.areaM2, 0);
@@ -209,10 +204,4 @@ function GunOf({ plan, task, pour, sheet, shop, gun, guns, compressors, onGun }:
       </div>
     </div>
   );
-}
-
-/** What the tip asks for by itself. */
-function usualReduction(task: SprayTask, gun: Gun, tipMm: number): number {
-  const { tip } = gunSetup(task.coat, { gun, tipMm, reductionPercent: 0 });
-  return tip.kind === 'reduce' ? tip.percent : 0;
 }

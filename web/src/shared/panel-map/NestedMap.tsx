@@ -13,6 +13,7 @@ interface NestedMapProps {
   readonly hasCut: boolean;
   readonly patches: readonly PanelPatch[];
   readonly onReach?: ((patch: PanelPatch, reachMm: number) => void) | undefined;
+  readonly lit?: readonly string[] | undefined;
 }
 
 /** Where in its zone's box a patch is drawn when nobody marked it, from the top. */
@@ -30,6 +31,7 @@ export function NestedMap({
   hasCut,
   patches,
   onReach,
+  lit,
 }: NestedMapProps) {
   const boxes = layoutMap(panel.zones, panel.areaM2, { width: width - 24, height: height - 8 });
   const core = boxes[boxes.length - 1]?.outline;
@@ -52,6 +54,7 @@ export function NestedMap({
               fill={`url(#${patternId(top)})`}
               stroke={id === selectedZone ? 'var(--blue)' : 'var(--ink)'}
               strokeWidth={id === selectedZone ? 4 : 1.8}
+              opacity={!lit || lit.includes(id) ? 1 : 0.3}
               onClick={() => onSelect?.(id)}
               style={{ cursor: onSelect ? 'pointer' : 'default' }}
             />

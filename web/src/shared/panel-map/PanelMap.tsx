@@ -21,6 +21,10 @@ interface PanelMapProps {
   /** How far the edge of a picked mark was drawn, mm from its middle. */
   readonly onReach?: (patch: PanelPatch, reachMm: number) => void;
   readonly over?: (frame: Frame) => ReactNode;
+  /** What is drawn on the panel, under the letters of its zones. */
+  readonly drawn?: (frame: Frame) => ReactNode;
+  /** Zones that are meant: the others are paler. All of them where it is left out. */
+  readonly lit?: readonly string[] | undefined;
 }
 
 /** The panel from the front. */

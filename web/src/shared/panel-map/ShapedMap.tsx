@@ -29,6 +29,8 @@ interface ShapedMapProps {
   readonly onReach?: ((patch: PanelPatch, reachMm: number) => void) | undefined;
   /** What is drawn over the map: handles of the shape that is being edited. */
   readonly over?: ((frame: Frame) => ReactNode) | undefined;
+  readonly drawn?: ((frame: Frame) => ReactNode) | undefined;
+  readonly lit?: readonly string[] | undefined;
 }
 
 /** A letter's plaque: as large as its zone has room for, px. */
@@ -48,6 +50,8 @@ export function ShapedMap({
   onPlace,
   onReach,
   over,
+  drawn,
+  lit,
 }: ShapedMapProps) {
   const regions = useMemo(() => regionsOf(panel) ?? [], [panel]);
   const letters = useMemo(() => regions.map(innerPlace), [regions]);
@@ -66,6 +70,7 @@ export function ShapedMap({
             fill={`url(#${patternId(layers[layers.length - 1]!.kind)})`}
             stroke="var(--ink)"
             strokeWidth="1.8"
+            opacity={opacityOf(region.zoneId, lit)}
             onClick={() => onSelect?.(region.zoneId)}
             style={{ cursor: onSelect ? 'pointer' : 'default' }}
           />
@@ -111,6 +116,7 @@ export function ShapedMap({
           />
         );
       })}
+      {drawn?.(frame)}
       {cut && <CutHandles cut={cut} frame={frame} onCut={onCut} />}
       {regions.map(({ zoneId }, i) => {
         const place = letters[i];
@@ -130,6 +136,10 @@ export function ShapedMap({
     </svg>
   );
 }
+
+/** What is not meant is paler. */
+const opacityOf = (zoneId: string, lit: readonly string[] | undefined): number =>
+  !lit || lit.includes(zoneId) ? 1 : 0.3;
 
 /** A body line: a crease in the panel, light on one side. */
 const BodyLine = ({ path }: { readonly path: string }) => (

@@ -1,0 +1,64 @@
+import { Button } from 'antd';
+import { useEffect } from 'react';
+import { NavLink } from 'react-router';
+import { useJob, type PanelKey } from '../../api/queries.ts';
+import { UndoOutlined } from '../../shared/icons.tsx';
+import { useRecentBenches } from '../../state/recent-benches.ts';
+import type { Who } from './Who.tsx';
+
+interface BenchesProps {
+  readonly at: PanelKey;
+  readonly who: Who;
+  readonly onWho: () => void;
+  /** What was entered last here, in words. */
+  readonly last: string | null;
+  readonly onUndo: () => void;
+}
+
+const WORKED = new Set(['planned', 'begun']);
+
+/** The panels that are worked on, one tap away: those of this job, and those that were here last. */
+export function Benches({ at, who, onWho, last, onUndo }: BenchesProps) {
+  const { data: job } = useJob(at.job);
+  const recent = useRecentBenches((state) => state.benches);
+  const see = useRecentBenches((state) => state.see);
+  const name = job?.panels.find(({ id }) => id === at.panel)?.name;
+  useEffect(() => {
+    if (name !== undefined) see({ job: at.job, panel: at.panel, name });
+  }, [at.job, at.panel, name, see]);
+  const own = (job?.panels ?? []).filter(({ id, state }) => WORKED.has(state) || id === at.panel);
+  const others = recent.filter(({ job: id }) => id !== at.job);
+  return (
+    <nav className="benches" aria-label="Panels at the bench">
+      <ul>
+        {own.map(({ id, name: title, state }) => (
+          <li key={id}>
+            <NavLink to={`/jobs/${at.job}/panels/${id}/run`} className="bench-tab">
+              {title}
+              {state === 'begun' && <small>begun</small>}
+            </NavLink>
+          </li>
+        ))}
+        {others.map(({ job: jobId, panel, name: title }) => (
+          <li key={`${jobId}/${panel}`}>
+            <NavLink to={`/jobs/${jobId}/panels/${panel}/run`} className="bench-tab">
+              {title}
+              <small>another job</small>
+            </NavLink>
+          </li>
+        ))}
+      </ul>
+      {last !== null && (
+        <p className="bench-last" role="status">
+          <span>Entered: {last}.</span>
+          <Button icon={<UndoOutlined />} onClick={onUndo}>
+            Take it back
+          </Button>
+        </p>
+      )}
+      <button type="button" className="bench-who" onClick={onWho}>
+        {who.name ?? 'Who works here?'}
+      </button>
+    </nav>
+  );
+}

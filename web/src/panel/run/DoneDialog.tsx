@@ -1,0 +1,164 @@
+import { GRADES, isCoatOp, type ActInput, type CoatValues, type Grade, type Step } from '@blue-ledge/core';
+import { Input, Modal, Select } from 'antd';
+import { useId, useState } from 'react';
+import { NumberField } from '../../shared/NumberField.tsx';
+import { NumberInput } from '../../shared/NumberInput.tsx';
+
+interface DoneDialogProps {
+  readonly step: Step;
+  readonly act: ActInput;
+  readonly onClose: () => void;
+  /** What differs of the act, and how long ago it ended. */
+  readonly onDone: (more: object, agoMin: number) => void;
+}
+
+const MOST_AGO_MIN = 14 * 24 * 60;
+const MOST_MINUTES = 24 * 60;
+
+const coarserThan = (grade: Grade, grades: readonly Grade[]): Grade[] =>
+  grades.filter((each) => GRADES.indexOf(each) < GRADES.indexOf(grade));
+
+/** What was done otherwise than planned: everything stands as planned until it is changed. */
+export function DoneDialog({ step, act, onClose, onDone }: DoneDialogProps) {
+  const [coats, setCoats] = useState(step.coats ?? null);
+  const [lastGrade, setLastGrade] = useState(step.grits?.at(-1) ?? null);
+  const [minutes, setMinutes] = useState<number | null>(null);
+  const [agoMin, setAgoMin] = useState(0);
+  const [values, setValues] = useState<CoatValues>({});
+  const [text, setText] = useState('');
+  const gradeId = useId();
+  const noteId = useId();
+  const isSprayed = isCoatOp(step.op);
+  const set = (field: keyof CoatValues, value: number | string | undefined): void => {
+    const { [field]: _before, ...others } = values;
+    setValues(value === undefined || value === '' ? others : { ...others, [field]: value });
+  };
+  const number = (
+    field:
+      'wetUm' | 'flashMin' | 'tipMm' | 'reductionPercent' | 'celsius' | 'surfaceCelsius' | 'relativeHumidity',
+  ) => ({
+    value: typeof values[field] === 'number' ? values[field] : null,
+    onChange: (value: number) => set(field, value),
+    onClear: () => set(field, undefined),
+  });
+  const done = (): void => {
+    const isOtherGrade = lastGrade !== null && lastGrade !== step.grits?.at(-1);
+    onDone(
+      {
+        ...(coats === null || coats === step.coats ? {} : { coats }),
+        ...(isOtherGrade ? { grits: [...coarserThan(lastGrade, step.grits ?? []), lastGrade] } : {}),
+        ...(minutes === null ? {} : { minutes }),
+        ...(Object.keys(values).length > 0 ? { values } : {}),
+        ...(text.trim() ? { text: text.trim() } : {}),
+        ...(act.op === step.op ? {} : { op: step.op }),
+      },
+      agoMin,
+    );
+  };
+  return (
+    <Modal open title="Done otherwise" width={680} okText="Enter it" onOk={done} onCancel={onClose}>
+      <p>What is left as it stands was done as planned.</p>
+      <div className="done-fields">
+        {coats !== null && (
+          <div className="field">
+            <label htmlFor="done-coats">Coats</label>
+            <NumberInput
+              id="done-coats"
+              name="Coats"
+              from={1}
+              to={8}
+              isWhole
+              value={coats}
+              onChange={setCoats}
+            />
+          </div>
+        )}
+        {lastGrade !== null && (
+          <div className="field">
+            <label htmlFor={gradeId}>Last grade</label>
+            <Select
+              id={gradeId}
+              value={lastGrade}
+              options={GRADES.map((grade) => ({ value: grade, label: grade }))}
+              onChange={setLastGrade}
+            />
+          </div>
+        )}
+        <Minutes
+          label="Hands-on time"
+          to={MOST_MINUTES}
+          value={minutes}
+          placeholder={`≈ ${Math.round(step.handsOnMin)}`}
+          onChange={setMinutes}
+          onClear={() => setMinutes(null)}
+        />
+        <Minutes label="It ended so long ago" to={MOST_AGO_MIN} value={agoMin} onChange={setAgoMin} />
+        {isSprayed && (
+          <>
+            <NumberField label="Wet film of a coat" quantity="Um" from={0} to={2000} {...number('wetUm')} />
+            <Minutes label="Flash between coats" to={MOST_MINUTES} {...number('flashMin')} />
+            <Plain label="Tip" unit="mm" from={0.3} to={6} {...number('tipMm')} />
+            <NumberField
+              label="Reduced by"
+              quantity="Percent"
+              from={0}
+              to={50}
+              {...number('reductionPercent')}
+            />
+            <NumberField label="Air" quantity="Celsius" from={-20} to={60} {...number('celsius')} />
+            <NumberField
+              label="Humidity"
+              quantity="Percent"
+              from={0}
+              to={100}
+              {...number('relativeHumidity')}
+            />
+            <NumberField
+              label="Panel surface"
+              quantity="Celsius"
+              from={-20}
+              to={120}
+              {...number('surfaceCelsius')}
+            />
+            <label className="field">
+              <span>Batch</span>
+              <Input
+                value={values.batch ?? ''}
+                maxLength={60}
+                onChange={({ target }) => set('batch', target.value)}
+              />
+            </label>
+          </>
+        )}
+        <div className="field done-note">
+          <label htmlFor={noteId}>Note</label>
+          <Input id={noteId} value={text} maxLength={2000} onChange={({ target }) => setText(target.value)} />
+        </div>
+      </div>
+    </Modal>
+  );
+}
+
+interface PlainProps {
+  readonly label: string;
+  readonly unit: string;
+  readonly from: number;
+  readonly to: number;
+  readonly value: number | null;
+  readonly placeholder?: string;
+  readonly onChange: (value: number) => void;
+  readonly onClear?: () => void;
+}
+
+/** A number whose unit is the same everywhere. */
+function Plain({ label, onClear, ...rest }: PlainProps) {
+  const id = useId();
+  return (
+    <div className="field">
+      <label htmlFor={id}>{label}</label>
+      <NumberInput id={id} name={label} onClear={onClear} {...rest} />
+    </div>
+  );
+}
+
+const Minutes = (props: Omit<PlainProps, 'unit' | 'from'>) => <Plain unit="min" from={0} {...props} />;

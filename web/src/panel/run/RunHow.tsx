@@ -1,0 +1,98 @@
+import { checksOf, stepMeans, stepMix, type Check, type Said } from '@blue-ledge/core';
+import type { PlanOnScreen } from '../../api/opened-plan.ts';
+import { CheckOutlined, CloseOutlined, WarningOutlined } from '../../shared/icons.tsx';
+import { useFormat } from '../../state/units.ts';
+import { useGunWords } from './use-gun-words.ts';
+import type { RunStep } from './use-run.ts';
+
+/** Ids of the trade's rules are a letter or two and a number: they say why a step is there. */
+const isRule = (rule: string): boolean => /^[A-Z]{1,2}\d+$/.test(rule);
+
+interface RunHowProps {
+  readonly shown: RunStep;
+  readonly plan: PlanOnScreen;
+  readonly shopOfJob: string;
+  readonly whyNot: readonly Said[];
+  readonly checks: ReadonlyMap<string, 'passes' | 'fails'>;
+  readonly onCheck: (check: Check, outcome: 'passes' | 'fails') => void;
+}
+
+/** With what, how, and the checks that end the step. */
+export function RunHow({ shown: { step, isDone }, plan, shopOfJob, whyNot, checks, onCheck }: RunHowProps) {
+  const { system, said, minutes } = useFormat();
+  const means = stepMeans(step, system);
+  const mix = stepMix(step, plan.opened.sheetOf(step.sheetId));
+  const gun = useGunWords(step, plan, shopOfJob);
+  const asked = checksOf(step);
+  const why = step.why.find(({ rule }) => isRule(rule));
+  return (
+    <section className="pane run-how" aria-labelledby="run-how-head">
+      <h3 id="run-how-head">With what, and how</h3>
+      <ul className="run-means">
+        {means && <li>{means}</li>}
+        {mix && <li>{mix}</li>}
+        {gun.map((words) => (
+          <li key={words}>{words}</li>
+        ))}
+        {step.handsOnMin > 0 && <li>about {minutes(step.handsOnMin)} of hands-on work</li>}
+        {step.waitMin > 0 && <li>waits {minutes(step.waitMin)}</li>}
+      </ul>
+      {why && <p className="run-why">{said(why)}</p>}
+      {whyNot.length > 0 && (
+        <div className="run-not" role="status">
+          <b>
+            <WarningOutlined /> Not now:
+          </b>
+          <ul>
+            {whyNot.map((reason) => (
+              <li key={reason.text}>{said(reason)}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {asked.length > 0 && (
+        <>
+          <h3>Before it counts as done</h3>
+          <ul className="run-checks">
+            {asked.map((check) => {
+              const outcome = checks.get(check.check);
+              return (
+                <li key={check.check} className={outcome ? `is-${outcome}` : ''}>
+                  <button
+                    type="button"
+                    className="run-check"
+                    aria-pressed={outcome === 'passes'}
+                    disabled={isDone && outcome === 'passes'}
+                    onClick={() => onCheck(check, 'passes')}
+                  >
+                    <span className="run-check-box">
+                      {outcome === 'passes' ? (
+                        <CheckOutlined />
+                      ) : outcome === 'fails' ? (
+                        <CloseOutlined />
+                      ) : null}
+                    </span>
+                    <span>
+                      <b>{check.title}</b>
+                      <small>
+                        {outcome === 'fails' ? 'It failed when it was looked at last.' : check.how}
+                      </small>
+                    </span>
+                  </button>
+                  <button
+                    type="button"
+                    className="run-fails"
+                    aria-label={`${check.title}: it does not`}
+                    onClick={() => onCheck(check, 'fails')}
+                  >
+                    Fails
+                  </button>
+                </li>
+              );
+            })}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}

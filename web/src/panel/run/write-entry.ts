@@ -1,0 +1,33 @@
+import type { ActInput, BodyOf, EntryKind, NewEntry, Step, StepRef } from '@blue-ledge/core';
+import { serverNow } from '../../state/server-time.ts';
+
+/** Entries as they are written at the bench. */
+
+const MINUTE_MS = 60_000;
+
+interface Written<K extends EntryKind> {
+  readonly by: string;
+  readonly kind: K;
+  readonly body: BodyOf<K>;
+  /** How long ago it was; now where it is left out. */
+  readonly agoMin?: number;
+}
+
+export const writeEntry = <K extends EntryKind>({ by, kind, body, agoMin = 0 }: Written<K>): NewEntry =>
+  ({
+    id: crypto.randomUUID(),
+    at: new Date(Math.floor(serverNow()) - agoMin * MINUTE_MS).toISOString(),
+    by,
+    kind,
+    body,
+  }) as NewEntry;
+
+/** The body of a step that was done as it is planned. */
+export function doneAsPlanned(step: Step, planned: ActInput, ref: Omit<StepRef, 'n'>): BodyOf<'act'> {
+  const { idleMin: _idle, isSplit: _split, thenMin: _then, ...act } = planned;
+  return { ...act, step: { ...ref, n: step.n } };
+}
+
+/** Takes an entry back: it did not happen. */
+export const takenBack = (by: string, { id }: Pick<NewEntry, 'id'>): NewEntry =>
+  writeEntry({ by, kind: 'correction', body: { corrects: id, body: null } });
