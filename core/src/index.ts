@@ -362,6 +362,8 @@ export {
 export { happenedOf, type ActEntry, type Happened } from './record/happened.ts';
 export { plannedBesideDone, type Deviation, type DoneAs, type PlannedDone } from './record/planned-done.ts';
 export { DEFECT_WORDS } from './record/defect-words.ts';
+export { patchWords } from './planner/places.ts';
+export { KIND_WORDS, entryWords, type EntryWords } from './record/entry-words.ts';
 export { foldRecord, pastOf, whyNotNow, type Fold } from './record/fold.ts';
 export { stateOfFold, stepsDone, trueState, type TrueState, type TrueZone } from './record/true-state.ts';
 

@@ -87,6 +87,14 @@ export const router = createBrowserRouter([
         path: 'practice',
         lazy: async () => ({ Component: (await import('./practice/PracticePage.tsx')).PracticePage }),
       },
+      {
+        path: 'record',
+        lazy: async () => ({ Component: (await import('./record/RecordPage.tsx')).RecordPage }),
+      },
+      {
+        path: 'record/:job/:panel',
+        lazy: async () => ({ Component: (await import('./record/PanelRecordPage.tsx')).PanelRecordPage }),
+      },
       { path: '*', element: <Lost /> },
     ],
   },

@@ -10,7 +10,9 @@ export const areasOf = (steps: readonly Pick<Step, 'areas'>[]): string[] => [
   ...new Set(steps.flatMap(({ areas }) => areas)),
 ];
 
-const patchWords = (patch: string): string => findingWords({ kind: patch as FindingKind });
+/** Words of a patch; a mishap that happened again has a number behind its kind. */
+export const patchWords = (patch: string): string =>
+  findingWords({ kind: patch.replace(/-\d+$/, '') as FindingKind });
 
 /** "a", "a and b", "a, b and c". */
 const listed = (words: readonly string[]): string =>

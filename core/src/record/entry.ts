@@ -63,6 +63,8 @@ const BODIES = {
   act: z.looseObject({
     ...actInputSchema.omit({ idleMin: true, isSplit: true, isLightFirst: true }).shape,
     isLightFirst: z.boolean().optional(),
+    /** Name of the product when it was used. */
+    sheetName: z.string().max(120).optional(),
     /** Hands-on minutes that it really took. */
     minutes: minutes.optional(),
     values: coatValuesSchema.optional(),

@@ -1,4 +1,4 @@
-import { Body, Controller, Get, HttpCode, Param, Post, Query } from '@nestjs/common';
+import { Body, Controller, Get, Header, HttpCode, Param, Post, Query } from '@nestjs/common';
 import type { NewEntry } from '@blue-ledge/core';
 import type { WriteRequest } from '../database/idempotent-writes.ts';
 import { panelParams, type PanelParams } from '../http/params.ts';
@@ -36,5 +36,20 @@ export class RecordController {
   @Get()
   page(@Query(new ZodPipe(recordQuerySchema)) query: RecordQuery) {
     return this.record.page(query);
+  }
+
+  /** All that a query finds, as a table (CSV). */
+  @Get('table')
+  @Header('content-type', 'text/csv; charset=utf-8')
+  @Header('content-disposition', 'attachment; filename="record.csv"')
+  table(@Query(new ZodPipe(recordQuerySchema)) query: RecordQuery) {
+    return this.record.table(query);
+  }
+
+  /** All that a query finds, as JSON. */
+  @Get('file')
+  @Header('content-disposition', 'attachment; filename="record.json"')
+  file(@Query(new ZodPipe(recordQuerySchema)) query: RecordQuery) {
+    return this.record.all(query);
   }
 }

@@ -18,11 +18,14 @@ import { parsedBy } from '../http/zod.pipe.ts';
 import { JobsReader } from '../jobs/jobs.repository.ts';
 import { panelView } from '../jobs/jobs.service.ts';
 import { PlansReader } from '../plans/plans.repository.ts';
+import { recordTable } from './record-table.ts';
 import { utcOffsetOf } from './past.ts';
 import { RecordReader, RecordWriter } from './record.repository.ts';
 import type { RecordQuery } from './record.schemas.ts';
 
 const MINUTE_MS = 60_000;
+/** Entries that are saved as one file at most. */
+const MOST_SAVED = 200_000;
 /** A screen's clock is never quite the server's. */
 const LEEWAY_MS = 2 * MINUTE_MS;
 
@@ -51,6 +54,18 @@ export class RecordService {
 
   page(query: RecordQuery): Promise<RecordPage> {
     return this.database.read((tx) => new RecordReader(tx).page(query));
+  }
+
+  /** All entries that a query finds, the newest first. */
+  async all(query: RecordQuery): Promise<RecordPage['entries']> {
+    return (
+      await this.database.read((tx) => new RecordReader(tx).page({ ...query, offset: 0, limit: MOST_SAVED }))
+    ).entries;
+  }
+
+  /** The same as a table (CSV). */
+  async table(query: RecordQuery): Promise<string> {
+    return recordTable(await this.all(query));
   }
 
   /**

@@ -208,7 +208,7 @@ function BayFoot() {
           <i className="bar-swatch is-missed" /> window missed
         </li>
       </ul>
-      <span className="note">Work before now is taken as done as planned.</span>
+      <span className="note">Of panels without an entry, work before now is taken as done as planned.</span>
     </div>
   );
 }

@@ -82,7 +82,7 @@ function NextCard({ work: { session, isRunning, urgency }, rows, start, nowMin, 
       </p>
       <p className="note">{urgencyText(urgency, start)}</p>
       <p className="next-acts">
-        <Link to={`/jobs/${session.jobId}/panels/${session.panelId}/system?step=${fromN}`}>
+        <Link to={`/jobs/${session.jobId}/panels/${session.panelId}/run?step=${fromN}`}>
           Open step {fromN}
         </Link>
         <button type="button" className="link-button" onClick={() => onSelect(panelKeyOf(session))}>

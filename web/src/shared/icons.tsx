@@ -39,6 +39,7 @@ export const PlusOutlined = silent(outlined.PlusOutlined);
 export const PlusSquareOutlined = silent(outlined.PlusSquareOutlined);
 export const PrinterOutlined = silent(outlined.PrinterOutlined);
 export const RadiusSettingOutlined = silent(outlined.RadiusSettingOutlined);
+export const ReadOutlined = silent(outlined.ReadOutlined);
 export const RightOutlined = silent(outlined.RightOutlined);
 export const ScheduleOutlined = silent(outlined.ScheduleOutlined);
 export const SettingOutlined = silent(outlined.SettingOutlined);

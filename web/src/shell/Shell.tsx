@@ -3,6 +3,7 @@ import {
   AimOutlined,
   FolderOpenOutlined,
   InboxOutlined,
+  ReadOutlined,
   ScheduleOutlined,
   ShopOutlined,
 } from '../shared/icons.tsx';
@@ -43,6 +44,10 @@ export function Shell() {
         <NavLink to="/practice" className="rail-place">
           <AimOutlined />
           Practice
+        </NavLink>
+        <NavLink to="/record" className="rail-place">
+          <ReadOutlined />
+          Record
         </NavLink>
       </nav>
       <Strip />

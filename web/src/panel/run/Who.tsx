@@ -12,9 +12,9 @@ export interface Who {
 
 const MOST_NAME = 80;
 
-export function useWho(shop: Shop): Who {
+export function useWho(shop: Shop | undefined): Who {
   const [name, choose] = useBenchChoice('run/person');
-  return { name, choose, people: peopleOf(shop).map((person) => person.name) };
+  return { name, choose, people: shop ? peopleOf(shop).map((person) => person.name) : [] };
 }
 
 interface WhoDialogProps {

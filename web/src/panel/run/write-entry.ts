@@ -25,7 +25,8 @@ export const writeEntry = <K extends EntryKind>({ by, kind, body, agoMin = 0 }: 
 /** The body of a step that was done as it is planned. */
 export function doneAsPlanned(step: Step, planned: ActInput, ref: Omit<StepRef, 'n'>): BodyOf<'act'> {
   const { idleMin: _idle, isSplit: _split, thenMin: _then, ...act } = planned;
-  return { ...act, step: { ...ref, n: step.n } };
+  const name = step.sheetName === undefined ? {} : { sheetName: step.sheetName };
+  return { ...act, ...name, step: { ...ref, n: step.n } };
 }
 
 /** Takes an entry back: it did not happen. */

@@ -26,6 +26,8 @@ interface PlanBoardProps {
   /** The panel as it was planned. */
   readonly view: PanelView;
   readonly isChoosing: boolean;
+  /** Its record says what was done: nobody has to say it here. */
+  readonly isBegun: boolean;
   readonly onChoose: (systemId: string) => void;
   /** Plans the rest from what was really done. */
   readonly onReplan: (changed: Pick<PlanAsk, 'done' | 'own'>) => void;
@@ -42,6 +44,7 @@ export function PlanBoard({
   plan: stored,
   view,
   isChoosing,
+  isBegun,
   onChoose,
   onReplan,
   onStart,
@@ -180,7 +183,7 @@ export function PlanBoard({
               onTake={onTake}
             />
           )}
-          {...(system.verdict === 'ready' ? { onReplan: () => setIsReplanning(true) } : {})}
+          {...(system.verdict === 'ready' && !isBegun ? { onReplan: () => setIsReplanning(true) } : {})}
         />
       </section>
       {isComparing && (

@@ -1,4 +1,4 @@
-import { OWN, SCHOOLS, type PanelPlan, type SchoolName } from '@blue-ledge/core';
+import { OWN, SCHOOLS, actsDone, type PanelPlan, type SchoolName } from '@blue-ledge/core';
 import { Button } from 'antd';
 import type { PlanAsk } from '../../api/queries.ts';
 
@@ -7,10 +7,15 @@ interface PlanTermsProps {
   readonly onPlan: (ask: PlanAsk) => void;
 }
 
+/** Whether what was done is told by the record of the panel. */
+const hasRecord = ({ done = [] }: Pick<PanelPlan, 'done'>): boolean =>
+  done.some((happening) => 'seen' in happening || happening.real !== undefined);
+
 /** What sets this plan apart from how the shop usually works: schools and products of its own, and work that is already done. */
 export function PlanTerms({ plan, onPlan }: PlanTermsProps) {
   const schools = Object.entries(plan.schools ?? {}) as [SchoolName, string][];
-  const nDone = plan.done?.length ?? 0;
+  const nDone = actsDone(plan.done).length;
+  const isRecorded = hasRecord(plan);
   const hasOwn = plan.systems.some(({ id }) => id === OWN);
   if (schools.length === 0 && !plan.products && nDone === 0 && !hasOwn) return null;
   const words = schools.map(
@@ -28,7 +33,8 @@ export function PlanTerms({ plan, onPlan }: PlanTermsProps) {
         )}
         {nDone > 0 && (
           <>
-            <b>Goes on after step {nDone},</b> from what was really done.{' '}
+            <b>Goes on after step {nDone},</b> from what {isRecorded ? 'the record says' : 'was really done'}
+            .{' '}
           </>
         )}
         {hasOwn && <b>With a system of your own.</b>}
@@ -39,7 +45,9 @@ export function PlanTerms({ plan, onPlan }: PlanTermsProps) {
           <Button onClick={() => onPlan({ products: [] })}>As the shelf prefers</Button>
         )}
         {hasOwn && <Button onClick={() => onPlan({ own: null })}>Take your own out</Button>}
-        {nDone > 0 && <Button onClick={() => onPlan({ done: [], own: null })}>Plan from the start</Button>}
+        {nDone > 0 && !isRecorded && (
+          <Button onClick={() => onPlan({ done: [], own: null })}>Plan from the start</Button>
+        )}
       </span>
     </div>
   );

@@ -5,6 +5,7 @@ import { clockTime, isPast, type PanelPlan, type PlanInput, type Shop, type Syst
 import { plannedView } from '../../api/opened-plan.ts';
 import { placeText } from '../../api/in-line.ts';
 import { isOpened, useChooseSystem, usePlan } from '../../api/queries.ts';
+import { usePanelRecord } from '../../api/record-queries.ts';
 import { useLatest } from '../../shared/use-latest.ts';
 import { AfterPaint } from '../../shared/AfterPaint.tsx';
 import { Problem } from '../../shared/Problem.tsx';
@@ -32,6 +33,7 @@ export function SystemStage() {
   const { data: plan, error, isPending } = usePlan(context.key);
   const { terms, make, planWith } = usePlanAgain(context, plan);
   const choose = useChooseSystem(context.key, plan);
+  const { record } = usePanelRecord(context.key);
   const systems = useLatest(isOpened(plan) ? plan.opened.view.systems : []);
   const [open, setOpen] = useState<'schools' | 'why-not' | null>(null);
   /** A system that was picked from a plan whose inputs have changed since. */
@@ -97,6 +99,7 @@ export function SystemStage() {
           plan={plan}
           view={plannedView(context.view, plan)}
           isChoosing={choose.isPending}
+          isBegun={record.entries.some(({ kind }) => kind === 'act')}
           onChoose={choosing}
           onReplan={planWith}
           onStart={planWith}

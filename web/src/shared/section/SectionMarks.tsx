@@ -1,10 +1,9 @@
 import {
   LAYER_KINDS,
   areaWords,
-  findingWords,
   formatNumber,
+  patchWords,
   readArea,
-  type FindingKind,
   type LayerKind,
   type UnitSystem,
 } from '@blue-ledge/core';
@@ -214,7 +213,7 @@ const LEAST_TAB_PX = 8;
 function tabOf(areaId: string, roomPx: number): { readonly text: string; readonly widthPx: number } {
   const { zone, patch } = readArea(areaId);
   if (patch === undefined) return { text: zone.slice(0, 3), widthPx: TAB_PX };
-  const words = findingWords({ kind: patch as FindingKind });
+  const words = patchWords(patch);
   const widthOf = (text: string): number => Math.max(TAB_PX, text.length * TAB_LETTER_PX + 10);
   const text = [words, words.split(' ').at(-1)!].find((each) => widthOf(each) <= roomPx);
   return text === undefined

@@ -1,0 +1,135 @@
+import { entryWords, readReadings, type BodyOf, type Holding } from '@blue-ledge/core';
+import { Button, Input, Modal } from 'antd';
+import dayjs from 'dayjs';
+import { useId, useState } from 'react';
+import { NumberInput } from '../shared/NumberInput.tsx';
+import { useFormat } from '../state/units.ts';
+
+type Correction = Pick<BodyOf<'correction'>, 'body' | 'at'>;
+
+interface CorrectDialogProps {
+  readonly entry: Holding;
+  readonly isWithdrawn: boolean;
+  readonly onClose: () => void;
+  readonly onWithdraw: () => void;
+  readonly onCorrect: (body: Correction) => void;
+}
+
+const FIELD_TIME = 'YYYY-MM-DDTHH:mm';
+const MOST_MINUTES = 24 * 60;
+
+/** A correction: a further entry that names this one. What was written stays to be read. */
+export function CorrectDialog({ entry, isWithdrawn, onClose, onWithdraw, onCorrect }: CorrectDialogProps) {
+  const { system } = useFormat();
+  const { title } = entryWords(entry, { system, nameOf: (id) => id });
+  const at = dayjs(entry.at).format(FIELD_TIME);
+  const body = entry.body as Record<string, unknown>;
+  const [when, setWhen] = useState(at);
+  const [coats, setCoats] = useState(
+    typeof body['coats'] === 'number' ? body['coats'] : mostOf(body['coats']),
+  );
+  const [minutes, setMinutes] = useState(typeof body['minutes'] === 'number' ? body['minutes'] : null);
+  const [readings, setReadings] = useState('');
+  const [text, setText] = useState(typeof body['text'] === 'string' ? body['text'] : '');
+  const [problem, setProblem] = useState<string | null>(null);
+  const id = useId();
+  const isReading = entry.kind === 'reading' && body['um'] !== undefined;
+  const isAct = entry.kind === 'act';
+  const correct = (): void => {
+    const read = isReading && readings.trim() ? readReadings(readings, system) : null;
+    if (read && 'problem' in read) return setProblem(read.problem);
+    const moment = dayjs(when);
+    if (!moment.isValid()) return setProblem('Give the day and time at which it was.');
+    onCorrect({
+      body: {
+        ...body,
+        ...(isAct && coats !== null && coats !== mostOf(body['coats']) ? { coats } : {}),
+        ...(isAct && minutes !== null ? { minutes } : {}),
+        ...(read ? { um: [...read.um] } : {}),
+        ...(text.trim() ? { text: text.trim() } : {}),
+      },
+      ...(when === at ? {} : { at: moment.toISOString() }),
+    });
+  };
+  return (
+    <Modal
+      open
+      title={`Correct: ${title}`}
+      width={600}
+      onCancel={onClose}
+      footer={
+        <>
+          {!isWithdrawn && <Button onClick={onWithdraw}>It did not happen</Button>}
+          <Button onClick={onClose}>Cancel</Button>
+          <Button type="primary" onClick={correct}>
+            Enter the correction
+          </Button>
+        </>
+      }
+    >
+      <p>What was written stays to be read; this says better, and names it.</p>
+      <div className="correct-fields">
+        <label className="field">
+          <span>When it was</span>
+          <input type="datetime-local" value={when} onChange={({ target }) => setWhen(target.value)} />
+        </label>
+        {isAct && coats !== null && (
+          <div className="field">
+            <label htmlFor={`${id}-coats`}>Coats</label>
+            <NumberInput
+              id={`${id}-coats`}
+              name="Coats"
+              from={1}
+              to={8}
+              isWhole
+              value={coats}
+              onChange={setCoats}
+            />
+          </div>
+        )}
+        {isAct && (
+          <div className="field">
+            <label htmlFor={`${id}-minutes`}>Hands-on time</label>
+            <NumberInput
+              id={`${id}-minutes`}
+              name="Hands-on time"
+              from={0}
+              to={MOST_MINUTES}
+              unit="min"
+              value={minutes}
+              onChange={setMinutes}
+              onClear={() => setMinutes(null)}
+            />
+          </div>
+        )}
+        {isReading && (
+          <div className="field">
+            <label htmlFor={`${id}-um`}>Readings, {system === 'us' ? 'mil' : 'µm'}, apart by spaces</label>
+            <Input
+              id={`${id}-um`}
+              value={readings}
+              inputMode="decimal"
+              status={problem ? 'error' : ''}
+              onChange={({ target }) => setReadings(target.value)}
+            />
+          </div>
+        )}
+        <div className="field correct-note">
+          <label htmlFor={`${id}-text`}>Note</label>
+          <Input
+            id={`${id}-text`}
+            value={text}
+            maxLength={2000}
+            onChange={({ target }) => setText(target.value)}
+          />
+        </div>
+      </div>
+      {problem && <p className="field-problem">{problem}</p>}
+    </Modal>
+  );
+}
+
+const mostOf = (coats: unknown): number | null => {
+  const each = typeof coats === 'object' && coats !== null ? (Object.values(coats) as number[]) : [];
+  return each.length > 0 ? Math.max(...each) : null;
+};

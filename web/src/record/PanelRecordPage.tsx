@@ -1,0 +1,224 @@
+import {
+  heldOf,
+  plannedBesideDone,
+  stepTitle,
+  verifyChain,
+  type Entry,
+  type Holding,
+  type PlannedDone,
+} from '@blue-ledge/core';
+import { Button } from 'antd';
+import dayjs from 'dayjs';
+import { useMemo, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { isOpened, usePanel, usePlan } from '../api/queries.ts';
+import { usePanelRecord } from '../api/record-queries.ts';
+import { enter } from '../outbox/record.ts';
+import { RefusedEntries } from '../panel/run/RefusedEntries.tsx';
+import { useRun, type Run } from '../panel/run/use-run.ts';
+import { useWho, WhoDialog } from '../panel/run/Who.tsx';
+import { takenBack, writeEntry } from '../panel/run/write-entry.ts';
+import { CheckOutlined, CloseSquareOutlined } from '../shared/icons.tsx';
+import { Pending } from '../shared/Problem.tsx';
+import { PageTitle } from '../shell/PageTitle.tsx';
+import { useFormat } from '../state/units.ts';
+import { CorrectDialog } from './CorrectDialog.tsx';
+import { EntryLine } from './EntryLine.tsx';
+import './record.css';
+
+/** The record of one panel: its entries as they hold, whether the chain is whole, and the plan beside what was done. */
+export function PanelRecordPage() {
+  const { job = '', panel = '' } = useParams();
+  const key = { job, panel };
+  const { data: view, error } = usePanel(key);
+  const { data: plan } = usePlan(key);
+  const { record, error: recordError } = usePanelRecord(key);
+  const run = useRun(isOpened(plan) ? plan : null, record);
+  const held = useMemo(() => heldOf(record.entries), [record.entries]);
+  const [correcting, setCorrecting] = useState<Holding | null>(null);
+  const [act, setAct] = useState<((by: string) => void) | null>(null);
+  const who = useWho(view?.shop);
+  if (!view || !record.kept) return <Pending error={error ?? recordError} what="the record" />;
+  const as = (work: (by: string) => void): void => (who.name ? work(who.name) : setAct(() => work));
+  const rows = [...held.entries, ...held.withdrawn].toSorted((a, b) => (a.at < b.at ? 1 : -1));
+  const withdrawn = new Set(held.withdrawn.map(({ id }) => id));
+  const planId = isOpened(plan) ? plan.id : '';
+  return (
+    <main className="page">
+      <PageTitle name={`Record: ${view.panel.name}`} />
+      <div className="page-head">
+        <h1>{view.panel.name}</h1>
+        <Link to={`/jobs/${job}/panels/${panel}/run`}>{view.job.title}, at the bench</Link>
+        <Link to="/record">All entries</Link>
+      </div>
+      <RefusedEntries refused={record.refused} />
+      <Chain entries={record.kept.entries} nWaiting={record.waiting.length} />
+      <div className="panel-record">
+        <section aria-labelledby="entries-head">
+          <h2 id="entries-head">Entries, the newest first</h2>
+          {rows.length === 0 && (
+            <p className="empty">
+              Nothing is written yet. Work on this panel is entered in its Run stage, step by step.
+            </p>
+          )}
+          <ol className="record-entries">
+            {rows.map((entry) => (
+              <EntryLine
+                key={entry.id}
+                entry={entry}
+                isWithdrawn={withdrawn.has(entry.id)}
+                where={dayjs(entry.at).format('D MMM')}
+                acts={
+                  <Button type="text" onClick={() => setCorrecting(entry)}>
+                    Correct…
+                  </Button>
+                }
+              />
+            ))}
+          </ol>
+        </section>
+        {run && (
+          <section aria-labelledby="beside-head">
+            <h2 id="beside-head">Planned beside done</h2>
+            <Broken run={run} />
+            <Beside run={run} planId={planId} />
+          </section>
+        )}
+      </div>
+      {correcting && (
+        <CorrectDialog
+          entry={correcting}
+          isWithdrawn={withdrawn.has(correcting.id)}
+          onClose={() => setCorrecting(null)}
+          onWithdraw={() =>
+            as((by) => {
+              enter(key, takenBack(by, correcting), 'taken back');
+              setCorrecting(null);
+            })
+          }
+          onCorrect={(body) =>
+            as((by) => {
+              const corrected = { corrects: correcting.id, ...body };
+              enter(key, writeEntry({ by, kind: 'correction', body: corrected }), 'corrected');
+              setCorrecting(null);
+            })
+          }
+        />
+      )}
+      {act && (
+        <WhoDialog
+          who={who}
+          onClose={() => setAct(null)}
+          onPick={(name) => {
+            who.choose(name);
+            act(name);
+            setAct(null);
+          }}
+        />
+      )}
+    </main>
+  );
+}
+
+const CODE_LETTERS = 12;
+
+/** Whether the record is as it was written, and the code that stands for it. */
+function Chain({ entries, nWaiting }: { readonly entries: readonly Entry[]; readonly nWaiting: number }) {
+  const verified = useMemo(() => verifyChain(entries), [entries]);
+  if (entries.length === 0) return null;
+  const { firstBroken, head } = verified;
+  return (
+    <p className={firstBroken ? 'problem chain' : 'chain'} role="status">
+      {firstBroken ? (
+        <>
+          <CloseSquareOutlined /> <b>This record is not as it was written.</b> Entry {firstBroken.index + 1}:{' '}
+          {firstBroken.why}.
+        </>
+      ) : (
+        <>
+          <CheckOutlined /> The chain of {entries.length} {entries.length === 1 ? 'entry' : 'entries'} is
+          whole. Code <code>{head.slice(0, CODE_LETTERS)}</code>
+        </>
+      )}
+      {nWaiting > 0 && ` ${nWaiting} more on the way.`}
+    </p>
+  );
+}
+
+/** Rules that were not kept on the way. */
+function Broken({ run: { state } }: { readonly run: Run }) {
+  const { said } = useFormat();
+  if (state.broken.length === 0) return null;
+  return (
+    <div className="problem">
+      <b>Not by the rules:</b>
+      <ul>
+        {state.broken.map((broken, i) => (
+          <li key={i}>
+            {state.steps[broken.n - 1] && stepTitle(state.steps[broken.n - 1]!)} on {broken.zoneId}:{' '}
+            {said(broken)}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+const AS_WORDS: Readonly<Record<PlannedDone['as'], string>> = {
+  'as-planned': 'as planned',
+  differently: 'differently',
+  'left-out': 'left out',
+  'to-do': 'to do',
+  unplanned: 'not planned',
+};
+
+const FIELD_WORDS: Readonly<Record<PlannedDone['deviations'][number]['field'], string>> = {
+  coats: 'coats',
+  grits: 'grades',
+  filmUm: 'film',
+  handsOnMin: 'hands-on',
+  sheetName: 'product',
+  toneL: 'tone',
+  areas: 'where',
+};
+
+function Beside({ run, planId }: { readonly run: Run; readonly planId: string }) {
+  const { quantity, minutes } = useFormat();
+  const { system, state } = run;
+  const rows = useMemo(
+    () =>
+      plannedBesideDone(system.steps, state.steps, (nth) => {
+        const step = state.acts[nth]?.body.step;
+        return step?.planId === planId ? step.n : undefined;
+      }),
+    [system, state, planId],
+  );
+  const figure = (field: string, value: string | number): string => {
+    if (typeof value === 'string') return value;
+    if (field === 'filmUm') return quantity('Um', value);
+    return field === 'handsOnMin' ? minutes(value) : String(value);
+  };
+  return (
+    <ol className="beside">
+      {rows.map(({ as, planned, done, deviations }, i) => (
+        <li key={i} className={`is-${as}`}>
+          <span>
+            {planned ? `${planned.n}. ` : ''}
+            {stepTitle((planned ?? done)!)}
+          </span>
+          <b>{AS_WORDS[as]}</b>
+          {deviations.length > 0 && (
+            <small>
+              {deviations
+                .map(
+                  ({ field, planned: was, done: is }) =>
+                    `${FIELD_WORDS[field]} ${figure(field, is)} in place of ${figure(field, was)}`,
+                )
+                .join('; ')}
+            </small>
+          )}
+        </li>
+      ))}
+    </ol>
+  );
+}

@@ -1,0 +1,154 @@
+import { DEFECTS, DEFECT_WORDS, ENTRY_KINDS, KIND_WORDS, type FoundEntry } from '@blue-ledge/core';
+import { Button, Input, Pagination, Select } from 'antd';
+import dayjs from 'dayjs';
+import { Link } from 'react-router';
+import { useEntries } from '../api/record-queries.ts';
+import { DownloadOutlined } from '../shared/icons.tsx';
+import { Pending } from '../shared/Problem.tsx';
+import { download } from '../shared/save-as.ts';
+import { useSearchPut } from '../shared/use-search-put.ts';
+import { PageTitle } from '../shell/PageTitle.tsx';
+import { EntryLine } from './EntryLine.tsx';
+import './record.css';
+
+const A_PAGE = 50;
+/** What the address may ask for, as the server takes it. */
+const ASKED = ['text', 'kind', 'defect', 'person', 'product', 'from', 'to'] as const;
+
+/** Record: what was really done, by whom and under which conditions, on every panel; found by words and facts. */
+export function RecordPage() {
+  const [search, put] = useSearchPut();
+  const page = Number(search.get('page') ?? 1) || 1;
+  const asked = Object.fromEntries(
+    ASKED.flatMap((name) => (search.get(name) ? [[name, search.get(name)!]] : [])),
+  );
+  const { data, error } = useEntries({
+    ...asked,
+    offset: String((page - 1) * A_PAGE),
+    limit: String(A_PAGE),
+  });
+  const set = (name: (typeof ASKED)[number], value: string | undefined): void =>
+    put({ [name]: value || null, page: null });
+  if (!data) return <Pending error={error} what="the record" />;
+  const { entries, nEntries } = data;
+  const isAll = Object.keys(asked).length === 0;
+  const save = (kind: 'csv' | 'json'): void =>
+    download(
+      `/api/record/${kind === 'csv' ? 'table' : 'file'}?${new URLSearchParams(asked)}`,
+      `record.${kind}`,
+    );
+  return (
+    <main className="page">
+      <PageTitle name="Record" />
+      <div className="page-head">
+        <h1>Record</h1>
+        <span className="note">{nEntries === 1 ? '1 entry' : `${nEntries} entries`}</span>
+        <div className="head-actions">
+          <Button icon={<DownloadOutlined />} onClick={() => save('csv')}>
+            Save as CSV
+          </Button>
+          <Button icon={<DownloadOutlined />} onClick={() => save('json')}>
+            Save as JSON
+          </Button>
+        </div>
+      </div>
+      <div className="record-find">
+        <Input.Search
+          aria-label="Find in the record"
+          placeholder="words: a product, a batch, a note"
+          allowClear
+          maxLength={120}
+          value={search.get('text') ?? ''}
+          onChange={({ target }) => set('text', target.value)}
+        />
+        <Select
+          aria-label="Kind"
+          allowClear
+          placeholder="all kinds"
+          value={search.get('kind') ?? undefined}
+          options={ENTRY_KINDS.map((kind) => ({ value: kind, label: KIND_WORDS[kind] }))}
+          onChange={(kind: string | undefined) => set('kind', kind)}
+        />
+        <Select
+          aria-label="Defect"
+          allowClear
+          placeholder="any defect"
+          value={search.get('defect') ?? undefined}
+          options={DEFECTS.map((defect) => ({ value: defect, label: DEFECT_WORDS[defect].title }))}
+          onChange={(defect: string | undefined) => set('defect', defect)}
+        />
+        <Input
+          aria-label="Person"
+          placeholder="person"
+          allowClear
+          maxLength={80}
+          value={search.get('person') ?? ''}
+          onChange={({ target }) => set('person', target.value)}
+        />
+        <label>
+          from{' '}
+          <input
+            type="date"
+            value={search.get('from') ?? ''}
+            onChange={({ target }) => set('from', target.value)}
+          />
+        </label>
+        <label>
+          to{' '}
+          <input
+            type="date"
+            value={search.get('to') ?? ''}
+            onChange={({ target }) => set('to', target.value)}
+          />
+        </label>
+      </div>
+      {entries.length === 0 ? (
+        <p className="empty">
+          {isAll
+            ? 'Nothing is written yet. What is done at the bench (a panel’s Run stage) is entered here by itself: who, when, what with, readings, checks and what went wrong.'
+            : 'Nothing in the record fits that. Take a filter out, or try a shorter word.'}
+        </p>
+      ) : (
+        daysOf(entries).map(([day, found]) => (
+          <section key={day} className="record-day">
+            <h2>{dayjs(day).format('dddd, D MMMM YYYY')}</h2>
+            <ol>
+              {found.map(({ entry, jobId, jobTitle, panelId, panelName, isWithdrawn }) => (
+                <EntryLine
+                  key={`${jobId}/${panelId}/${entry.id}`}
+                  entry={entry}
+                  isWithdrawn={isWithdrawn}
+                  where={
+                    <Link to={`/record/${encodeURIComponent(jobId)}/${encodeURIComponent(panelId)}`}>
+                      {panelName}, {jobTitle}
+                    </Link>
+                  }
+                />
+              ))}
+            </ol>
+          </section>
+        ))
+      )}
+      {nEntries > A_PAGE && (
+        <Pagination
+          current={page}
+          pageSize={A_PAGE}
+          total={nEntries}
+          showSizeChanger={false}
+          onChange={(to) => put({ page: String(to) })}
+          className="jobs-pages"
+        />
+      )}
+    </main>
+  );
+}
+
+/** Entries by the day of the shop's clock, in their order. */
+function daysOf(entries: readonly FoundEntry[]): [day: string, entries: FoundEntry[]][] {
+  const days = new Map<string, FoundEntry[]>();
+  for (const found of entries) {
+    const day = dayjs(found.entry.at).format('YYYY-MM-DD');
+    days.set(day, [...(days.get(day) ?? []), found]);
+  }
+  return [...days];
+}
