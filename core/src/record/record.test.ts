@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { canonical } from '../units/canonical.ts';
-import { minutesOfMoment } from '../units/moment.ts';
-import { MONDAY_MS, momentAt } from '../testing/record.ts';
+import { minutesOfMoment, momentOfMinutes } from '../units/moment.ts';
+import { momentAt } from '../testing/record.ts';
 import { NO_HASH, chainOf, hashOfEntry, verifyChain } from './chain.ts';
 import { heldOf } from './corrections.ts';
 import { newEntrySchema, readEntries, recordSchema, type NewEntry } from './entry.ts';
@@ -125,6 +125,7 @@ describe('the panel’s clock', () => {
         fc.date({ min: new Date(0), max: new Date('2099-12-31T00:00:00Z'), noInvalidDate: true }),
         (date) => {
           expect(minutesOfMoment(date.toISOString())).toBeCloseTo(date.getTime() / 60_000, 3);
+          expect(momentOfMinutes(date.getTime() / 60_000)).toBe(date.toISOString());
         },
       ),
     );
@@ -132,7 +133,7 @@ describe('the panel’s clock', () => {
   test('it begins when the first work began, by the shop’s clock', () => {
     const wash: NewEntry = {
       id: 'w',
-      at: new Date(MONDAY_MS + 20 * 60_000).toISOString(),
+      at: momentAt(20),
       by: 'Prep A',
       kind: 'act',
       body: { op: 'wash', zones: ['A'], minutes: 15 },

@@ -2,14 +2,14 @@ import { isBodyOp } from '../operations/act.ts';
 import type { ActInput } from '../planner/act-input.ts';
 import type { PanelPlan, Stack, Step } from '../planner/plan.ts';
 import type { NewEntry } from '../record/entry.ts';
+import { minutesOfMoment, momentOfMinutes } from '../units/moment.ts';
 
 /** Records for tests: a plan that was done exactly as it was planned, as entries. */
 
 /** Monday, 7 December 2026, 08:00 UTC: the shop's clock is UTC in tests. */
-export const MONDAY_MS = Date.UTC(2026, 11, 7, 8);
-const MINUTE_MS = 60_000;
+export const MONDAY_MIN = minutesOfMoment('2026-12-07T08:00:00Z');
 
-export const momentAt = (minute: number): string => new Date(MONDAY_MS + minute * MINUTE_MS).toISOString();
+export const momentAt = (minute: number): string => momentOfMinutes(MONDAY_MIN + minute);
 
 /** What is spread is entered when it is spread, not when it has set. */
 const endsAt = ({ op, startMin, handsOnMin, endMin }: Step): number =>

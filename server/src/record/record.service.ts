@@ -10,7 +10,7 @@ import {
 } from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
 import dayjs from 'dayjs';
-import { Database, type Read, type Write } from '../database/database.ts';
+import { Database, type Read } from '../database/database.ts';
 import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import type { PanelParams } from '../http/params.ts';
 import { ProblemError } from '../http/problem.ts';
