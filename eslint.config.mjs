@@ -17,6 +17,7 @@ const ROOMS = [
   'rules',
   'planner',
   'record',
+  'diagnosis',
   'clocks',
   'schedule',
   'formats',

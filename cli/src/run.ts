@@ -8,6 +8,7 @@ import { judgeCommand } from './commands/judge.ts';
 import { ladderCommand } from './commands/ladder.ts';
 import { mixCommand } from './commands/mix.ts';
 import { fillerCommand, flowCupCommand, pourCommand, rescueCommand } from './commands/pour.ts';
+import { diagnoseCommand } from './commands/diagnose.ts';
 import { recordCommand } from './commands/record.ts';
 import { scheduleCommand } from './commands/schedule.ts';
 import { schemaCommand } from './commands/schema.ts';
@@ -48,6 +49,7 @@ const COMMANDS = [
   fillerCommand,
   scheduleCommand,
   recordCommand,
+  diagnoseCommand,
 ];
 
 /** Runs one command line (without node and script name); returns the exit code and never throws. */

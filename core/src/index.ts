@@ -367,6 +367,11 @@ export { KIND_WORDS, entryWords, type EntryWords } from './record/entry-words.ts
 export { foldRecord, pastOf, whyNotNow, type Fold } from './record/fold.ts';
 export { stateOfFold, stepsDone, trueState, type TrueState, type TrueZone } from './record/true-state.ts';
 
+// diagnosis
+export { CAUSE_WORDS, CAUSES, CAUSES_OF, type Cause } from './diagnosis/causes.ts';
+export { diagnose, type Answers, type Diagnosis, type RankedCause } from './diagnosis/diagnose.ts';
+export { reworkOf, supposed, type Rework } from './diagnosis/rework.ts';
+
 // formats
 export {
   JOB_FORMAT,
