@@ -370,7 +370,8 @@ export { stateOfFold, stepsDone, trueState, type TrueState, type TrueZone } from
 // diagnosis
 export { CAUSE_WORDS, CAUSES, CAUSES_OF, type Cause } from './diagnosis/causes.ts';
 export { diagnose, type Answers, type Diagnosis, type RankedCause } from './diagnosis/diagnose.ts';
-export { reworkOf, supposed, type Rework } from './diagnosis/rework.ts';
+export { FACTS, type FactName } from './diagnosis/facts.ts';
+export { reworkIn, reworkOf, supposed, type Rework } from './diagnosis/rework.ts';
 
 // formats
 export {

@@ -22,6 +22,9 @@ export interface RankedCause {
 export interface Question {
   readonly fact: FactName;
   readonly text: string;
+  /** The two answers, in words. */
+  readonly is: string;
+  readonly isNot: string;
 }
 
 export interface Diagnosis {
@@ -105,7 +108,7 @@ export function diagnoseCase(seen: Case, answers: Answers = {}): Diagnosis {
     .map((fact) => ({ fact, text: FACTS[fact].measure, gain: gainOf(fact, causes, likelihoods) }))
     .toSorted((a, b) => b.gain - a.gain)
     .slice(0, MOST_QUESTIONS)
-    .map(({ fact, text }) => ({ fact, text }));
+    .map(({ fact, text }) => ({ fact, text, is: FACTS[fact].is, isNot: FACTS[fact].isNot }));
   return {
     defect,
     area,

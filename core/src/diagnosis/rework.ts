@@ -5,7 +5,8 @@ import { makePlan } from '../planner/make-plan.ts';
 import type { Step } from '../planner/plan.ts';
 import { openPlan } from '../planner/view-plan.ts';
 import type { NewEntry } from '../record/entry.ts';
-import { foldRecord, pastOf, type FoldOptions } from '../record/fold.ts';
+import type { StoredPlan } from '../planner/stored-plan.ts';
+import { foldRecord, pastOf, type Fold, type FoldOptions } from '../record/fold.ts';
 
 /** How a defect is put right: a plan from the panel as it is, by the same rules as any other. */
 
@@ -45,9 +46,13 @@ export function reworkOf(
   const entries = found ? [...record, found] : record;
   const past = pastOf(entries, options);
   const { done: _done, airBefore: _air, nowMin: _now, ...terms } = task;
-  const { view } = openPlan(makePlan({ ...terms, ...past }));
+  return reworkIn(makePlan({ ...terms, ...past }), foldRecord(task, entries, options));
+}
+
+/** The rework that a plan comes to which goes on from a panel as it is. */
+export function reworkIn(plan: StoredPlan, { panel }: Pick<Fold, 'panel'>): Rework {
+  const { view } = openPlan(plan);
   const chosen = view.systems.find(({ id }) => id === view.chosen);
-  const { panel } = foldRecord(task, entries, options);
   const steps = chosen?.steps.filter(({ isDone }) => !isDone) ?? [];
   const done = chosen?.steps.filter(({ isDone }) => isDone) ?? [];
   const first = steps.find(({ op }) => op !== 'flash' && op !== 'cure');

@@ -282,8 +282,14 @@ const settledHeightUm = (state: ZoneState, { lastSandUm }: PanelState): number =
 /** Height of the sound neighbour over this area, µm; negative when the area stands proud; 0 without a neighbour. */
 export function gapUm(state: ZoneState, panel: PanelState): number {
   const sound = soundNeighbour(state, panel);
-  return sound && !state.patch?.isDished ? settledHeightUm(sound, panel) - heightUm(state) : 0;
+  if (!sound || state.patch?.isDished) return 0;
+  // Beside a neighbour that is sealed already, what lies under that sealer counts: this area gets its own.
+  const sealUm = lastCoatUm(state) > 0 ? 0 : lastCoatUm(sound);
+  return settledHeightUm(sound, panel) - sealUm - heightUm(state);
 }
+
+/** Film of the last coat on an area, µm; 0 where it is not on. */
+const lastCoatUm = (state: ZoneState): number => (topOf(state).laid?.isLast ? topOf(state).um : 0);
 
 /** Length over which unevenness is judged, mm (models.md 7). */
 const JUDGED_OVER_MM = 100;

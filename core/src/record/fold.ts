@@ -1,4 +1,6 @@
+import type { Act } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
+import { costOf, numbersOf } from '../operations/perform.ts';
 import type { PanelState } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
 import { actOf, type ActInput } from '../planner/act-input.ts';
@@ -74,10 +76,19 @@ export const isBroken = ({ level, reason }: Verdict): boolean => {
   return level === 'must' && Number(byMin) >= LEEWAY_MIN;
 };
 
+const isWait = ({ op }: Act): boolean => op === 'flash' || op === 'cure';
+
+/** A wait is over once nothing on its areas needs any more of it. */
+function stillToWait(act: Act, panel: PanelState, context: Context): Said[] {
+  const { waitMin } = costOf(act, panel, context);
+  return waitMin < LEEWAY_MIN ? [] : numbersOf(act, panel, context).slice(0, 1).map(saidOf);
+}
+
 /** Why an act may not be done on the panel as it stands now, each reason once; empty where it may. */
 export function whyNotNow({ panel, context }: Fold, act: ActInput): Said[] {
   const read = actOf(act, context, panel);
   if (!read.ok) return [];
+  if (isWait(read.act)) return stillToWait(read.act, panel, context);
   const said = decideAct(read.act, panel, context)
     .filter(isBroken)
     .map(({ reason }) => saidOf(reason));

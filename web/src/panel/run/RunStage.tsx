@@ -17,6 +17,7 @@ import { usePanelContext, type PanelContext } from '../panel-context.ts';
 import { usePlanAgain } from '../use-plan-again.ts';
 import { Benches } from './Benches.tsx';
 import { Cautions } from './Cautions.tsx';
+import { DiagnosisDrawer } from './DiagnosisDrawer.tsx';
 import { DoneDialog } from './DoneDialog.tsx';
 import { ReadingDialog } from './ReadingDialog.tsx';
 import { RefusedEntries } from './RefusedEntries.tsx';
@@ -63,7 +64,7 @@ interface BenchProps {
   readonly run: Run;
 }
 
-type Open = 'done' | 'reading' | 'wrong' | 'who';
+type Open = 'done' | 'reading' | 'wrong' | 'why' | 'who';
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
@@ -88,6 +89,11 @@ function Bench({ context, plan, record, run }: BenchProps) {
   const view = plannedView(context.view, plan);
   const { make, planWith } = usePlanAgain(context, plan);
 
+  const planOn = (): void => {
+    setOpen(null);
+    planWith({});
+    put({ step: null });
+  };
   const as = (act: (by: string) => void): void => {
     if (who.name) return act(who.name);
     pending.current = act;
@@ -178,17 +184,17 @@ function Bench({ context, plan, record, run }: BenchProps) {
             {[...new Set(run.mishaps.map(({ body }) => body.defect.replaceAll('-', ' ')))].join(', ')}. Plan
             the rest from what is really there.
           </span>
-          <Button
-            type="primary"
-            loading={make.isPending}
-            disabled={record.waiting.length > 0}
-            onClick={() => {
-              planWith({});
-              put({ step: null });
-            }}
-          >
-            {record.waiting.length > 0 ? 'Waits for the server' : 'Plan on from here'}
-          </Button>
+          <span className="term-acts">
+            <Button onClick={() => setOpen('why')}>Why, and how it is put right…</Button>
+            <Button
+              type="primary"
+              loading={make.isPending}
+              disabled={record.waiting.length > 0}
+              onClick={planOn}
+            >
+              {record.waiting.length > 0 ? 'Waits for the server' : 'Plan on from here'}
+            </Button>
+          </span>
         </div>
       )}
       {make.error && <Problem error={make.error} />}
@@ -271,6 +277,18 @@ function Bench({ context, plan, record, run }: BenchProps) {
               setOpen(null);
             })
           }
+        />
+      )}
+      {open === 'why' && run.mishaps.length > 0 && (
+        <DiagnosisDrawer
+          at={context.key}
+          task={plan.plan.inputs}
+          entries={record.entries}
+          utcOffsetMin={record.kept?.utcOffsetMin ?? 0}
+          fold={run.fold}
+          defect={run.mishaps.at(-1)!.body.defect}
+          onClose={() => setOpen(null)}
+          onPlan={record.waiting.length > 0 ? undefined : planOn}
         />
       )}
       {open === 'who' && (

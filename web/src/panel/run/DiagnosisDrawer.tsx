@@ -1,0 +1,188 @@
+import {
+  CAUSE_WORDS,
+  DEFECT_WORDS,
+  areaTitle,
+  diagnose,
+  labelOf,
+  placeWords,
+  reworkIn,
+  stepFigure,
+  stepTitle,
+  type Answers,
+  type Defect,
+  type Diagnosis,
+  type Fold,
+  type NewEntry,
+  type PlanTask,
+  type RankedCause,
+  type Rework,
+} from '@blue-ledge/core';
+import { Button, Drawer, Spin } from 'antd';
+import { useEffect, useMemo, useState } from 'react';
+import { usePreview, type PanelKey } from '../../api/queries.ts';
+import { Problem } from '../../shared/Problem.tsx';
+import { useFormat } from '../../state/units.ts';
+
+interface DiagnosisDrawerProps {
+  readonly at: PanelKey;
+  readonly task: PlanTask;
+  readonly entries: readonly NewEntry[];
+  readonly utcOffsetMin: number;
+  readonly fold: Fold;
+  readonly defect: Defect;
+  readonly onClose: () => void;
+  /** Takes the rework into the plan; left out where it cannot be asked for now. */
+  readonly onPlan?: (() => void) | undefined;
+}
+
+/** Why a defect came, as far as the record tells, and how it is put right. */
+export function DiagnosisDrawer({
+  at,
+  task,
+  entries,
+  utcOffsetMin,
+  fold,
+  defect,
+  onClose,
+  onPlan,
+}: DiagnosisDrawerProps) {
+  const [answers, setAnswers] = useState<Answers>({});
+  const found = useMemo(
+    () => diagnose(task, entries, defect, { utcOffsetMin, answers }),
+    [task, entries, defect, utcOffsetMin, answers],
+  );
+  const { title, looks } = DEFECT_WORDS[defect];
+  return (
+    <Drawer
+      open
+      title={`${title}: why, and how it is put right`}
+      size={760}
+      onClose={onClose}
+      extra={
+        onPlan && (
+          <Button type="primary" onClick={onPlan}>
+            Plan on from here
+          </Button>
+        )
+      }
+    >
+      <p>
+        {looks.charAt(0).toUpperCase() + looks.slice(1)}
+        {found && `; ${areaTitle(found.area)}`}.
+      </p>
+      {found && <Causes found={found} />}
+      {found && (
+        <Questions
+          found={found}
+          answers={answers}
+          onAnswer={(fact, is) => setAnswers({ ...answers, [fact]: is })}
+        />
+      )}
+      <ReworkOf at={at} fold={fold} />
+    </Drawer>
+  );
+}
+
+function Causes({ found: { causes } }: { readonly found: Diagnosis }) {
+  if (causes.length === 0) return <p>It will not cure: nothing has to be found out, it comes off.</p>;
+  return (
+    <section className="why">
+      <h3>What probably caused it</h3>
+      <ol className="causes">
+        {causes.map((cause) => (
+          <CauseRow key={cause.cause} ranked={cause} />
+        ))}
+      </ol>
+      <p className="note">How likely each is by what the record says; never a certainty.</p>
+    </section>
+  );
+}
+
+function CauseRow({ ranked }: { readonly ranked: RankedCause }) {
+  const { cause, likelihood, for: speaksFor, against, measure } = ranked;
+  const percent = Math.round(likelihood * 100);
+  return (
+    <li>
+      <span className="cause-bar" style={{ inlineSize: `${Math.max(2, percent)}%` }} aria-hidden="true" />
+      <b>{CAUSE_WORDS[cause]}</b>
+      <span className="cause-share">{percent} %</span>
+      {speaksFor.length > 0 && <p>For it: {speaksFor.join('; ')}.</p>}
+      {against.length > 0 && <p>Against it: {against.join('; ')}.</p>}
+      {measure.length > 0 && <p className="note">To find out: {measure.join(' ')}</p>}
+    </li>
+  );
+}
+
+interface QuestionsProps {
+  readonly found: Diagnosis;
+  readonly answers: Answers;
+  readonly onAnswer: (fact: Diagnosis['questions'][number]['fact'], is: boolean) => void;
+}
+
+function Questions({ found: { questions }, onAnswer }: QuestionsProps) {
+  if (questions.length === 0) return null;
+  return (
+    <section className="why">
+      <h3>What would tell</h3>
+      <ul className="questions">
+        {questions.map(({ fact, text, is, isNot }) => (
+          <li key={fact}>
+            <span>{text}</span>
+            <Button onClick={() => onAnswer(fact, true)}>{is}</Button>
+            <Button onClick={() => onAnswer(fact, false)}>{isNot}</Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function ReworkOf({ at, fold }: { readonly at: PanelKey; readonly fold: Fold }) {
+  const preview = usePreview(at);
+  const { mutate } = preview;
+  useEffect(() => mutate({}), [mutate]);
+  const rework = useMemo(() => preview.data && reworkIn(preview.data.plan, fold), [preview.data, fold]);
+  return (
+    <section className="why">
+      <h3>How it is put right</h3>
+      {preview.error && <Problem error={preview.error} />}
+      {!rework && !preview.error && <Spin description="Planning the rework" />}
+      {rework && <Steps rework={rework} />}
+    </section>
+  );
+}
+
+function Steps({ rework: { backToN, removes, steps, problems } }: { readonly rework: Rework }) {
+  const { system, minutes } = useFormat();
+  if (steps.length === 0)
+    return (
+      <ul>
+        {problems.map((problem) => (
+          <li key={problem}>{problem}</li>
+        ))}
+      </ul>
+    );
+  const handsOnMin = steps.reduce((sum, step) => sum + step.handsOnMin, 0);
+  return (
+    <>
+      <p>
+        {backToN > 0 ? `Back to what step ${backToN} did. ` : ''}
+        {removes.length > 0
+          ? `What comes off: ${removes.map(({ area, kinds }) => `${kinds.map(labelOf).join(' and ')} on ${areaTitle(area)}`).join('; ')}. `
+          : 'No layer comes off as a whole. '}
+        {steps.length} steps are left, <b>{minutes(handsOnMin)}</b> of hands-on work.
+      </p>
+      <ol className="rework">
+        {steps.map((step) => {
+          const figure = stepFigure(step, system);
+          return (
+            <li key={step.n}>
+              {stepTitle(step)} <span className="note">{placeWords(step.areas)}</span>
+              {figure && <b> {figure.text}</b>}
+            </li>
+          );
+        })}
+      </ol>
+    </>
+  );
+}
