@@ -57,12 +57,13 @@ export class ShopServer {
     throw new Error('the server did not start');
   }
 
-  async stop(): Promise<void> {
+  /** Stops it in good order, or kills it. */
+  async stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
     const { process: running } = this;
     this.process = null;
     if (!running) return;
     const gone = new Promise((resolve) => running.once('exit', resolve));
-    running.kill();
+    running.kill(signal);
     await gone;
   }
 
