@@ -46,14 +46,34 @@ function performedAgain(kept: ReplayAct, stood: PanelState, context: Context): P
   const { act } = read;
   const unmet = (kept.unmet ?? []) as readonly Verdict[];
   const { before, after, cost } = doneAs(act, panel, kept.real, context);
+  let remarks: readonly Verdict[] | undefined;
   return {
     act,
     before,
     after,
     cost,
-    remarks: [...decideAct(act, before, context), ...unmet],
+    // Asked of the rules once somebody wants to know: a fold of a long record does not.
+    get remarks() {
+      return (remarks ??= [...decideAct(act, before, context), ...unmet]);
+    },
     ...(isSplit ? { splitMin: idleMin } : {}),
   };
+}
+
+/** The act, done again where nobody did it in this state before; what was really done is never the same twice. */
+function performedOnce(
+  kept: ReplayAct,
+  panel: PanelState,
+  context: Context,
+  memo: ReplayMemo,
+): Performed | string {
+  if (kept.real) return performedAgain(kept, panel, context);
+  const known = memo.get(panel) ?? new Map<string, Performed>();
+  memo.set(panel, known);
+  const name = JSON.stringify(kept);
+  const step = known.get(name) ?? performedAgain(kept, panel, context);
+  if (typeof step !== 'string') known.set(name, step);
+  return step;
 }
 
 /**
@@ -77,15 +97,11 @@ export function replay(
       else panel = seen;
       return;
     }
-    const known = memo.get(panel) ?? new Map<string, Performed>();
-    memo.set(panel, known);
-    const name = JSON.stringify(kept);
-    const step = known.get(name) ?? performedAgain(kept, panel, context);
+    const step = performedOnce(kept, panel, context, memo);
     if (typeof step === 'string') {
       problems.push(`step ${i + 1}, ${step}`);
       return;
     }
-    known.set(name, step);
     steps.push(step);
     nths.push(i);
     panel = afterIdle(step.after, kept.thenMin ?? 0);

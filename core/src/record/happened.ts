@@ -139,8 +139,10 @@ export function happenedOf(record: readonly NewEntry[], utcOffsetMin = 0): Happe
   const zeroMin = first
     ? Math.floor(minutesOfMoment(first.at) - saidMin(first.body))
     : minutesOfMoment(entries[0]?.at ?? `${EPOCH}T00:00:00Z`);
-  const minuteOf = ({ at }: Holding): number => whole(minutesOfMoment(at) - zeroMin);
-  const lastMin = Math.max(0, ...entries.map(minuteOf));
+  const minutes = new Map(entries.map((entry) => [entry, whole(minutesOfMoment(entry.at) - zeroMin)]));
+  const minuteOf = (entry: Holding): number => minutes.get(entry)!;
+  // In the order of time: the last is the latest.
+  const lastMin = Math.max(0, minutes.get(entries.at(-1)!) ?? 0);
   const happenings = entries.flatMap((entry): Happening[] => {
     const atMin = minuteOf(entry);
     if (entry.kind === 'act') return [actOf(entry.body, atMin)];

@@ -9,9 +9,14 @@ const THURSDAY = 3;
 export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
 
-/** Days since 1970-01-01; years are counted from March, so that the leap day is the last of one. */
+/** Days since 1970-01-01 of a date in ISO text. */
 function dayNumber(date: string): number {
   const [year = 0, month = 1, day = 1] = date.split('-').map(Number);
+  return daysSince1970(year, month, day);
+}
+
+/** Days since 1970-01-01; years are counted from March, so that the leap day is the last of one. */
+export function daysSince1970(year: number, month: number, day: number): number {
   const marchYear = month > 2 ? year : year - 1;
   const monthsSinceMarch = (month + 9) % 12;
   const era = Math.floor(marchYear / 400);

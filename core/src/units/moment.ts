@@ -1,15 +1,16 @@
-import { dateAfter, daysBetween } from './calendar.ts';
+import { dateAfter, daysSince1970 } from './calendar.ts';
 
 /** Moments by arithmetic alone: core asks no clock. A moment is ISO 8601 text in UTC, "2026-12-07T07:30:00.000Z". */
 
 const DAY_MIN = 24 * 60;
 const EPOCH = '1970-01-01';
 
-/** Minutes from 1970 to a moment, seconds as parts of a minute. */
+/** Minutes from 1970 to a moment, seconds as parts of a minute. Its parts stand at fixed places. */
 export function minutesOfMoment(moment: string): number {
-  const [date = EPOCH, time = ''] = moment.replace('Z', '').split('T');
-  const [hours = 0, minutes = 0, seconds = 0] = time.split(':').map(Number);
-  return daysBetween(EPOCH, date) * DAY_MIN + hours * 60 + minutes + seconds / 60;
+  const part = (from: number, to: number): number => Number(moment.slice(from, to));
+  const days = daysSince1970(part(0, 4), part(5, 7), part(8, 10));
+  const seconds = Number(moment.slice(17).replace('Z', ''));
+  return days * DAY_MIN + part(11, 13) * 60 + part(14, 16) + seconds / 60;
 }
 
 const two = (part: number): string => String(part).padStart(2, '0');

@@ -121,15 +121,6 @@ export class JobsReader {
     return new Map([...planned, ...(await new RecordReader(this.tx).progress(jobIds))]);
   }
 
-  /** When a job was made here. @throws {Error} for a job that is not here: callers have looked */
-  async createdAt(id: string): Promise<Date> {
-    const [row] = await this.tx.sql.rows<{ readonly createdAt: string }>(
-      'SELECT "createdAt" FROM jobs WHERE id = $1',
-      id,
-    );
-    return new Date(row!.createdAt);
-  }
-
   async job(id: string): Promise<StoredJob | null> {
     const [row] = await this.tx.sql.rows<JobRow>(
       'SELECT version, "shopId", body, "archivedAt" FROM jobs WHERE id = $1 AND "removedAt" IS NULL',

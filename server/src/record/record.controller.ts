@@ -1,8 +1,6 @@
 import { Body, Controller, Get, Header, HttpCode, Param, Post, Query } from '@nestjs/common';
 import type { NewEntry } from '@blue-ledge/core';
-import type { WriteRequest } from '../database/idempotent-writes.ts';
 import { panelParams, type PanelParams } from '../http/params.ts';
-import { Asked } from '../http/write-request.ts';
 import { ZodPipe } from '../http/zod.pipe.ts';
 import { entryBodySchema, recordQuerySchema, type RecordQuery } from './record.schemas.ts';
 import { RecordService } from './record.service.ts';
@@ -22,9 +20,8 @@ export class PanelRecordController {
   enter(
     @Param(new ZodPipe(panelParams)) params: PanelParams,
     @Body(new ZodPipe(entryBodySchema)) entry: NewEntry,
-    @Asked() asked: WriteRequest,
   ) {
-    return this.record.enter(asked, params, entry);
+    return this.record.enter(params, entry);
   }
 }
 

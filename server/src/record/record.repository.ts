@@ -26,6 +26,10 @@ export type Progress = 'begun' | 'handed-over';
 const OPEN_PANELS = `FROM entries JOIN jobs ON jobs.id = entries."jobId" AND jobs."removedAt" IS NULL
   JOIN panels ON panels."jobId" = entries."jobId" AND panels.id = entries."panelId" AND panels."removedAt" IS NULL`;
 
+const REMOVED_PANELS = `FROM panels JOIN jobs ON jobs.id = panels."jobId"
+    AND (jobs."removedAt" IS NOT NULL OR panels."removedAt" IS NOT NULL)
+  JOIN entries ON entries."jobId" = panels."jobId" AND entries."panelId" = panels.id`;
+
 /** Percent and underscore stand for themselves. */
 const likeText = (text: string): string => `%${text.toLowerCase().replaceAll(/[\\%_]/g, String.raw`\$&`)}%`;
 
@@ -86,6 +90,20 @@ export class RecordReader {
     return byPanel;
   }
 
+  /** What an entry of a panel is checked against: its zones, and when its job was made; null for one that is gone. */
+  async ground({ job, panel }: PanelParams): Promise<{ zones: ReadonlySet<string>; madeAt: Date } | null> {
+    const rows = await this.tx.sql.rows<{ readonly zone: string | null; readonly createdAt: string }>(
+      `SELECT zones.id AS zone, jobs."createdAt" FROM jobs
+         JOIN panels ON panels."jobId" = jobs.id AND panels.id = $2 AND panels."removedAt" IS NULL
+         LEFT JOIN zones ON zones."jobId" = jobs.id AND zones."panelId" = panels.id
+       WHERE jobs.id = $1 AND jobs."removedAt" IS NULL`,
+      job,
+      panel,
+    );
+    if (rows.length === 0) return null;
+    return { zones: new Set(rows.flatMap(({ zone }) => zone ?? [])), madeAt: new Date(rows[0]!.createdAt) };
+  }
+
   async entry({ job, panel }: PanelParams, id: string): Promise<Entry | null> {
     const [row] = await this.tx.sql.rows<EntryRow>(
       'SELECT entry FROM entries WHERE "jobId" = $1 AND "panelId" = $2 AND id = $3',
@@ -122,14 +140,17 @@ export class RecordReader {
   /** One page of all records, the newest first, and how many there are in all. */
   async page(query: RecordQuery): Promise<RecordPage> {
     const { text, values } = whereOf(query);
-    const [count] = await this.tx.sql.rows<{ readonly n: number }>(
-      `SELECT COUNT(*) AS n ${OPEN_PANELS} ${text}`,
-      ...values,
-    );
+    // Few panels are removed: counted all and taken off, not looked up for each of a hundred thousand entries.
+    const count = async (from: string): Promise<number> =>
+      Number(
+        (
+          await this.tx.sql.rows<{ readonly n: number }>(`SELECT COUNT(*) AS n ${from} ${text}`, ...values)
+        )[0]!.n,
+      );
     const rows = await this.tx.sql.rows<FoundRow>(
       `SELECT entries."jobId", entries."panelId", jobs.title, panels.body AS panel, entries.entry, entries."isWithdrawn"
          ${OPEN_PANELS} ${text}
-         ORDER BY entries.at DESC, entries."jobId", entries."panelId", entries.seq DESC
+         ORDER BY entries.at DESC, entries."jobId" DESC, entries."panelId" DESC, entries.seq DESC
          LIMIT ${query.limit} OFFSET ${query.offset}`,
       ...values,
     );
@@ -141,7 +162,7 @@ export class RecordReader {
       isWithdrawn: isWithdrawn !== 0,
       entry: jsonOf<Entry>(entry),
     }));
-    return { entries, nEntries: Number(count?.n ?? 0) };
+    return { entries, nEntries: (await count('FROM entries')) - (await count(REMOVED_PANELS)) };
   }
 
   /** How far panels are whose work has begun, by `job/panel`. */

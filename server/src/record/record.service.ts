@@ -11,19 +11,20 @@ import {
 import { Injectable } from '@nestjs/common';
 import dayjs from 'dayjs';
 import { Database, type Read } from '../database/database.ts';
-import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import type { PanelParams } from '../http/params.ts';
-import { ProblemError } from '../http/problem.ts';
+import { ProblemError, notFound } from '../http/problem.ts';
 import { parsedBy } from '../http/zod.pipe.ts';
-import { JobsReader } from '../jobs/jobs.repository.ts';
 import { panelView } from '../jobs/jobs.service.ts';
 import { PlansReader } from '../plans/plans.repository.ts';
+import { EntryLine } from './entry-line.ts';
 import { recordTable } from './record-table.ts';
 import { utcOffsetOf } from './past.ts';
 import { RecordReader, RecordWriter } from './record.repository.ts';
 import type { RecordQuery } from './record.schemas.ts';
 
 const MINUTE_MS = 60_000;
+/** Who writes: an entry itself says who it is by, and its own id says whether it came before. */
+const ACTOR = 'bench';
 /** Entries that are saved as one file at most. */
 const MOST_SAVED = 200_000;
 /** A screen's clock is never quite the server's. */
@@ -38,10 +39,11 @@ const writtenOf = ({ prevHash: _prevHash, hash: _hash, ...entry }: Entry): NewEn
 /** Records of panels: entries appended once each, in the order in which they arrive. */
 @Injectable()
 export class RecordService {
-  constructor(
-    private readonly database: Database,
-    private readonly writes: IdempotentWrites,
-  ) {}
+  private readonly line: EntryLine;
+
+  constructor(private readonly database: Database) {
+    this.line = new EntryLine((work) => this.database.write(ACTOR, work));
+  }
 
   /** The record of a panel, and whether it is as it was written. */
   record(key: PanelParams): Promise<RecordView> {
@@ -72,22 +74,15 @@ export class RecordService {
    * Appends an entry; the same one that comes again is the one that is there.
    * @throws {ProblemError} 404 for a panel that is gone, 409 for a step that is done, 422 for what cannot be
    */
-  enter(asked: WriteRequest, key: PanelParams, entry: NewEntry): Promise<Entry> {
-    return this.writes.run<Entry, { readonly id: string }>(
-      asked,
-      async (tx) => {
-        const record = new RecordWriter(tx);
-        const known = await record.entry(key, entry.id);
-        if (known) return this.sameAs(known, entry);
-        await this.check(tx, key, entry);
-        if (entry.kind === 'correction') await this.correct(record, key, entry);
-        return record.append(key, entry);
-      },
-      {
-        keptOf: ({ id }) => ({ id }),
-        again: async (tx, { id }) => (await new RecordReader(tx).entry(key, id))!,
-      },
-    );
+  enter(key: PanelParams, entry: NewEntry): Promise<Entry> {
+    return this.line.enter(async (tx) => {
+      const record = new RecordWriter(tx);
+      const known = await record.entry(key, entry.id);
+      if (known) return this.sameAs(known, entry);
+      await this.check(tx, key, entry);
+      if (entry.kind === 'correction') await this.correct(record, key, entry);
+      return record.append(key, entry);
+    });
   }
 
   private sameAs(known: Entry, entry: NewEntry): Entry {
@@ -100,12 +95,12 @@ export class RecordService {
 
   /** @throws {ProblemError} for an entry that cannot be true of this panel */
   private async check(tx: Read, key: PanelParams, entry: NewEntry): Promise<void> {
-    const { panel } = await panelView(tx, key);
-    const made = await new JobsReader(tx).createdAt(key.job);
-    this.checkTime(entry.at, made);
+    const ground = await new RecordReader(tx).ground(key);
+    if (!ground) throw notFound(`Panel "${key.panel}"`);
+    this.checkTime(entry.at, ground.madeAt);
     const { zones, zone } = entry.body as { readonly zones?: readonly string[]; readonly zone?: string };
     const unknown = [...(zones ?? []), ...(zone === undefined ? [] : [zone])].find(
-      (id) => !panel.zones.some((each) => each.id === id.split('/')[0]),
+      (id) => !ground.zones.has(id.split('/')[0]!),
     );
     if (unknown !== undefined)
       throw refused(

@@ -1,0 +1,126 @@
+/** The record: tablets that write at once, a record of 100,000 entries, the fold of one panel, and its chain. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import {
+  chainOf,
+  makePlan,
+  openPlan,
+  readJobText,
+  trueState,
+  foldRecord,
+  verifyChain,
+} from '@blue-ledge/core';
+import { percentile, report, timed } from './lib.mjs';
+import { withServer } from './running.mjs';
+
+const N_TABLETS = 20;
+const N_EACH = 25;
+const N_ENTRIES = 100_000;
+const N_FOLDED = 2000;
+
+const demo = (root) => JSON.parse(readFileSync(join(root, 'demo/book-bus-6.ledge.json'), 'utf8'));
+const noteAt = (id, at, text) => ({ id, at, by: 'Prep A', kind: 'note', body: { text } });
+
+async function took(work) {
+  const start = performance.now();
+  await work();
+  return performance.now() - start;
+}
+
+/** 20 tablets, each on a panel of its own, one entry after the other. */
+async function benchWriting(root, ask) {
+  const job = demo(root);
+  const panels = Array.from({ length: N_TABLETS }, (_, i) => ({
+    ...job.panels[i % 6],
+    id: `p${i}`,
+    name: `Panel ${i}`,
+  }));
+  await ask('POST', '/jobs', { ...job, job: { ...job.job, id: 'tablets' }, panels });
+  const now = new Date().toISOString();
+  const times = await Promise.all(
+    panels.map(async ({ id }) => {
+      const own = [];
+      for (let i = 0; i < N_EACH; i++)
+        own.push(
+          await took(() =>
+            ask('POST', `/jobs/tablets/panels/${id}/record`, noteAt(`${id}-${i}`, now, `note ${i}`)),
+          ),
+        );
+      return own;
+    }),
+  );
+  const sorted = times.flat().sort((a, b) => a - b);
+  report(`entry durable, ${N_TABLETS} tablets writing, p95`, percentile(sorted, 0.95), 'ms', 50);
+}
+
+/** A record of 100,000 entries, taken in by files of 5,000 a panel. */
+async function benchSearching(root, ask) {
+  const job = demo(root);
+  const words = ['epoxy', 'run in the sealer', 'batch 4711', 'door', 'dusty', 'fine'];
+  const start = Date.UTC(2026, 0, 1);
+  for (let nth = 0; nth < N_ENTRIES / 5000; nth++) {
+    const record = chainOf(
+      Array.from({ length: 5000 }, (_, i) =>
+        noteAt(
+          `n${nth}-${i}`,
+          new Date(start + (nth * 5000 + i) * 60_000).toISOString(),
+          `${words[i % 6]} ${i}`,
+        ),
+      ),
+    );
+    const panel = { ...job.panels[0], record };
+    await ask('POST', '/jobs', { ...job, job: { ...job.job, id: `big-${nth}` }, panels: [panel] });
+  }
+  const search = (query) => timed(() => ask('GET', `/record?${query}`), 20);
+  report('first page of 100,000 entries, p95', percentile(await search('limit=50'), 0.95), 'ms', 200);
+  report('search by words, p95', percentile(await search('text=batch+4711&limit=50'), 0.95), 'ms', 200);
+  report(
+    'search by day and kind, p95',
+    percentile(await search('from=2026-02-01&to=2026-02-02&kind=note'), 0.95),
+    'ms',
+    200,
+  );
+}
+
+/** The fold of a panel that was worked on again and again, and the chain of 100,000 entries. */
+async function benchFolding(root) {
+  const read = readJobText(readFileSync(join(root, 'demo/book-bus-6.ledge.json'), 'utf8')).value;
+  const task = { panel: read.panels[0], shop: read.shop, target: read.job.target, sheets: read.sheets };
+  const { view, actsOf } = openPlan(makePlan(task));
+  const acts = actsOf(view.chosen);
+  const zero = Date.UTC(2026, 11, 7, 8);
+  const entries = Array.from({ length: N_FOLDED }, (_, i) => {
+    const { idleMin, isSplit, ...act } = acts[i % acts.length];
+    const at = new Date(zero + i * 20 * 60_000).toISOString();
+    return i % 4 === 3
+      ? noteAt(`f${i}`, at, 'seen')
+      : { id: `f${i}`, at, by: 'Prep A', kind: 'act', body: act };
+  });
+  report(
+    `fold of ${N_FOLDED} entries, median`,
+    percentile(await timed(() => foldRecord(task, entries), 10), 0.5),
+    'ms',
+    20,
+  );
+  report(
+    `the same with rules and steps, median`,
+    percentile(await timed(() => trueState(task, entries), 3, 1), 0.5),
+    'ms',
+  );
+  const at = new Date(zero).toISOString();
+  const chain = chainOf(
+    Array.from({ length: N_ENTRIES }, (_, i) => noteAt(`c${i}`, at, `number ${i} of a long record`)),
+  );
+  report(
+    'chain of 100,000 entries verified',
+    percentile(await timed(() => verifyChain(chain), 3, 1), 0.5),
+    'ms',
+    2000,
+  );
+}
+
+export async function benchRecord(root) {
+  await benchFolding(root);
+  await withServer(root, ({ ask }) => benchWriting(root, ask));
+  await withServer(root, ({ ask }) => benchSearching(root, ask));
+}
