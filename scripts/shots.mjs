@@ -10,6 +10,7 @@ import { build, root, setup } from './setup.mjs';
 const PORT = '4688';
 const address = `http://127.0.0.1:${PORT}`;
 const DOOR = '/jobs/bus-6/panels/door';
+const HATCH = '/jobs/bus-6/panels/hatch';
 
 /** Name of the picture, address, and what is done before it is taken. */
 const VIEWS = [
@@ -84,7 +85,6 @@ const VIEWS = [
   ],
   ['gun', `${DOOR}/pour?step=15&show=Gun`],
   ['plan-sheet', `${DOOR}/plan-sheet`],
-  ['caution-sheet', `${DOOR}/caution-sheet`],
   [
     'why-not',
     `${DOOR}/system?step=15`,
@@ -101,7 +101,21 @@ const VIEWS = [
         .scrollIntoViewIfNeeded();
     },
   ],
-  ['patches', '/jobs/bus-6/panels/lid/survey?zone=A'],
+  [
+    'run',
+    `${HATCH}/run`,
+    async (page) => {
+      await page.getByRole('button', { name: 'Who works here?' }).click();
+      await page.getByRole('dialog').getByRole('button', { name: 'Prep A' }).click();
+      await page.getByRole('button', { name: /^Begin/ }).click();
+      await page
+        .getByRole('button', { name: /^Guide coat is gone/ })
+        .first()
+        .click();
+      await page.waitForTimeout(1200);
+    },
+  ],
+  ['record', '/record/bus-6/hatch'],
   [
     'product',
     '/shelf',
@@ -166,8 +180,49 @@ while (
   ))
 )
   await new Promise((r) => setTimeout(r, 50));
+/** The hatch was worked on last Friday as it is planned, up to its first block. */
+async function withRecord(text) {
+  const { chainOf, makePlan, openPlan, readJobText } = await import('@blue-ledge/core');
+  const job = JSON.parse(text);
+  const panel = job.panels.find(({ id }) => id === 'hatch');
+  if (!panel) return text;
+  const { value } = readJobText(text);
+  const { shop, sheets } = value;
+  const start = { startOn: '2026-12-04', startMin: 480 };
+  const task = {
+    panel: value.panels.find(({ id }) => id === 'hatch'),
+    shop,
+    sheets,
+    target: value.job.target,
+    ...start,
+  };
+  const { view, actsOf } = openPlan(makePlan(task));
+  const { steps } = view.systems.find(({ id }) => id === view.chosen);
+  const nDone = steps.findIndex(({ op }) => op === 'block');
+  const zeroMs = new Date('2026-12-04T08:00:00').getTime();
+  const entries = steps.slice(0, nDone).map((step, i) => {
+    const { idleMin: _idle, isSplit: _split, ...act } = actsOf(view.chosen)[i];
+    const sets = step.op === 'fill' || step.op === 'glaze' ? step.startMin + step.handsOnMin : step.endMin;
+    return {
+      id: `hatch-${step.n}`,
+      at: new Date(zeroMs + sets * 60_000).toISOString(),
+      by: i % 3 === 0 ? 'Prep B' : 'Prep A',
+      kind: 'act',
+      body: {
+        ...act,
+        ...(step.sheetName
+          ? { sheetName: step.sheetName, values: { batch: '24-117', celsius: 20, relativeHumidity: 52 } }
+          : {}),
+        minutes: Math.round(step.handsOnMin),
+      },
+    };
+  });
+  panel.record = chainOf(entries);
+  return JSON.stringify(job);
+}
+
 for (const name of readdirSync(join(root, 'demo')))
-  await send('/api/jobs', readFileSync(join(root, 'demo', name)));
+  await send('/api/jobs', await withRecord(readFileSync(join(root, 'demo', name), 'utf8')));
 const now = { startOn: '2026-12-07', startMin: 450 };
 for (const job of ['bus-6', 'marsh-tractor', 'pilot-car'])
   await send(`/api/jobs/${job}/plans`, JSON.stringify({ now }));

@@ -37,6 +37,11 @@ const inputsNow = ({ view, sheets }: PlannedPanel) => ({
   sheets,
 });
 
+/** Whether it was asked for before: a panel that was begun elsewhere may have no plan here. */
+interface Asked {
+  readonly isPlanned: boolean;
+}
+
 /** What a plan is asked for with; what the record says was done goes before what is only said to be done. */
 type Terms = Omit<PlanAsk, 'done'> & Pick<PlanTask, 'done' | 'airBefore' | 'nowMin'>;
 
@@ -135,7 +140,8 @@ export class PlansService {
   ): Promise<PlansView> {
     return this.writes.around<PlansView>(asked, async (keep) => {
       const terms = await this.termsOfPanels(job, now);
-      const isLeft = ({ done = [] }: Terms): boolean => done.length > 0 && !alsoStarted;
+      const isLeft = ({ done = [], isPlanned }: Terms & Asked): boolean =>
+        done.length > 0 && isPlanned && !alsoStarted;
       const ids = [...terms.keys()];
       const made = await Promise.all(
         ids.flatMap((panel) => {
@@ -162,14 +168,15 @@ export class PlansService {
    * What each panel's newest plan was asked for with, by panel id in the order of the job.
    * @param now a start that has passed is put off to the next one, where nothing is done yet
    */
-  private termsOfPanels(job: string, now: PlanAll['now']): Promise<Map<string, Terms>> {
+  private termsOfPanels(job: string, now: PlanAll['now']): Promise<Map<string, Terms & Asked>> {
     return this.database.read(async (tx) => {
       const plans = new PlansReader(tx);
       const { shop } = await shopOfJob(tx, job);
-      const terms = new Map<string, Terms>();
+      const terms = new Map<string, Terms & Asked>();
       for (const panel of await panelIds(tx, job)) {
-        const kept = termsOf(await plans.latest({ job, panel }));
-        const asked = { ...kept, ...(await pastIn(tx, { job, panel })) };
+        const kept = await plans.latest({ job, panel });
+        const isPlanned = kept?.plan !== null && kept !== null;
+        const asked = { ...termsOf(kept), ...(await pastIn(tx, { job, panel })), isPlanned };
         terms.set(panel, { ...asked, ...(now ? startAgain(asked, now, shop) : {}) });
       }
       return terms;
