@@ -207,6 +207,42 @@ test('a reload and a restart of the server in the middle of a step lose neither 
   expect(entries[0].body.minutes).toBeGreaterThanOrEqual(1);
 });
 
+test('from survey to hand-over: the card says what lies under base, is signed, and its code belongs to the record', async ({
+  page,
+}) => {
+  await page.goto(`${CORNER}/survey`);
+  await expect(page.getByRole('heading', { name: 'New rear corner' })).toBeVisible();
+  await askForSystems(page, CORNER);
+  await page.goto(`${CORNER}/hand-over`);
+  await expect(page.getByText('Nothing to hand over yet')).toBeVisible();
+  await atBench(page, CORNER);
+  await doUntil(page, /Hand over/);
+  await page.goto(`${CORNER}/hand-over`);
+  await expect(page.getByText('Not ready for base')).toBeVisible();
+  await atBenchAgain(page);
+  await act(page, /^Done (as planned|all the same)/).click();
+  await expect(page.getByText('Done by Prep A')).toBeVisible();
+  await expectSaved(page);
+  await page.goto(`${CORNER}/hand-over`);
+  await expect(page.getByText('Ready for base', { exact: true })).toBeVisible();
+  await expect(page.getByText(/Base from .* until /)).toBeVisible();
+  await expect(page.getByText(/^Not by the rules:/).first()).toBeVisible();
+  await expectAccessible(page);
+  const code = await page.locator('.card-code code').textContent();
+  await page.getByRole('button', { name: 'Sign it…' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Prep A' }).click();
+  await expect(page.getByText(/^Signed: Prep A/)).toBeVisible();
+  await expectSaved(page);
+  await page.goto('/record/bus-6/corner');
+  await page.getByLabel('Code of a card').fill(code!);
+  await expect(page.getByText(/belongs to this record, as it was after entry \d+ of \d+/)).toBeVisible();
+  await page.goto('/jobs/bus-6');
+  await expect(page.getByText('handed over to base')).toBeVisible();
+});
+
+/** Back to the bench, where who works there is known. */
+const atBenchAgain = (page: Page) => page.goto(`${CORNER}/run`);
+
 test('a server that is killed in the middle of writing has every entry that it said it has, once', async ({
   shop,
 }) => {

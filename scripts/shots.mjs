@@ -38,14 +38,6 @@ const VIEWS = [
   ],
   ['ladder', `${DOOR}/ladder?run=C:build`],
   [
-    'ladder-film',
-    `${DOOR}/ladder?view=film&build=B-15`,
-    async (page) => {
-      await page.getByRole('textbox', { name: 'Readings in µm' }).fill('148 152 145 151 940 149');
-      await page.getByRole('button', { name: 'Add', exact: true }).click();
-    },
-  ],
-  [
     'ladder-blocking',
     `${DOOR}/ladder?view=blocking&build=C-15`,
     async (page) => {
@@ -115,6 +107,7 @@ const VIEWS = [
       await page.waitForTimeout(1200);
     },
   ],
+  ['hand-over', '/jobs/bus-6/panels/corner/hand-over'],
   ['record', '/record/bus-6/hatch'],
   [
     'product',
@@ -180,49 +173,52 @@ while (
   ))
 )
   await new Promise((r) => setTimeout(r, 50));
-/** The hatch was worked on last Friday as it is planned, up to its first block. */
-async function withRecord(text) {
-  const { chainOf, makePlan, openPlan, readJobText } = await import('@blue-ledge/core');
-  const job = JSON.parse(text);
-  const panel = job.panels.find(({ id }) => id === 'hatch');
-  if (!panel) return text;
-  const { value } = readJobText(text);
-  const { shop, sheets } = value;
+/** What was worked on last Friday as it is planned, and up to which step. */
+const WORKED = { hatch: 'block', corner: undefined };
+
+/** The record of a panel that was done as planned, up to its first step of an operation. */
+async function recordOf(job, panel, until) {
+  const { chainOf, makePlan, openPlan } = await import('@blue-ledge/core');
+  const { shop, sheets } = job;
   const start = { startOn: '2026-12-04', startMin: 480 };
-  const task = {
-    panel: value.panels.find(({ id }) => id === 'hatch'),
-    shop,
-    sheets,
-    target: value.job.target,
-    ...start,
-  };
-  const { view, actsOf } = openPlan(makePlan(task));
+  const { view, actsOf } = openPlan(makePlan({ panel, shop, sheets, target: job.job.target, ...start }));
   const { steps } = view.systems.find(({ id }) => id === view.chosen);
-  const nDone = steps.findIndex(({ op }) => op === 'block');
+  const nth = steps.findIndex(({ op }) => op === until);
   const zeroMs = new Date('2026-12-04T08:00:00').getTime();
-  const entries = steps.slice(0, nDone).map((step, i) => {
+  const entries = steps.slice(0, nth < 0 ? steps.length : nth).map((step, i) => {
     const { idleMin: _idle, isSplit: _split, ...act } = actsOf(view.chosen)[i];
-    const sets = step.op === 'fill' || step.op === 'glaze' ? step.startMin + step.handsOnMin : step.endMin;
+    const values = { batch: '24-117', celsius: 20, relativeHumidity: 52 };
     return {
-      id: `hatch-${step.n}`,
-      at: new Date(zeroMs + sets * 60_000).toISOString(),
+      id: `${panel.id}-${step.n}`,
+      at: new Date(zeroMs + step.endMin * 60_000).toISOString(),
       by: i % 3 === 0 ? 'Prep B' : 'Prep A',
       kind: 'act',
       body: {
         ...act,
-        ...(step.sheetName
-          ? { sheetName: step.sheetName, values: { batch: '24-117', celsius: 20, relativeHumidity: 52 } }
-          : {}),
+        ...(step.sheetName ? { sheetName: step.sheetName, values } : {}),
         minutes: Math.round(step.handsOnMin),
       },
     };
   });
-  panel.record = chainOf(entries);
+  return chainOf(entries);
+}
+
+async function withRecords(text) {
+  const { readJobText } = await import('@blue-ledge/core');
+  const job = JSON.parse(text);
+  const { value } = readJobText(text);
+  for (const panel of job.panels)
+    if (panel.id in WORKED)
+      panel.record = await recordOf(
+        value,
+        value.panels.find(({ id }) => id === panel.id),
+        WORKED[panel.id],
+      );
   return JSON.stringify(job);
 }
 
 for (const name of readdirSync(join(root, 'demo')))
-  await send('/api/jobs', await withRecord(readFileSync(join(root, 'demo', name), 'utf8')));
+  await send('/api/jobs', await withRecords(readFileSync(join(root, 'demo', name), 'utf8')));
 const now = { startOn: '2026-12-07', startMin: 450 };
 for (const job of ['bus-6', 'marsh-tractor', 'pilot-car'])
   await send(`/api/jobs/${job}/plans`, JSON.stringify({ now }));

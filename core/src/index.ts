@@ -364,6 +364,7 @@ export { plannedBesideDone, type Deviation, type DoneAs, type PlannedDone } from
 export { DEFECT_WORDS } from './record/defect-words.ts';
 export { patchWords } from './planner/places.ts';
 export { KIND_WORDS, entryWords, type EntryWords } from './record/entry-words.ts';
+export { CARD_CAUTIONS, handOverCard, type HandOverCard } from './record/hand-over.ts';
 export { foldRecord, pastOf, whyNotNow, type Fold } from './record/fold.ts';
 export { stateOfFold, stepsDone, trueState, type TrueState, type TrueZone } from './record/true-state.ts';
 

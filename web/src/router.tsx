@@ -69,6 +69,13 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('./panel/run/RunStage.tsx')).RunStage }),
           },
           {
+            path: 'hand-over',
+            errorElement: <Fault />,
+            lazy: async () => ({
+              Component: (await import('./panel/hand-over/HandOverStage.tsx')).HandOverStage,
+            }),
+          },
+          {
             path: 'system',
             errorElement: <Fault />,
             lazy: async () => ({ Component: (await import('./panel/system/SystemStage.tsx')).SystemStage }),

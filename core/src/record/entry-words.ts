@@ -82,6 +82,7 @@ const ofAct = (body: BodyOf<'act'>, { system, nameOf }: Saying): EntryWords => (
     body.grits?.join(' › '),
     body.minutes !== undefined && `${formatMinutes(body.minutes)} hands-on`,
     valuesText(body.values, system),
+    ...Object.values(body.instead ?? {}).map((planned) => `in place of ${planned}`),
     body.text,
     body.again && 'done again',
   ]),

@@ -65,6 +65,8 @@ const BODIES = {
     isLightFirst: z.boolean().optional(),
     /** Name of the product when it was used. */
     sheetName: z.string().max(120).optional(),
+    /** What was planned, where something else was done: by field. */
+    instead: z.record(z.string(), z.union([z.string(), z.number()])).optional(),
     /** Hands-on minutes that it really took. */
     minutes: minutes.optional(),
     values: coatValuesSchema.optional(),

@@ -14,6 +14,7 @@ const STAGES = [
   ['ladder', 'Ladder'],
   ['pour', 'Pour'],
   ['run', 'Run'],
+  ['hand-over', 'Hand-over'],
 ] as const;
 
 /** A panel: its head with the stages that are alive, and the stage that is open. */

@@ -7,7 +7,7 @@ import {
   type Holding,
   type PlannedDone,
 } from '@blue-ledge/core';
-import { Button } from 'antd';
+import { Button, Input } from 'antd';
 import dayjs from 'dayjs';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -121,6 +121,8 @@ export function PanelRecordPage() {
 }
 
 const CODE_LETTERS = 12;
+/** Shorter ones fit by chance. */
+const LEAST_CODE = 8;
 
 /** Whether the record is as it was written, and the code that stands for it. */
 function Chain({ entries, nWaiting }: { readonly entries: readonly Entry[]; readonly nWaiting: number }) {
@@ -141,7 +143,28 @@ function Chain({ entries, nWaiting }: { readonly entries: readonly Entry[]; read
         </>
       )}
       {nWaiting > 0 && ` ${nWaiting} more on the way.`}
+      <CodeCheck entries={entries} />
     </p>
+  );
+}
+
+/** Whether a card belongs to this record: its code is that of one of the entries. */
+function CodeCheck({ entries }: { readonly entries: readonly Entry[] }) {
+  const [code, setCode] = useState('');
+  const asked = code.trim().toLowerCase();
+  const nth = asked.length < LEAST_CODE ? -1 : entries.findIndex(({ hash }) => hash.startsWith(asked));
+  return (
+    <label className="code-check">
+      <span>Code of a card</span>
+      <Input value={code} maxLength={64} onChange={({ target }) => setCode(target.value)} />
+      {asked.length >= LEAST_CODE && (
+        <b>
+          {nth < 0
+            ? 'no entry of this record has it: they do not belong together'
+            : `belongs to this record, as it was after entry ${nth + 1} of ${entries.length}`}
+        </b>
+      )}
+    </label>
   );
 }
 

@@ -43,8 +43,13 @@ export function DoneDialog({ step, act, onClose, onDone }: DoneDialogProps) {
   });
   const done = (): void => {
     const isOtherGrade = lastGrade !== null && lastGrade !== step.grits?.at(-1);
+    const instead = {
+      ...(coats === null || coats === step.coats ? {} : { coats: step.coats! }),
+      ...(isOtherGrade ? { grades: step.grits!.join(' › ') } : {}),
+    };
     onDone(
       {
+        ...(Object.keys(instead).length > 0 ? { instead } : {}),
         ...(coats === null || coats === step.coats ? {} : { coats }),
         ...(isOtherGrade ? { grits: [...coarserThan(lastGrade, step.grits ?? []), lastGrade] } : {}),
         ...(minutes === null ? {} : { minutes }),

@@ -1,0 +1,79 @@
+import type { PlanTask } from '../planner/bench-of-task.ts';
+import { makePlan } from '../planner/make-plan.ts';
+import { openPlan } from '../planner/view-plan.ts';
+import { shopSchema, targetSchema } from '../survey/shop.ts';
+import { panelOf } from '../testing/bench.ts';
+import { entriesAsPlanned } from '../testing/record.ts';
+import type { NewEntry } from './entry.ts';
+import { foldRecord } from './fold.ts';
+import { handOverCard } from './hand-over.ts';
+import { plannedBesideDone } from './planned-done.ts';
+import { trueState } from './true-state.ts';
+
+const task: PlanTask = {
+  panel: panelOf([
+    { id: 'A', areaM2: 0.8, stack: 'steel/ecoat:20/old-finish:95' },
+    { id: 'B', areaM2: 0.3, stack: 'steel', findings: [{ kind: 'coarse-scratches', grit: 'P80' }] },
+  ]),
+  shop: shopSchema.parse({ celsius: 20, nightCelsius: 18 }),
+  target: targetSchema.parse({ base: { color: '#20404a', contrast: 0.5 } }),
+  startOn: '2026-12-07',
+};
+const { view, actsOf } = openPlan(makePlan(task));
+const system = view.systems.find(({ id }) => id === view.chosen)!;
+const done = entriesAsPlanned(system.steps, actsOf(system.id));
+const cardOf = (record: readonly NewEntry[]) => handOverCard(foldRecord(task, record), record);
+const step = (op: string): number => done.findIndex((entry) => entry.kind === 'act' && entry.body.op === op);
+const withBody = (nth: number, body: object): NewEntry[] =>
+  done.map((entry, i) => (i === nth ? ({ ...entry, body: { ...entry.body, ...body } } as NewEntry) : entry));
+
+test('done as planned: nothing deviates, base may go on inside the window of the last coat', () => {
+  const card = cardOf(done);
+  expect(card).toMatchObject({ deviations: [], broken: [], notYet: [] });
+  expect(card.people).toEqual([{ name: 'Prep A', nActs: system.steps.length }]);
+  const last = system.steps.findLast(({ op }) => op === 'seal')!;
+  expect(card.window!.closesMin! - last.endMin).toBeCloseTo(last.window!.closesMin, 0);
+  expect(card.areas.map(({ area }) => area)).toEqual(['A', 'B']);
+  expect(card.areas[1]!.layers.map(({ kind }) => kind)).toEqual(['steel', 'epoxy', 'build', 'sealer']);
+  expect(card.forPainter.join(' ')).toMatch(/the base hides in \d+ coats?, by its hiding card/);
+});
+
+test('before the last coat it may not be handed over, and the card says why', () => {
+  const card = cardOf(done.slice(0, step('seal')));
+  expect(card.notYet.length).toBeGreaterThan(0);
+  expect(card.window).toBeNull();
+});
+
+test('a gauge reading is the film of the card; other coats, a failed check and a defect stand as deviations', () => {
+  const nth = step('prime-build');
+  const build = done[nth]!;
+  const more: NewEntry[] = [
+    ...withBody(nth, { coats: 2, instead: { coats: 4 } }).slice(0, nth + 1),
+    { ...build, id: 'r', kind: 'reading', body: { zone: 'B', kind: 'film', um: [148, 152] } } as NewEntry,
+    { ...build, id: 'd', kind: 'defect', body: { defect: 'dust-nibs', zones: ['B'] } } as NewEntry,
+    { ...build, id: 'c', kind: 'check', body: { check: 'film', outcome: 'fails', zones: ['B'] } } as NewEntry,
+  ];
+  const card = cardOf(more);
+  expect(card.areas.find(({ area }) => area === 'B')).toMatchObject({ filmUm: 150, isMeasured: true });
+  expect(card.deviations).toEqual([
+    'Dust nibs on B, found on the way.',
+    'prime-build on B: coats differ, 4 were planned.',
+    'Not passed: Film is read.',
+  ]);
+});
+
+test('planned beside done: pairs by the step that an entry names, tells what differs and what was left out', () => {
+  const nth = step('prime-build');
+  const record = withBody(nth, { coats: 3 }).filter((_, i) => i !== step('wash'));
+  const rows = plannedBesideDone(system.steps, trueState(task, record).steps);
+  const of = (op: string) => rows.find(({ planned }) => planned?.op === op)!;
+  expect(of('wash').as).toBe('left-out');
+  expect(of('prime-build').deviations).toContainEqual({
+    field: 'coats',
+    planned: system.steps[nth]!.coats,
+    done: 2,
+  });
+  expect(of('seal').as).toBe('as-planned');
+  const [extra] = plannedBesideDone([], trueState(task, done.slice(0, 1)).steps);
+  expect(extra!.as).toBe('unplanned');
+});
