@@ -90,7 +90,7 @@ async function benchFolding(root) {
   const acts = actsOf(view.chosen);
   const zero = Date.UTC(2026, 11, 7, 8);
   const entries = Array.from({ length: N_FOLDED }, (_, i) => {
-    const { idleMin, isSplit, ...act } = acts[i % acts.length];
+    const { idleMin: _idle, isSplit: _split, ...act } = acts[i % acts.length];
     const at = new Date(zero + i * 20 * 60_000).toISOString();
     return i % 4 === 3
       ? noteAt(`f${i}`, at, 'seen')

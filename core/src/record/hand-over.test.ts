@@ -71,7 +71,7 @@ test('planned beside done: pairs by the step that an entry names, tells what dif
   expect(of('prime-build').deviations).toContainEqual({
     field: 'coats',
     planned: system.steps[nth]!.coats,
-    done: 2,
+    done: 3,
   });
   expect(of('seal').as).toBe('as-planned');
   const [extra] = plannedBesideDone([], trueState(task, done.slice(0, 1)).steps);

@@ -241,7 +241,7 @@ const WRITES: Readonly<Record<Cause, (draft: Draft, random: Random) => void>> = 
   'soluble-not-isolated': (draft) => {
     draft.entries = draft.entries.slice(0, draft.entries.findIndex(isCoatEntry));
     const at = draft.entries.at(-1)!.at;
-    const body = { op: 'prime-build', zones: ['A'], sheetId: 'build-4-1-1', coats: 2, minutes: 12 } as const;
+    const body = { op: 'prime-build' as const, zones: ['A'], sheetId: 'build-4-1-1', coats: 2, minutes: 12 };
     draft.entries.push({
       id: 'build',
       at: momentOfMinutes(minutesOfMoment(at) + 40),
@@ -359,7 +359,7 @@ const WRITES: Readonly<Record<Cause, (draft: Draft, random: Random) => void>> = 
     const body = { op: 'abrade', zones: epoxy.body.zones, grits: ['P320'], minutes: 5 } as const;
     draft.entries = [
       ...draft.entries.slice(0, nth + 1),
-      { ...later(epoxy, 60), id: 'sanded', body } as NewEntry,
+      { ...later(epoxy, 60), id: 'sanded', body } as unknown as NewEntry,
     ];
     draft.defectBody = { zones: [epoxy.body.zones[0]] };
   },
@@ -393,7 +393,7 @@ export function defectCase(defect: Defect, cause: Cause, random: Random): Defect
   const entries = asPlanned(kind).map((entry): NewEntry => {
     const sheet = sheetOf(entry.body.sheetId);
     return sheet && isCoatOp(entry.body.op)
-      ? { ...entry, body: { ...entry.body, values: usualValues(sheet, random) } }
+      ? ({ ...entry, body: { ...entry.body, values: usualValues(sheet, random) } } as NewEntry)
       : entry;
   });
   const draft: Draft = { entries: [...entries], facts: {}, defectBody: {} };
