@@ -347,6 +347,7 @@ export {
 export { heldOf, type Held, type Holding } from './record/corrections.ts';
 export {
   ENTRY_KINDS,
+  MOST_ENTRIES,
   bodySchemaOf,
   entrySchema,
   newEntrySchema,

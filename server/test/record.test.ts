@@ -54,6 +54,8 @@ test('what cannot be true is refused in words, and nothing is half entered', asy
   const refusals: [object, number, RegExp][] = [
     [washed('t', { at: ago(-24 * 60) }), 422, /at lies ahead: what is entered has happened/],
     [washed('o', { at: ago(60 * 24 * 400) }), 422, /at lies before the job was made/],
+    [washed('big', {}, { extra: 'x'.repeat(50_000) }), 422, /body is larger than 40 kB/],
+    [washed('n', { kind: 'note', body: {} }), 400, /body\.text needs some words/],
     [washed('z', {}, { zones: ['Q'] }), 422, /"Q" is not a zone of this panel any more/],
     [
       washed('r', { kind: 'reading', body: { zone: 'A', kind: 'film', um: 9999 } }),

@@ -85,14 +85,20 @@ const POP_SHARE = 0.6;
 /** A spot that was rubbed through where nobody said how large it is, mm (default). */
 const SPOT_MM = 15;
 
-const flawUm = (defect: Defect, zone: ZoneState): number =>
-  Math.min(POP_SHARE * topOf(zone).um, defect === 'solvent-pop' ? Infinity : (FLAW_UM[defect] ?? 0));
+/** Film over the most that a coat's sheet allows: where a run hangs, it is sanded down to that. */
+const overUm = ({ um, laid }: Layer, { shelf }: Context): number =>
+  Math.max(0, um - (shelf.get(laid?.sheetId ?? '')?.film.maxUm ?? Infinity));
+
+const flawUm = (defect: Defect, zone: ZoneState, context: Context): number =>
+  defect === 'sag'
+    ? overUm(topOf(zone), context)
+    : Math.min(POP_SHARE * topOf(zone).um, defect === 'solvent-pop' ? Infinity : (FLAW_UM[defect] ?? 0));
 
 /** Flaws that only a coat of ours can have: filler and metal are sanded anyway. */
 const OF_COATS: ReadonlySet<OpenIssue> = new Set(['flaw', 'nibs', 'soft']);
 
 /** An area with a flaw in its top coat. */
-function flawed(zone: ZoneState, defect: Defect): ZoneState {
+function flawed(zone: ZoneState, defect: Defect, context: Context): ZoneState {
   const { kind, laid } = topOf(zone);
   const isCoated = laid !== undefined && !isBody(kind);
   const isLeft = (issue: OpenIssue): boolean =>
@@ -110,7 +116,7 @@ function flawed(zone: ZoneState, defect: Defect): ZoneState {
     ...open,
     surface: {
       ...surface,
-      peelUm: isSanded ? Math.max(surface.peelUm, flawUm(defect, zone)) : surface.peelUm,
+      peelUm: isSanded ? Math.max(surface.peelUm, flawUm(defect, zone, context)) : surface.peelUm,
       soil: issues.includes('dressing') ? 'grime' : surface.soil,
       isTacked: defect === 'dust-nibs' ? false : surface.isTacked,
     },
@@ -173,7 +179,9 @@ export function afterMishap(panel: PanelState, mishap: Mishap, context: Context)
   const { defect, areas } = mishap;
   if (defect === 'rub-through')
     return areas.reduce((state, areaId) => rubbedThrough(state, areaId, mishap, context), panel);
-  const zones = panel.zones.map((zone) => (areas.includes(zone.zone.id) ? flawed(zone, defect) : zone));
+  const zones = panel.zones.map((zone) =>
+    areas.includes(zone.zone.id) ? flawed(zone, defect, context) : zone,
+  );
   return { ...panel, zones };
 }
 

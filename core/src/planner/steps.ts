@@ -7,7 +7,7 @@ import {
   type Act,
   type CoatAct,
 } from '../operations/act.ts';
-import { coatFilmUm, mostCoats } from '../operations/coating.ts';
+import { mostCoats } from '../operations/coating.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
 import { numbersOf } from '../operations/perform.ts';
 import {
@@ -115,14 +115,20 @@ interface Figures {
   readonly sources: Record<string, Source>;
 }
 
-const coatFigures = (act: CoatAct, zones: readonly ZoneState[], context: Context): Figures => {
-  const sheet = sheetIn(context, act.sheetId);
+/** Film that a coat laid on an area, µm: more of the same product is one film with what was there. */
+function laidUm(before: ZoneState, after: ZoneState): number {
+  const [was, is] = [topOf(before), topOf(after)];
+  const isMore = was.laid?.sheetId === is.laid?.sheetId && was.kind === is.kind;
+  return is.um - (isMore ? was.um : 0);
+}
+
+const coatFigures = (act: CoatAct, { before, after }: Pick<Performed, 'before' | 'after'>): Figures => {
   const differs = new Set(Object.values(act.coats)).size > 1;
   const counted = act.why.find((reason) => reason.facts['coats'] !== undefined);
   return {
     fields: {
       coats: mostCoats(act),
-      filmUm: Math.max(...zones.map((zone) => coatFilmUm(act, zone, sheet))),
+      filmUm: round(Math.max(...act.zones.map((id) => laidUm(zoneOf(before, id), zoneOf(after, id))))),
       ...(differs ? { coatsByZone: { ...act.coats } } : {}),
       ...(act.toneL === undefined ? {} : { toneL: act.toneL }),
     },
@@ -130,9 +136,13 @@ const coatFigures = (act: CoatAct, zones: readonly ZoneState[], context: Context
   };
 };
 
-function figuresOfStep({ act, before }: Performed, numbers: readonly Reason[], context: Context): Figures {
+function figuresOfStep(
+  { act, before, after }: Performed,
+  numbers: readonly Reason[],
+  context: Context,
+): Figures {
   const zones = act.zones.map((id) => zoneOf(before, id));
-  if (isCoat(act)) return coatFigures(act, zones, context);
+  if (isCoat(act)) return coatFigures(act, { before, after });
   if (isSanding(act)) {
     const asked = [...act.why, ...numbers].find((reason) => reason.facts['grit'] === lastGrade(act));
     const fields = { grit: lastGrade(act), grits: [...act.grades], tool: act.tool };

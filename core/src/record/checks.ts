@@ -87,4 +87,7 @@ export const checksOf = (step: Pick<Step, 'op' | 'tool'>): Check[] =>
     return { check, title, how };
   });
 
-export const checkTitle = (check: CheckKind): string => WORDS[check][0];
+/** A check in words; one of somebody's own is called as they call it. */
+export const checkTitle = (check: string): string =>
+  (WORDS as Readonly<Record<string, readonly [string, string] | undefined>>)[check]?.[0] ??
+  check.replaceAll('-', ' ');

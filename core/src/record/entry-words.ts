@@ -137,12 +137,18 @@ export function entryWords(entry: NewEntry, saying: Saying): EntryWords {
           grams !== undefined && `${grams} g`,
         ]),
       );
-      return { title: `Mixed ${nameOf(sheetId)}`, more: said([...poured, batch && `batch ${batch}`, text]) };
+      return {
+        title: sheetId === undefined ? 'Mixed' : `Mixed ${nameOf(sheetId)}`,
+        more: said([...poured, batch && `batch ${batch}`, text]),
+      };
     }
     case 'climate': {
       const { celsius, relativeHumidity, surfaceCelsius, text } = entry.body;
       return {
-        title: `Air ${formatQuantity('Celsius', celsius, system)}, ${relativeHumidity} % humidity`,
+        title: said([
+          celsius === undefined ? 'Air' : `Air ${formatQuantity('Celsius', celsius, system)}`,
+          relativeHumidity !== undefined && `${relativeHumidity} % humidity`,
+        ]),
         more: said([
           surfaceCelsius !== undefined && `surface ${formatQuantity('Celsius', surfaceCelsius, system)}`,
           text,
@@ -150,11 +156,11 @@ export function entryWords(entry: NewEntry, saying: Saying): EntryWords {
       };
     }
     case 'note':
-      return { title: entry.body.text, more: entry.body.zones ? placeWords(entry.body.zones) : '' };
+      return { title: entry.body.text ?? 'Note', more: entry.body.zones ? placeWords(entry.body.zones) : '' };
     case 'photo':
       return { title: `Photo${onZones(entry.body.zones)}`, more: entry.body.text ?? '' };
     case 'sign':
-      return { title: `Signed by ${entry.body.name}`, more: entry.body.text ?? '' };
+      return { title: `Signed by ${entry.body.name ?? entry.by}`, more: entry.body.text ?? '' };
     case 'correction':
       return {
         title: entry.body.body === null ? 'Taken back: it did not happen' : 'Corrected',

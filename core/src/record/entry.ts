@@ -3,7 +3,6 @@ import { DEFECTS } from '../operations/mishaps.ts';
 import { actInputSchema, areaIdSchema } from '../planner/act-input.ts';
 import { MOST_FILM_UM } from '../planner/happening.ts';
 import { LAYER_KIND_NAMES } from '../materials/layer-kinds.ts';
-import { CHECK_KINDS } from './checks.ts';
 
 /**
  * The record of a panel: entries that are only ever appended, each with the hash of the one before it. Bodies keep
@@ -51,6 +50,10 @@ export const coatValuesSchema = z.looseObject({
 });
 export type CoatValues = z.infer<typeof coatValuesSchema>;
 
+/** A number, or several of them. */
+const isFigure = (value: unknown): boolean =>
+  typeof value === 'number' || (Array.isArray(value) && value.some((each) => typeof each === 'number'));
+
 const head = {
   step: stepRefSchema.optional(),
   text: text.optional(),
@@ -82,18 +85,19 @@ const BODIES = {
       seconds: z.number().min(0).max(3600, 'must be at most 3600 s').optional(),
       ...head,
     })
-    .refine((body) => body.um !== undefined || body.celsius !== undefined || body.seconds !== undefined, {
+    .refine((body) => Object.entries(body).some(([field, value]) => field !== 'zone' && isFigure(value)), {
       path: ['um'],
       message: 'is missing: give what was read, in µm, °C or seconds',
     }),
   check: z.looseObject({
-    check: z.enum(CHECK_KINDS),
+    /** One of `checks.ts`, or another in the words of whoever made it. */
+    check: z.string().trim().min(1, 'needs what was checked').max(80),
     zones: areas.optional(),
-    outcome: z.enum(['passes', 'fails']),
+    outcome: z.enum(['passes', 'fails']).default('passes'),
     ...head,
   }),
   pour: z.looseObject({
-    sheetId: z.string().min(1).max(120),
+    sheetId: z.string().min(1).max(120).optional(),
     parts: z
       .array(
         z.looseObject({
@@ -109,14 +113,14 @@ const BODIES = {
     ...head,
   }),
   climate: z.looseObject({
-    celsius,
-    relativeHumidity: humidity,
+    celsius: celsius.optional(),
+    relativeHumidity: humidity.optional(),
     surfaceCelsius: celsius.optional(),
     ...head,
   }),
-  note: z.looseObject({ zones: areas.optional(), ...head, text }),
+  note: z.looseObject({ zones: areas.optional(), ...head }),
   photo: z.looseObject({
-    photoId: z.string().min(1).max(80),
+    photoId: z.string().min(1).max(80).optional(),
     zones: areas.optional(),
     atMm: z.tuple([z.number(), z.number()]).optional(),
     ...head,
@@ -140,7 +144,8 @@ const BODIES = {
     text: text.optional(),
   }),
   sign: z.looseObject({
-    name: z.string().trim().min(1, 'needs the name of who signs').max(80),
+    /** Who signs; whoever entered it where it is left out. */
+    name: z.string().trim().min(1, 'needs the name of who signs').max(80).optional(),
     /** What was signed: the hash of the last entry before it. */
     head: z.string().max(64).optional(),
     ...head,

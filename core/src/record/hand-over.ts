@@ -230,7 +230,7 @@ export function handOverCard(fold: Fold, record: readonly NewEntry[], head: stri
     broken: broken.filter(({ text }, i) => broken.findIndex((other) => other.text === text) === i),
     notYet: isHandedOver ? [] : whyNotNow(fold, { op: 'hand-over', zones: handedOver }),
     forPainter: forPainter(areas, fold),
-    signedBy: entries.filter(isOf('sign')).map(({ body: { name }, at }) => ({ name, at })),
+    signedBy: entries.filter(isOf('sign')).map(({ body: { name }, by, at }) => ({ name: name ?? by, at })),
     head,
   };
 }

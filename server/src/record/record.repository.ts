@@ -186,6 +186,11 @@ export class RecordReader {
     );
   }
 
+  /** Number of a panel's entries. */
+  async length(key: PanelParams): Promise<number> {
+    return (await this.last(key)).seq;
+  }
+
   protected async last({ job, panel }: PanelParams): Promise<LastRow> {
     const [row] = await this.tx.sql.rows<LastRow>(
       'SELECT seq, hash FROM entries WHERE "jobId" = $1 AND "panelId" = $2 ORDER BY seq DESC LIMIT 1',

@@ -3,7 +3,10 @@ import { z } from 'zod';
 
 /** Queries and bodies of requests about the record. */
 
-export const entryBodySchema = newEntrySchema as unknown as z.ZodType<NewEntry>;
+export const entryBodySchema = newEntrySchema.refine(
+  ({ kind, body }) => kind !== 'note' || typeof body.text === 'string',
+  { path: ['body', 'text'], message: 'needs some words' },
+) as unknown as z.ZodType<NewEntry>;
 
 const MOST_A_PAGE = 200;
 const whole = z.coerce.number().int('must be a whole number').min(0, 'must be 0 or more');

@@ -1,4 +1,5 @@
 import {
+  MOST_ENTRIES,
   bodySchemaOf,
   heldOf,
   isSameJson,
@@ -25,6 +26,8 @@ import type { RecordQuery } from './record.schemas.ts';
 const MINUTE_MS = 60_000;
 /** Who writes: an entry itself says who it is by, and its own id says whether it came before. */
 const ACTOR = 'bench';
+/** Far more than anybody writes at a bench. */
+const MOST_ENTRY_CHARACTERS = 40_000;
 /** Entries that are saved as one file at most. */
 const MOST_SAVED = 200_000;
 /** A screen's clock is never quite the server's. */
@@ -79,6 +82,7 @@ export class RecordService {
       const record = new RecordWriter(tx);
       const known = await record.entry(key, entry.id);
       if (known) return this.sameAs(known, entry);
+      await this.checkRoom(record, key, entry);
       await this.check(tx, key, entry);
       if (entry.kind === 'correction') await this.correct(record, key, entry);
       return record.append(key, entry);
@@ -91,6 +95,20 @@ export class RecordService {
       409,
       `Another entry has the id "${entry.id}" already. Nothing was changed: enter this one under an id of its own.`,
     );
+  }
+
+  /** @throws {ProblemError} for an entry that no job file could carry */
+  private async checkRoom(record: RecordReader, key: PanelParams, entry: NewEntry): Promise<void> {
+    if (JSON.stringify(entry).length > MOST_ENTRY_CHARACTERS)
+      throw refused(
+        'body',
+        `is larger than ${MOST_ENTRY_CHARACTERS / 1000} kB: an entry is a few figures and words`,
+      );
+    if ((await record.length(key)) >= MOST_ENTRIES)
+      throw new ProblemError(
+        409,
+        `The record of this panel has ${MOST_ENTRIES} entries, as many as a job file carries. Go on in a new panel.`,
+      );
   }
 
   /** @throws {ProblemError} for an entry that cannot be true of this panel */

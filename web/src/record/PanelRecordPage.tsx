@@ -171,16 +171,19 @@ function CodeCheck({ entries }: { readonly entries: readonly Entry[] }) {
 /** Rules that were not kept on the way. */
 function Broken({ run: { state } }: { readonly run: Run }) {
   const { said } = useFormat();
-  if (state.broken.length === 0) return null;
+  if (state.broken.length + state.problems.length === 0) return null;
   return (
     <div className="problem">
-      <b>Not by the rules:</b>
+      <b>{state.broken.length > 0 ? 'Not by the rules:' : 'Not read:'}</b>
       <ul>
         {state.broken.map((broken, i) => (
           <li key={i}>
             {state.steps[broken.n - 1] && stepTitle(state.steps[broken.n - 1]!)} on {broken.zoneId}:{' '}
             {said(broken)}
           </li>
+        ))}
+        {state.problems.map((problem) => (
+          <li key={problem}>Not counted: {problem}.</li>
         ))}
       </ul>
     </div>
