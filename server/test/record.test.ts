@@ -115,6 +115,27 @@ test('a plan goes on from what was done, and the panel’s state says that work 
   expect(plan!.inputs.done).toMatchObject([{ op: 'wash', zones: ['A', 'B'], real: { handsOnMin: 1 } }]);
 });
 
+test('the schedule goes by the record: what is done is out of it, the rest lies ahead', async () => {
+  const { id: planId, plan } = await planned();
+  const [{ id: shopId }] = (await server.http.get('/api/shops').expect(200)).body as { id: string }[];
+  const [now] = [{ startOn: '2026-12-07', startMin: 480 }];
+  const numbers = async (): Promise<number[]> => {
+    const query = `startOn=${now.startOn}&startMin=${now.startMin}`;
+    const { body } = await server.http.get(`/api/shops/${shopId}/schedule?${query}`).expect(200);
+    const tasks = body.schedule.tasks as { panelId: string; n: number }[];
+    return [...new Set(tasks.filter(({ panelId }) => panelId === 'door').map(({ n }) => n))];
+  };
+  const before = await numbers();
+  expect(before).toContain(1);
+  const [first, second] = plan!.systems.find(({ id }) => id === plan!.chosen)!.acts;
+  for (const [nth, { op, zones }] of [first!, second!].entries())
+    await enter(washed(`s${nth}`, {}, { op, zones, step: { planId, n: nth + 1 } })).expect(200);
+  const after = await numbers();
+  expect(after).not.toContain(1);
+  expect(after).not.toContain(2);
+  expect(after.length).toBe(before.length - 2);
+});
+
 test('a saved file carries the record, and is taken in as it was written or not at all', async () => {
   await enter(washed('w')).expect(200);
   const file = (await server.http.get('/api/jobs/bus-6/file').expect(200)).body as JobFile;
