@@ -27,17 +27,6 @@ export function RunHow({ shown: { step, isDone }, plan, shopOfJob, whyNot, check
   const why = step.why.find(({ rule }) => isRule(rule));
   return (
     <section className="pane run-how" aria-labelledby="run-how-head">
-      <h3 id="run-how-head">With what, and how</h3>
-      <ul className="run-means">
-        {means && <li>{means}</li>}
-        {mix && <li>{mix}</li>}
-        {gun.map((words) => (
-          <li key={words}>{words}</li>
-        ))}
-        {step.handsOnMin > 0 && <li>about {minutes(step.handsOnMin)} of hands-on work</li>}
-        {step.waitMin > 0 && <li>waits {minutes(step.waitMin)}</li>}
-      </ul>
-      {why && <p className="run-why">{said(why)}</p>}
       {whyNot.length > 0 && (
         <div className="run-not" role="status">
           <b>
@@ -50,6 +39,17 @@ export function RunHow({ shown: { step, isDone }, plan, shopOfJob, whyNot, check
           </ul>
         </div>
       )}
+      <h3 id="run-how-head">With what, and how</h3>
+      <ul className="run-means">
+        {means && <li>{means}</li>}
+        {mix && <li>{mix}</li>}
+        {gun.map((words) => (
+          <li key={words}>{words}</li>
+        ))}
+        {step.handsOnMin > 0 && <li>about {minutes(step.handsOnMin)} of hands-on work</li>}
+        {step.waitMin > 0 && <li>waits {minutes(step.waitMin)}</li>}
+      </ul>
+      {why && <p className="run-why">{said(why)}</p>}
       {asked.length > 0 && (
         <>
           <h3>Before it counts as done</h3>
