@@ -13,12 +13,11 @@ interface RunHowProps {
   readonly plan: PlanOnScreen;
   readonly shopOfJob: string;
   readonly whyNot: readonly Said[];
-  readonly checks: ReadonlyMap<string, 'passes' | 'fails'>;
   readonly onCheck: (check: Check, outcome: 'passes' | 'fails') => void;
 }
 
 /** With what, how, and the checks that end the step. */
-export function RunHow({ shown: { step, isDone }, plan, shopOfJob, whyNot, checks, onCheck }: RunHowProps) {
+export function RunHow({ shown: { step, isDone, checks }, plan, shopOfJob, whyNot, onCheck }: RunHowProps) {
   const { system, said, minutes } = useFormat();
   const means = stepMeans(step, system);
   const mix = stepMix(step, plan.opened.sheetOf(step.sheetId));

@@ -24,6 +24,8 @@ export interface RunStep {
   /** The entry that says that it is done; null for one that was done before this plan was made. */
   readonly entry: ActEntry | null;
   readonly isDone: boolean;
+  /** What its checks came to, the last word of each. */
+  readonly checks: ReadonlyMap<string, 'passes' | 'fails'>;
 }
 
 export interface Run {
@@ -38,6 +40,16 @@ export interface Run {
 }
 
 const isAct = (entry: NewEntry): entry is ActEntry => entry.kind === 'act';
+
+/** What the checks of a step came to: what was taken back does not count. */
+const checksOn = (held: readonly NewEntry[], planId: string, n: number): RunStep['checks'] =>
+  new Map(
+    held.flatMap((entry) =>
+      entry.kind === 'check' && entry.body.step?.planId === planId && entry.body.step.n === n
+        ? [[entry.body.check, entry.body.outcome] as const]
+        : [],
+    ),
+  );
 
 export function useRun(plan: PlanOnScreen | null, record: PanelRecord): Run | null {
   const { entries, kept } = record;
@@ -56,7 +68,8 @@ export function useRun(plan: PlanOnScreen | null, record: PanelRecord): Run | nu
     const acts = plan.opened.actsOf(system.id);
     const steps = system.steps.map((step, i): RunStep => {
       const entry = doneBy.get(step.n) ?? null;
-      return { step, act: acts[i]!, entry, isDone: step.isDone === true || entry !== null };
+      const isDone = step.isDone === true || entry !== null;
+      return { step, act: acts[i]!, entry, isDone, checks: checksOn(held, plan.id, step.n) };
     });
     const fold = foldRecord(plan.plan.inputs, entries, { utcOffsetMin });
     return {
