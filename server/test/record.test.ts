@@ -117,8 +117,9 @@ test('a plan goes on from what was done, and the panel’s state says that work 
 
 test('the schedule goes by the record: what is done is out of it, the rest lies ahead', async () => {
   const { id: planId, plan } = await planned();
-  const [{ id: shopId }] = (await server.http.get('/api/shops').expect(200)).body as { id: string }[];
-  const [now] = [{ startOn: '2026-12-07', startMin: 480 }];
+  const shops = (await server.http.get('/api/shops').expect(200)).body as [{ id: string }];
+  const shopId = shops[0].id;
+  const now = { startOn: '2026-12-07', startMin: 480 };
   const numbers = async (): Promise<number[]> => {
     const query = `startOn=${now.startOn}&startMin=${now.startMin}`;
     const { body } = await server.http.get(`/api/shops/${shopId}/schedule?${query}`).expect(200);

@@ -159,10 +159,9 @@ function deviationsIn(entries: readonly Holding[], nWithdrawn: number): string[]
     outcome === 'fails' ? [`Not passed: ${title}.`] : [],
   );
   const corrected = entries.filter(({ correctedBy }) => correctedBy).length + nWithdrawn;
+  const said = counted([...defects, ...otherwise, ...failed]);
   return [
-    ...defects,
-    ...otherwise,
-    ...failed,
+    ...said.map(({ name, nActs }) => (nActs > 1 ? `${name} (${nActs} times)` : name)),
     ...(corrected > 0 ? [`${corrected} ${corrected === 1 ? 'entry was' : 'entries were'} corrected.`] : []),
   ];
 }

@@ -24,6 +24,11 @@ export const PLAN_WORKER = Symbol('file of the plan worker');
 
 /** Two cores are what a shop PC has to spare. */
 const MOST_THREADS = 2;
+/**
+ * One thread stays: a pool that may be empty starts no thread for what waits when the one at work is ended by whoever
+ * gave up its task, and those who wait would wait for ever.
+ */
+const FEWEST_THREADS = 1;
 const IDLE_MS = 120_000;
 /** The schedule of a shop holds all of its panels at once. */
 const SCHEDULE_MEMORY = { maxOldGenerationSizeMb: 768, maxYoungGenerationSizeMb: 32 } as const;
@@ -114,7 +119,7 @@ export class PlannerService implements OnApplicationShutdown {
   private poolForPlans(filename: string): Piscina {
     this.pool ??= new Piscina({
       filename,
-      minThreads: 0,
+      minThreads: FEWEST_THREADS,
       maxThreads: MOST_THREADS,
       maxQueue: MOST_WAITING,
       idleTimeout: IDLE_MS,
@@ -127,7 +132,7 @@ export class PlannerService implements OnApplicationShutdown {
   private poolForSchedules(filename: string): Piscina {
     this.schedules ??= new Piscina({
       filename,
-      minThreads: 0,
+      minThreads: FEWEST_THREADS,
       maxThreads: 1,
       maxQueue: MOST_WAITING,
       idleTimeout: IDLE_MS,
