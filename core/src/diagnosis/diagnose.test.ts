@@ -1,6 +1,13 @@
-import { seeded } from '../units/random.ts';
-import { defectCase } from '../testing/defect-cases.ts';
+import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import { DEFECTS } from '../operations/mishaps.ts';
+import { makePlan } from '../planner/make-plan.ts';
+import { openPlan } from '../planner/view-plan.ts';
+import type { NewEntry } from '../record/entry.ts';
+import { shopSchema, targetSchema } from '../survey/shop.ts';
+import { panelOf } from '../testing/bench.ts';
+import { defectCase } from '../testing/defect-cases.ts';
+import { entriesAsPlanned, momentAt } from '../testing/record.ts';
+import { seeded } from '../units/random.ts';
 import { CAUSES_OF, type Cause } from './causes.ts';
 import { diagnose } from './diagnose.ts';
 import { reworkOf } from './rework.ts';
@@ -69,3 +76,43 @@ test('rework goes back no further than it must: a run in the sealer is sanded ou
   expect(ofPeeling.steps.map(({ op }) => op)).toContain('strip-sand');
   expect(ofPeeling.steps.at(-1)!.op).toBe('hand-over');
 });
+
+test.each([60, 170, 400])(
+  'a run in a sealer that was laid %i µm wet is sanded out, whatever hangs there',
+  (wetUm) => {
+    const task = {
+      panel: panelOf(
+        [
+          {
+            id: 'A',
+            areaM2: 0.8,
+            stack: 'steel/ecoat:22',
+            findings: [{ kind: 'rub-through', spotMm: 12, count: 3 }],
+          },
+        ],
+        { new: true },
+      ),
+      shop: shopSchema.parse({ celsius: 20, nightCelsius: 14 }),
+      target: targetSchema.parse({ base: { color: '#20404a' } }),
+      startOn: '2026-12-07',
+      // Nothing else is there that a build could be laid with.
+      sheets: GENERIC_SHELF.filter(({ id, kind }) => kind === 'cleaner' || id === 'epoxy-1-1-sealer'),
+    };
+    const { view, actsOf } = openPlan(makePlan(task));
+    const { steps } = view.systems.find(({ id }) => id === view.chosen)!;
+    const nth = steps.findIndex(({ op }) => op === 'seal');
+    const done = entriesAsPlanned(steps, actsOf(view.chosen!)).slice(0, nth + 1);
+    const laid = { ...done[nth]!, body: { ...done[nth]!.body, values: { wetUm } } } as NewEntry;
+    const found: NewEntry = {
+      id: 'run',
+      at: momentAt(steps[nth]!.endMin + 5),
+      by: 'Prep A',
+      kind: 'defect',
+      body: { defect: 'sag', zones: ['A'] },
+    };
+    const rework = reworkOf(task, [...done.slice(0, nth), laid, found], null);
+    expect(rework.problems).toEqual([]);
+    expect(rework.steps.map(({ op }) => op)).toContain('abrade');
+    expect(rework.steps.at(-1)!.op).toBe('hand-over');
+  },
+);

@@ -109,10 +109,10 @@ export const B1: Rule = {
     if (!leadsToBase(act) || !takesCoats(zone) || keepsGrain(zone, context)) return NO_VERDICTS;
     // A rough coat comes on it yet.
     if (hasIssue(zone, 'rough-coat')) return NO_VERDICTS;
-    // Its flaw is sanded out first (O0): what is level is seen then.
-    if (hasIssue(zone, 'flaw') && zone.surface.scratch) return NO_VERDICTS;
-    const limit = ledgeLimit(context);
     const isRaw = isSandableBuild(zone) && zone.surface.scratch === null;
+    // A flaw in what is not blocked any more is sanded out first (O0): what is level is seen then.
+    if (hasIssue(zone, 'flaw') && !isRaw) return NO_VERDICTS;
+    const limit = ledgeLimit(context);
     const nowUm = unlevelUm(zone, panel);
     // Fresh build is judged by what blocking would leave of it.
     const blockedUm = isRaw ? afterBlockingUm(input) : 0;
