@@ -128,3 +128,8 @@ test('a record with a reading that no gauge shows is refused with its path', asy
   expect(code).toBe(2);
   expect(err).toMatch(/panels\.0\.record\.0\.body\.um: must be at most 5000 µm/);
 });
+
+test('record figures: what the records of a job say of its shop', async () => {
+  const { json } = await ledge('record', 'figures', fileWith(chainOf([washed])));
+  expect(json.figures).toMatchObject([{ rule: 'washMinPerM2', count: 1, isEnough: false }]);
+});

@@ -366,6 +366,15 @@ export { DEFECT_WORDS } from './record/defect-words.ts';
 export { patchWords } from './planner/places.ts';
 export { KIND_WORDS, entryWords, type EntryWords } from './record/entry-words.ts';
 export { CARD_CAUTIONS, handOverCard, type HandOverCard } from './record/hand-over.ts';
+export {
+  LEAST_SAMPLES,
+  ownFigures,
+  withOwnFigure,
+  type InAir,
+  type OwnFigure,
+  type OwnFigureChange,
+} from './record/own-figures.ts';
+export { ownSamples, type OwnSample } from './record/own-samples.ts';
 export { foldRecord, pastOf, whyNotNow, type Fold } from './record/fold.ts';
 export { stateOfFold, stepsDone, trueState, type TrueState, type TrueZone } from './record/true-state.ts';
 
@@ -408,6 +417,7 @@ export type {
   ScheduleMove,
   ScheduleProgress,
   FoundEntry,
+  OwnFiguresView,
   RecordPage,
   RecordView,
 } from './formats/views.ts';

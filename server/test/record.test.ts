@@ -2,6 +2,7 @@ import {
   verifyChain,
   type Entry,
   type JobFile,
+  type OwnFiguresView,
   type PlanView,
   type RecordPage,
   type RecordView,
@@ -173,4 +174,22 @@ test('entries are found by words, product, person and kind, the newest first', a
   expect(await found('product=epoxy-1-1')).toEqual(['e']);
   expect(await found('person=Prep+A')).toEqual(['w']);
   expect(await found('kind=note')).toEqual([]);
+});
+
+test('a shop’s own figures come from its records, grow with them, and are of that shop alone', async () => {
+  const figuresOf = async (shop: string): Promise<OwnFiguresView> =>
+    (await server.http.get(`/api/shops/${shop}/own-figures`).expect(200)).body;
+  const [{ id: shop }] = (await server.http.get('/api/shops').expect(200)).body;
+  expect(await figuresOf(shop)).toEqual({ figures: [], nPanels: 0, nLeftOut: 0 });
+  const wash = (id: string, minutes: number) => enter(washed(id, {}, { minutes })).expect(200);
+  await wash('w1', 12);
+  const [first] = (await figuresOf(shop)).figures;
+  expect(first).toMatchObject({ rule: 'washMinPerM2', count: 1, isEnough: false });
+  for (const id of ['w2', 'w3', 'w4', 'w5']) await wash(id, 12);
+  const { figures, nPanels } = await figuresOf(shop);
+  expect(nPanels).toBe(1);
+  expect(figures).toMatchObject([{ rule: 'washMinPerM2', count: 5, isEnough: true }]);
+  const { body: other } = await server.http.post('/api/shops').send({ name: 'Other' }).expect(201);
+  expect((await figuresOf(other.id)).figures).toEqual([]);
+  await server.http.get('/api/shops/nobody/own-figures').expect(404);
 });

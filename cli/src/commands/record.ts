@@ -1,5 +1,7 @@
 import {
   openPlan,
+  ownFigures,
+  ownSamples,
   makePlan,
   plannedBesideDone,
   readEntries,
@@ -83,8 +85,22 @@ const stateCommand = (answer: (answer: unknown) => void, warn: (text: string) =>
       });
     });
 
+/** `record figures FILE`: what the records of all panels of a job say of the figures of their shop. */
+const figuresCommand = (answer: (answer: unknown) => void): Command =>
+  new Command('figures')
+    .description('the shop’s own figures, from what was really written down')
+    .argument('<file>', 'job file (*.ledge.json)')
+    .action((file: string) => {
+      const { panels, shop, job, sheets } = readJobFile(file);
+      const samples = panels.flatMap((panel) =>
+        ownSamples({ panel, shop, target: job.target, sheets }, readEntries(recordOfPanel(panel))),
+      );
+      answer({ figures: ownFigures(samples, shop) });
+    });
+
 export const recordCommand = (answer: (answer: unknown) => void, warn: (text: string) => void): Command =>
   new Command('record')
     .description('the record of what was done')
     .addCommand(verifyCommand(answer))
-    .addCommand(stateCommand(answer, warn));
+    .addCommand(stateCommand(answer, warn))
+    .addCommand(figuresCommand(answer));

@@ -4,6 +4,7 @@ import type { DecidingTest } from '../planner/plan.ts';
 import type { StoredPlan } from '../planner/stored-plan.ts';
 import type { Verified } from '../record/chain.ts';
 import type { Entry } from '../record/entry.ts';
+import type { OwnFigure } from '../record/own-figures.ts';
 import type { Panel, PanelFacts } from '../survey/panel.ts';
 import type { Shop, Target } from '../survey/shop.ts';
 import type { DatedStart } from '../planner/work-start.ts';
@@ -103,6 +104,14 @@ export interface RecordView {
   readonly verified: Verified;
   /** By how much the shop's clock is ahead of UTC. */
   readonly utcOffsetMin: number;
+}
+
+/** What the records of a shop's panels say of its figures. */
+export interface OwnFiguresView {
+  readonly figures: readonly OwnFigure[];
+  /** Panels with a record that were looked at, and older ones that were not. */
+  readonly nPanels: number;
+  readonly nLeftOut: number;
 }
 
 /** An entry of any panel, with where it belongs. */

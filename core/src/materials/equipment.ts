@@ -34,6 +34,8 @@ export const gunSchema = z.looseObject({
   cupMl: z.number().min(20).max(50_000),
   /** Share that lands, where the shop has measured it. */
   transferPercent: z.number().min(5).max(100).optional(),
+  /** Film that its coats really have, of what their sheets say, where the shop has read it by the comb. */
+  filmPercent: z.number().min(40).max(200).optional(),
 });
 export type Gun = z.infer<typeof gunSchema>;
 

@@ -6,7 +6,7 @@ import type { BodyAct, PlainAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
 import { setsMin } from './curing.ts';
 import { workedM2 } from './extent.ts';
-import { labourMin, labourOn } from './labour.ts';
+import { areaMin, fixedMin, labourOn } from './labour.ts';
 import { nothing, opReason, type Moment, type Operation } from './operation.ts';
 import { hasIssue, withIssue, withoutIssues, topOf, type OpenIssue, type ZoneState } from './state.ts';
 import { bodyWindows } from './windows.ts';
@@ -110,7 +110,7 @@ export const bodywork: Operation<BodyAct> = {
       0,
     );
     return {
-      handsOnMin: labourMin(act.op, spreading),
+      handsOnMin: fixedMin(act.op) + areaMin(act.op, spreading, context),
       waitMin: lifts * setsMin(sheet, panel.clockMin, context),
       materialCost: litres * FILLER_WASTE * sheet.pricePerLitre,
     };

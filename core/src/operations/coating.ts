@@ -8,7 +8,7 @@ import { isLastCoat, type CoatAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
 import { workAirAt } from './day.ts';
 import { workedM2 } from './extent.ts';
-import { mixLossMl, transferIn } from './spraying.ts';
+import { filmPercentIn, mixLossMl, transferIn } from './spraying.ts';
 import { opReason, type Moment, type Operation } from './operation.ts';
 import {
   isBare,
@@ -26,11 +26,14 @@ import { coatWindows, flashMin } from './windows.ts';
 
 const SPRAY_FIXED_MIN = 9;
 const SPRAY_MIN_PER_COAT = 1;
-const SPRAY_MIN_PER_M2_COAT = 2.5;
 
-/** Hands-on minutes of spraying: setting up, each coat, and the metres of gun travel by square metres x coats. */
-export const sprayingMin = (coats: number, m2Coats: number): number =>
-  SPRAY_FIXED_MIN + SPRAY_MIN_PER_COAT * coats + SPRAY_MIN_PER_M2_COAT * m2Coats;
+/** Hands-on minutes of each coat: taking up the gun, and the metres of its travel by square metres x coats. */
+export const coatsMin = (coats: number, m2Coats: number, context: Pick<Context, 'shop'>): number =>
+  SPRAY_MIN_PER_COAT * coats + ruleIn(context, 'sprayMinPerM2').value * m2Coats;
+
+/** The same with setting up. */
+export const sprayingMin = (coats: number, m2Coats: number, context: Pick<Context, 'shop'>): number =>
+  SPRAY_FIXED_MIN + coatsMin(coats, m2Coats, context);
 
 /** Coats that an act lays on an area. */
 export const coatsOn = (act: CoatAct, zone: ZoneState): number => act.coats[zone.zone.id] ?? 1;
@@ -124,7 +127,7 @@ function explain(zones: readonly ZoneState[], act: CoatAct, panel: PanelState, c
     {
       rule: 'film',
       code: 'coat.film',
-      source: 'sheet',
+      source: filmPercentIn(sheet, context).source,
       facts: { name: sheet.name, perCoatUm: sheet.film.perCoatUm, maxUm: sheet.film.maxUm },
     },
     {
@@ -182,7 +185,7 @@ export const coating: Operation<CoatAct> = {
     const sprayed =
       context.panel.count * zones.reduce((sum, zone) => sum + workedM2(act.op, zone) * coatsOn(act, zone), 0);
     return {
-      handsOnMin: sprayingMin(most, sprayed),
+      handsOnMin: sprayingMin(most, sprayed, context),
       waitMin: (most - 1) * flashMin(sheet.flash.betweenCoatsMin, sheet, context, panel.clockMin),
       materialCost: (volumeMl(zones, act, context) / 1000) * sheet.pricePerLitre,
     };

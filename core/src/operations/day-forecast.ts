@@ -3,6 +3,7 @@ import { solventFlashFactor, waterFlashFactor } from '../climate/flash.ts';
 import { shopRule } from '../survey/shop-rules.ts';
 import type { Shop } from '../survey/shop.ts';
 import { airAt, dayBeginsMin, dayLengthMin } from './day.ts';
+import { movingAirRule } from './windows.ts';
 
 /** A day in a shop, hour by hour: its air, what that leaves above the dew point, and how long a flash takes in it. */
 
@@ -31,7 +32,7 @@ export function forecastOfDay(shop: Shop): HourOfDay[] {
   const day = { shop, startMin: beginsMin };
   const endsMin = beginsMin + dayLengthMin(day);
   const figure = (name: Parameters<typeof shopRule>[1]): number => shopRule(shop.rules, name).value;
-  const still = shop.profile === 'garage' ? figure('stillAirFactor') : 1;
+  const moves = shopRule(shop.rules, movingAirRule(shop)).value;
   return Array.from({ length: HOURS }, (_, hour) => {
     const minute = hour * MINUTES_AN_HOUR;
     const air = airAt(minute - beginsMin, day);
@@ -44,8 +45,8 @@ export function forecastOfDay(shop: Shop): HourOfDay[] {
       marginKelvin,
       isTooDamp: marginKelvin < figure('dewMarginKelvin'),
       isOpen: minute >= beginsMin && minute < endsMin,
-      solventMin: FLASH_MIN * still * solventFlashFactor(celsius, REF_CELSIUS, figure('flashDoublesKelvin')),
-      waterMin: FLASH_MIN * still * waterFlashFactor(air, figure('leastDeficitHPa')),
+      solventMin: FLASH_MIN * moves * solventFlashFactor(celsius, REF_CELSIUS, figure('flashDoublesKelvin')),
+      waterMin: FLASH_MIN * moves * waterFlashFactor(air, figure('leastDeficitHPa')),
     };
   });
 }

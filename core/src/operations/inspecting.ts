@@ -1,6 +1,6 @@
 import type { PlainAct } from './act.ts';
 import { workedOn } from './extent.ts';
-import { labourMin, labourOn } from './labour.ts';
+import { fixedMin, labourOn } from './labour.ts';
 import { nothing, type Operation } from './operation.ts';
 import { withIssue, withoutIssues } from './state.ts';
 import type { PanelPart } from '../survey/panel.ts';
@@ -59,7 +59,7 @@ export const removingParts: Operation<PlainAct> = {
     comingOff(context).some(({ glued }) => glued) ? withIssue(zone, 'glue') : zone,
   cost: (_, act, __, context) => ({
     handsOnMin: comingOff(context).reduce(
-      (sum, { glued }) => sum + labourMin(act.op, 0) + (glued ? SCRAPE_MIN : 0),
+      (sum, { glued }) => sum + fixedMin(act.op) + (glued ? SCRAPE_MIN : 0),
       0,
     ),
     waitMin: 0,
@@ -71,6 +71,6 @@ export const removingParts: Operation<PlainAct> = {
 export const handingOver: Operation<PlainAct> = {
   check: nothing,
   apply: (zone) => zone,
-  cost: (_, act) => ({ handsOnMin: labourMin(act.op, 0), waitMin: 0, materialCost: 0 }),
+  cost: (_, act) => ({ handsOnMin: fixedMin(act.op), waitMin: 0, materialCost: 0 }),
   explain: nothing,
 };

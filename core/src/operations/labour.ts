@@ -1,43 +1,70 @@
+import type { ShopRuleName } from '../survey/shop-rules.ts';
 import { ruleIn, type Context } from './context.ts';
 import type { OpName } from './act.ts';
 import { workedOn } from './extent.ts';
 import type { ZoneState } from './state.ts';
 
-/** Hands-on minutes by the tape measure: fixed + per m² (defaults, calibrated against shop time sheets of our scenario). */
-const LABOUR: Partial<Record<OpName, readonly [fixedMin: number, perM2Min: number]>> = {
-  wash: [5, 3],
-  degrease: [3, 2.5],
-  mask: [6, 2],
-  tack: [1, 1],
-  'guide-coat': [1, 2],
-  inspect: [3, 4],
-  test: [4, 2],
-  'hand-over': [10, 0],
-  fill: [6, 24],
-  glaze: [3, 12],
-  'antistatic-wipe': [3, 3],
-  'remove-part': [5, 0],
-  temper: [4, 0],
-  'strip-blast': [12, 22],
-  'plastic-repair': [15, 30],
-  'laminate-repair': [30, 60],
-  'metal-repair': [20, 40],
-  condition: [8, 20],
-  'warm-out': [10, 20],
-  'seam-seal': [8, 4],
-  'texture-coat': [12, 4],
-  'remove-rust': [6, 25],
+/** Minutes of setting out, whatever the area (defaults, calibrated as the rates of survey/labour-rules.ts). */
+const FIXED_MIN: Partial<Record<OpName, number>> = {
+  wash: 5,
+  degrease: 3,
+  'antistatic-wipe': 3,
+  mask: 6,
+  tack: 1,
+  'guide-coat': 1,
+  inspect: 3,
+  test: 4,
+  'hand-over': 10,
+  fill: 6,
+  glaze: 3,
+  'plastic-repair': 15,
+  'seam-seal': 8,
+  'texture-coat': 12,
+  'laminate-repair': 30,
+  'metal-repair': 20,
+  condition: 8,
+  'warm-out': 10,
+  'remove-part': 5,
+  temper: 4,
+  'strip-blast': 12,
+  'remove-rust': 6,
 };
 
-/** Hands-on minutes of an operation that is timed by area, set up once for all areas and parts that it names. */
-export function labourMin(op: OpName, areaM2: number): number {
-  const [fixed, perM2] = LABOUR[op] ?? [0, 0];
-  return fixed + perM2 * areaM2;
+/** The shop's rate of what is timed by area. */
+const RATE: Partial<Record<OpName, ShopRuleName>> = {
+  wash: 'washMinPerM2',
+  degrease: 'degreaseMinPerM2',
+  'antistatic-wipe': 'wipeMinPerM2',
+  mask: 'maskMinPerM2',
+  tack: 'tackMinPerM2',
+  'guide-coat': 'guideCoatMinPerM2',
+  inspect: 'inspectMinPerM2',
+  test: 'testMinPerM2',
+  fill: 'fillMinPerM2',
+  glaze: 'glazeMinPerM2',
+  'plastic-repair': 'plasticRepairMinPerM2',
+  'seam-seal': 'seamSealMinPerM2',
+  'texture-coat': 'textureCoatMinPerM2',
+  'laminate-repair': 'laminateRepairMinPerM2',
+  'metal-repair': 'metalRepairMinPerM2',
+  condition: 'conditionMinPerM2',
+  'warm-out': 'warmOutMinPerM2',
+  'strip-blast': 'blastMinPerM2',
+  'remove-rust': 'removeRustMinPerM2',
+};
+
+/** Minutes of setting out an operation that is timed by area, once for all areas and parts that it names. */
+export const fixedMin = (op: OpName): number => FIXED_MIN[op] ?? 0;
+
+/** Minutes of an operation that is timed by area, without setting out. */
+export function areaMin(op: OpName, areaM2: number, context: Pick<Context, 'shop'>): number {
+  const rate = RATE[op];
+  return rate === undefined ? 0 : ruleIn(context, rate).value * areaM2;
 }
 
-/** The same for the areas of an act. */
+/** The same with setting out, for the areas of an act. */
 export const labourOn = (op: OpName, zones: readonly ZoneState[], context: Context): number =>
-  labourMin(op, workedOn(op, zones, context));
+  fixedMin(op) + areaMin(op, workedOn(op, zones, context), context);
 
 /** How much longer sanding takes on a shaped part than on a flat one. */
 export function formFactor(context: Context): number {

@@ -7,7 +7,7 @@ import type { Reason } from '../wording/reason.ts';
 import { lastGrade, type SandAct } from './act.ts';
 import { figuresIn, mustStay, ruleIn, type Context } from './context.ts';
 import { workedM2, workedOn } from './extent.ts';
-import { formFactor, labourMin } from './labour.ts';
+import { areaMin, fixedMin, formFactor } from './labour.ts';
 import { opReason, type Cost, type Moment, type Operation } from './operation.ts';
 import { stripMinutes, strippedBare, stripsTo } from './stripping.ts';
 import {
@@ -33,13 +33,10 @@ import {
  * build down to the film that must stay or to the level of its sound neighbour; stripping takes layers off whole.
  */
 
-/** Minutes of hands-on work a metre of feathered edge and layer (default). */
-const FEATHER_MIN_PER_M = 1.2;
 /** Looking for the place, taking up the machine: once for each step of feathering (default). */
 const FEATHER_FIXED_MIN = 3;
-/** Pad along edges and backs: set-up and minutes a metre; looking for nibs (defaults). */
+/** Pad along edges and backs: set-up; looking for nibs (defaults). */
 const SCUFF_FIXED_MIN = 3;
-const SCUFF_MIN_PER_M = 0.8;
 const DENIB_MIN = 3;
 const ABRASIVE_PER_M2_STEP = 1.4;
 /** Keying a surface that has no scratch yet takes off about this much of a coat, µm (estimate). */
@@ -182,17 +179,17 @@ function cuttingOn(zone: ZoneState, act: SandAct, panel: PanelState, context: Co
   switch (act.op) {
     case 'feather': {
       const dullM2 = zone.patch ? zone.extent.reachM2 - zone.extent.openM2 : 0;
-      const edgeMin = FEATHER_MIN_PER_M * zone.extent.edgeM * filmsAround(zone, panel);
+      const edgeMin = ruleIn(context, 'featherMinPerM').value * zone.extent.edgeM * filmsAround(zone, panel);
       return form * (edgeMin + ruleIn(context, 'dullMinPerM2').value * dullM2);
     }
     case 'scuff':
-      return SCUFF_MIN_PER_M * zone.extent.edgeM;
+      return ruleIn(context, 'scuffMinPerM').value * zone.extent.edgeM;
     case 'denib':
       return areaM2;
     case 'strip-sand':
       return stripMinutes(zone, act, context);
     case 'remove-rust':
-      return labourMin(act.op, areaM2) - labourMin(act.op, 0);
+      return areaMin(act.op, areaM2, context);
     case 'block': {
       const um = topOf(zone).um - blockedUm(zone, panel, context);
       return form * cuttingMinutes(act.grades[0], um, sanding, figures);
@@ -219,7 +216,7 @@ function settingOut(zones: readonly ZoneState[], act: SandAct, context: Context)
     case 'denib':
       return DENIB_MIN;
     case 'remove-rust':
-      return labourMin(act.op, 0);
+      return fixedMin(act.op);
     default:
       return perGrade * act.grades.length;
   }

@@ -2,7 +2,7 @@ import { sprayVolumeMl } from '../film/coverage.ts';
 import { bandsOfColor, hidingOver, type HidingByTone } from '../film/hiding.ts';
 import { sandingFiguresOf } from '../surface/figures.ts';
 import type { Target } from '../survey/shop.ts';
-import { sprayingMin } from './coating.ts';
+import { coatsMin } from './coating.ts';
 import { ruleIn, type Context } from './context.ts';
 
 /** Which undercoat lets a job's base hide soonest, where its colour and one coat of it on a card are known. */
@@ -39,7 +39,7 @@ export const baseCoatOver = (
   areaM2: number,
   { target, shop }: Pick<Context, 'target' | 'shop'>,
 ): BaseCoat => ({
-  handsOnMin: sprayingMin(1, areaM2) - sprayingMin(0, 0),
+  handsOnMin: coatsMin(1, areaM2, { shop }),
   flashMin: BASE_COAT.flashMin,
   ml: sprayVolumeMl({
     areaM2,

@@ -4,7 +4,7 @@ import type { CureAct, PlainAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
 import { coldestOfNight, workAirAt } from './day.ts';
 import { heatLimitCelsius, isUnfit } from './curing.ts';
-import { labourMin } from './labour.ts';
+import { fixedMin } from './labour.ts';
 import type { CureMethod, Night } from './time-window.ts';
 import { bakeCelsiusIn, hasHeat } from './heat.ts';
 import { nothing, opReason, type Operation } from './operation.ts';
@@ -133,7 +133,7 @@ export const tempering: Operation<PlainAct> = {
     surface: { ...zone.surface, soil: 'washed', isTacked: false },
   }),
   cost: (_, act, __, context) => ({
-    handsOnMin: labourMin(act.op, 0),
+    handsOnMin: fixedMin(act.op),
     waitMin: ruleIn(context, 'temperMin').value,
     materialCost: BAKE_COST,
   }),

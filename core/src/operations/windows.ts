@@ -1,6 +1,7 @@
 import { solventFlashFactor, tableFlashFactor, waterFlashFactor } from '../climate/flash.ts';
 import type { Air } from '../climate/dew.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
+import type { Shop } from '../survey/shop.ts';
 import type { Sourced } from '../wording/reason.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
 import { airHoldsMin, workAirAt, type Day } from './day.ts';
@@ -46,12 +47,16 @@ function minutesInAir(
   }
 }
 
+/** The figure for how air moves where a shop sprays: how much longer a flash takes in it than its sheet says. */
+export const movingAirRule = ({ profile }: Pick<Shop, 'profile'>): 'stillAirFactor' | 'boothAirFactor' =>
+  profile === 'garage' ? 'stillAirFactor' : 'boothAirFactor';
+
 /**
  * Minutes that a sheet's flash time takes in this shop: by its air as it changes over the hours, and by how that moves.
  * @param fromMin minute of the panel's clock at which the coat lies; the beginning of the work where it is not known
  */
 export function flashMin(sheetMin: number, sheet: ProductSheet, day: Day, fromMin = 0): number {
-  const moves = day.shop.profile === 'garage' ? ruleIn(day, 'stillAirFactor').value : 1;
+  const moves = ruleIn(day, movingAirRule(day.shop)).value;
   return minutesInAir(sheetMin, (air) => flashFactor(sheet, air, day) * moves, { fromMin, day });
 }
 

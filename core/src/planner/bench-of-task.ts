@@ -2,6 +2,7 @@ import { labelOf } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Context, PastAir } from '../operations/context.ts';
 import { dayBeginsMin } from '../operations/day.ts';
+import { asSprayed } from '../operations/spraying.ts';
 import { findingWords } from '../survey/finding-words.ts';
 import type { Panel } from '../survey/panel.ts';
 import { surveyedZone } from '../survey/patches.ts';
@@ -53,6 +54,10 @@ export interface BenchOfTask {
   readonly notes: readonly Notice[];
 }
 
+/** The shelf as its products are sprayed in a shop. */
+const sprayedIn = (shop: Shop, shelf: Context['shelf']): Context['shelf'] =>
+  new Map([...shelf].map(([id, sheet]) => [id, asSprayed(sheet, { shop })]));
+
 /** The bench that a task describes: tests taken in, roles settled, without zones that are stopped or planned apart. */
 export function benchOfTask(task: PlanTask): BenchOfTask {
   const shop = { ...task.shop, schools: { ...task.shop.schools, ...task.schools } };
@@ -61,7 +66,7 @@ export function benchOfTask(task: PlanTask): BenchOfTask {
     panel,
     shop,
     target: task.target,
-    shelf: shelfOf(task.sheets),
+    shelf: sprayedIn(shop, shelfOf(task.sheets)),
     startMin: task.startMin ?? dayBeginsMin({ shop }),
     startOn: task.startOn,
     taken: task.products ?? [],

@@ -9,7 +9,7 @@ import { bodyLitres, liftsOf } from '../operations/bodywork.ts';
 import { mostCoats, volumeMl } from '../operations/coating.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
 import { workedOn } from '../operations/extent.ts';
-import { labourMin } from '../operations/labour.ts';
+import { areaMin } from '../operations/labour.ts';
 import { costOf } from '../operations/perform.ts';
 import { mixLossMl } from '../operations/spraying.ts';
 import { zoneOf, type PanelState } from '../operations/state.ts';
@@ -110,7 +110,7 @@ function potsOfCoats(act: CoatAct, panel: PanelState, context: Context, potLifeM
 function potsOfLifts(act: BodyAct, panel: PanelState, context: Context, potLifeMin: number): Pots {
   const zones = act.zones.map((id) => zoneOf(panel, id));
   const lifts = Math.max(...zones.map((zone) => liftsOf(zone, act, context)));
-  const spreadMin = labourMin(act.op, workedOn(act.op, zones, context)) - labourMin(act.op, 0);
+  const spreadMin = areaMin(act.op, workedOn(act.op, zones, context), context);
   const potsACoat = fitting(spreadMin, potLifeMin);
   return { pots: lifts * potsACoat, potsACoat };
 }

@@ -1,6 +1,6 @@
 import { COAT_OPS, isLastCoat, type Act, type OpName } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
-import { labourMin } from '../operations/labour.ts';
+import { fixedMin } from '../operations/labour.ts';
 import type { PanelState } from '../operations/state.ts';
 import { decideAct } from '../rules/check-act.ts';
 import { isRefusal, type Verdict } from '../rules/rule.ts';
@@ -134,7 +134,7 @@ export function searchWith(start: PanelState, context: Context, mostStates = MOS
     isGoal: isHandedOver,
     key: (path) => `${isHandedOver(path)}|${placeOf(path.panel)}`,
     covers: (a, b, costsMore) => waitsAsWell(a.panel, b.panel, costsMore / waitWeight(context)),
-    bound: (path) => (isHandedOver(path) ? 0 : labourMin('hand-over', 0)),
+    bound: (path) => (isHandedOver(path) ? 0 : fixedMin('hand-over')),
   };
 
   const products = context.triesAll ? null : productChooser({ start, context, memo });

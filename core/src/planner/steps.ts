@@ -10,6 +10,7 @@ import {
 import { mostCoats } from '../operations/coating.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
 import { numbersOf } from '../operations/perform.ts';
+import { filmPercentIn } from '../operations/spraying.ts';
 import {
   isBare,
   topOf,
@@ -122,7 +123,11 @@ function laidUm(before: ZoneState, after: ZoneState): number {
   return is.um - (isMore ? was.um : 0);
 }
 
-const coatFigures = (act: CoatAct, { before, after }: Pick<Performed, 'before' | 'after'>): Figures => {
+const coatFigures = (
+  act: CoatAct,
+  { before, after }: Pick<Performed, 'before' | 'after'>,
+  context: Context,
+): Figures => {
   const differs = new Set(Object.values(act.coats)).size > 1;
   const counted = act.why.find((reason) => reason.facts['coats'] !== undefined);
   return {
@@ -132,7 +137,11 @@ const coatFigures = (act: CoatAct, { before, after }: Pick<Performed, 'before' |
       ...(differs ? { coatsByZone: { ...act.coats } } : {}),
       ...(act.toneL === undefined ? {} : { toneL: act.toneL }),
     },
-    sources: { coats: counted?.source ?? 'sheet', filmUm: 'sheet', waitMin: 'model' },
+    sources: {
+      coats: counted?.source ?? 'sheet',
+      filmUm: filmPercentIn(sheetIn(context, act.sheetId), context).source,
+      waitMin: 'model',
+    },
   };
 };
 
@@ -142,7 +151,7 @@ function figuresOfStep(
   context: Context,
 ): Figures {
   const zones = act.zones.map((id) => zoneOf(before, id));
-  if (isCoat(act)) return coatFigures(act, { before, after });
+  if (isCoat(act)) return coatFigures(act, { before, after }, context);
   if (isSanding(act)) {
     const asked = [...act.why, ...numbers].find((reason) => reason.facts['grit'] === lastGrade(act));
     const fields = { grit: lastGrade(act), grits: [...act.grades], tool: act.tool };

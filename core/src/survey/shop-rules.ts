@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Sourced } from '../wording/reason.ts';
+import { LABOUR_RULES } from './labour-rules.ts';
 import { row, type RuleRow } from './rule-row.ts';
 import { SANDING_RULES } from './sanding-rules.ts';
 import { TIME_RULES } from './time-rules.ts';
@@ -55,28 +56,11 @@ const BENCH_RULES = {
     'gap in lightness (0 black to 100 white) between sealer and base from which hiding suffers',
   ),
   sprayTransferPercent: row(65, 20, 95, 'share of sprayed material that lands (HVLP gun)'),
+  coatFilmPercent: row(100, 40, 200, 'film that a coat really has here, of what its sheet says, by the comb'),
   cupLossMl: row(60, 0, 500, 'left in cup, line and strainer of each mix'),
   hardenerBeadMm: row(5, 2, 15, 'thickness of the line of hardener that the tube gives'),
   bakeCelsius: row(60, 30, 80, 'panel temperature under lamp or in the oven'),
   labourPerHour: row(55, 0, 1000, 'what an hour of hands-on work costs'),
-} as const satisfies Record<string, RuleRow>;
-
-/** Hands-on rates that are timed by area; the others follow from the sanding models. */
-const LABOUR_RULES = {
-  stripMinPerM2: row(30, 5, 200, 'stripping 120 µm of cured finish by machine at P80, flat'),
-  chemicalStripMinPerM2: row(38, 5, 200, 'stripping with paint stripper, all hands-on work without the wait'),
-  metalAbradeMinPerM2: row(10, 2, 60, 'refining bare metal to the grade of its first coat'),
-  bloomMinPerM2: row(8, 2, 60, 'abrading bare metal again at its own grade once its time has run out'),
-  patchWorkMin: row(
-    5,
-    0,
-    60,
-    'holding and checking one patch, each time it is ground, feathered, shaped or blocked',
-  ),
-  dullMinPerM2: row(6, 1, 60, 'dulling sound finish around a patch'),
-  crownedLabourFactor: row(1.15, 1, 4, 'sanding and stripping on a crowned part against a flat one'),
-  sharpLabourFactor: row(1.6, 1, 6, 'the same on a sharply shaped part'),
-  sectionM2: row(3, 0.5, 40, 'bare metal that one person abrades, wipes and coats as one section'),
 } as const satisfies Record<string, RuleRow>;
 
 /** Figures by group, as a shop finds them. */

@@ -31,6 +31,7 @@ export const TIME_RULES = {
     6,
     'flash in still garage air against booth air (calibrated: hand test, 20 °C)',
   ),
+  boothAirFactor: row(1, 0.3, 6, 'flash in this booth’s air against what its sheet says, by touch'),
   leastDeficitHPa: row(0.5, 0.1, 5, 'drying power of damp air below which water times grow no longer'),
   potLifeHalvesKelvin: row(10, 4, 25, 'so much warmer, and a mix lasts half as long'),
   sandablePercent: row(90, 60, 100, 'cure from which a coat sands'),

@@ -5,12 +5,15 @@ import {
   makePlan,
   needsOf,
   otherProducts,
+  ownSamples,
   type ActInput,
   type DecidingTest,
   type Judgement,
   type Need,
+  type NewEntry,
   type OpenPlan,
   type OtherProducts,
+  type OwnSample,
   type PlanTask,
   type ProductSheet,
   type ScheduleAnswer,
@@ -41,6 +44,13 @@ export type PlanWork =
     }
   /** What plans that are worked by need of each product. */
   | { readonly kind: 'needs'; readonly plans: readonly OpenPlan[] }
+  /** What one panel's record says of the figures of its shop. */
+  | {
+      readonly kind: 'samples';
+      readonly task: PlanTask;
+      readonly record: readonly NewEntry[];
+      readonly utcOffsetMin: number;
+    }
   /** A shop's schedule; `port` is told how far it is. */
   | { readonly kind: 'schedule'; readonly ask: ScheduleAsk; readonly port?: Port };
 
@@ -51,7 +61,7 @@ export interface Port {
 
 export default function work(
   asked: PlanWork,
-): StoredPlan | Judgement | DecidingTest[] | OtherProducts | Need[] | ScheduleAnswer {
+): StoredPlan | Judgement | DecidingTest[] | OtherProducts | Need[] | OwnSample[] | ScheduleAnswer {
   switch (asked.kind) {
     case 'plan':
       return makePlan(asked.task);
@@ -63,6 +73,8 @@ export default function work(
       return otherProducts(asked.plan, asked.system, asked.step, asked.sheets);
     case 'needs':
       return needsOf(asked.plans);
+    case 'samples':
+      return ownSamples(asked.task, asked.record, { utcOffsetMin: asked.utcOffsetMin });
     case 'schedule':
       return makeSchedule(asked.ask, {
         onProgress: (share, makespanMin) => asked.port?.postMessage({ share, makespanMin }),

@@ -5,6 +5,7 @@ import type {
   Need,
   OpenPlan,
   OtherProducts,
+  OwnSample,
   PlaceInLine,
   PlanTask,
   ScheduleAnswer,
@@ -92,6 +93,14 @@ export class PlannerService implements OnApplicationShutdown {
   /** What plans that are worked by need of each product. */
   needs(plans: readonly OpenPlan[], gone: AbortSignal): Promise<Need[]> {
     return this.run({ kind: 'needs', plans }, gone) as Promise<Need[]>;
+  }
+
+  /** What one panel's record says of the figures of its shop. */
+  samples(
+    asked: Omit<Extract<PlanWork, { kind: 'samples' }>, 'kind'>,
+    gone: AbortSignal,
+  ): Promise<OwnSample[]> {
+    return this.run({ kind: 'samples', ...asked }, gone) as Promise<OwnSample[]>;
   }
 
   /** A shop's schedule; who asks is told how far it is. */

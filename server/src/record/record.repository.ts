@@ -20,6 +20,12 @@ interface FoundRow extends EntryRow {
   readonly isWithdrawn: number;
 }
 
+/** A panel with a record, and how far it goes. */
+export interface WorkedPanel extends PanelParams {
+  readonly lastAt: string;
+  readonly nEntries: number;
+}
+
 /** How far the work on a panel is: something was done, or it was handed over. */
 export type Progress = 'begun' | 'handed-over';
 
@@ -135,6 +141,16 @@ export class RecordReader {
       panel,
     );
     return new Set(rows.map(({ planId }) => planId));
+  }
+
+  /** Panels of a shop with a record, those that were worked on last first. */
+  async workedIn(shopId: string): Promise<WorkedPanel[]> {
+    return this.tx.sql.rows<WorkedPanel>(
+      `SELECT entries."jobId" AS job, entries."panelId" AS panel, MAX(entries.at) AS "lastAt", COUNT(*) AS "nEntries"
+         ${OPEN_PANELS} WHERE jobs."shopId" = $1
+         GROUP BY entries."jobId", entries."panelId" ORDER BY "lastAt" DESC, job, panel`,
+      shopId,
+    );
   }
 
   /** One page of all records, the newest first, and how many there are in all. */

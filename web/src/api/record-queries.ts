@@ -1,4 +1,4 @@
-import type { NewEntry, RecordPage, RecordView } from '@blue-ledge/core';
+import type { NewEntry, OwnFiguresView, RecordPage, RecordView } from '@blue-ledge/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { RecordEntry } from '../outbox/entry.ts';
@@ -49,4 +49,11 @@ export const useEntries = (asked: RecordAsk) =>
     queryKey: ['entries', asked],
     queryFn: () => ask<RecordPage>(`/record?${new URLSearchParams(asked)}`),
     placeholderData: keepPreviousData,
+  });
+
+/** What a shop's records say of its figures. */
+export const useOwnFigures = (shopId: string) =>
+  useQuery({
+    queryKey: ['own-figures', shopId],
+    queryFn: () => ask<OwnFiguresView>(`/shops/${shopId}/own-figures`),
   });

@@ -1,19 +1,9 @@
-import {
-  SHOP_RULES,
-  SHOP_RULE_GROUPS,
-  formatQuantity,
-  quantityOf,
-  toShown,
-  toStored,
-  type Quantity,
-  type Shop,
-  type UnitSystem,
-} from '@blue-ledge/core';
+import { SHOP_RULES, SHOP_RULE_GROUPS, type Shop } from '@blue-ledge/core';
 import { Button, Input } from 'antd';
 import { useId, useState } from 'react';
 import { NumberInput } from '../shared/NumberInput.tsx';
 import { useFormat } from '../state/units.ts';
-import { unitOf } from './unit-of.ts';
+import { figureReading } from './figure-reading.ts';
 
 type FigureName = keyof typeof SHOP_RULES;
 type Group = keyof typeof SHOP_RULE_GROUPS;
@@ -89,35 +79,6 @@ function nOwn(names: readonly FigureName[], rules: Rules): string {
   return own > 0 ? `${names.length} figures, ${own} of the shop’s own` : `${names.length} figures`;
 }
 
-/** How a figure is read and written in the units in force. */
-interface Reading {
-  readonly unit: string;
-  readonly text: (stored: number) => string;
-  readonly shown: (stored: number) => number;
-  readonly stored: (shown: number) => number;
-}
-
-/** Figures that stay below this are read to a hundredth of it, µm. */
-const FINE_UM = 20;
-const ROUND = 1e6;
-const rounded = (value: number): number => Math.round(value * ROUND) / ROUND;
-
-function readingOf(name: FigureName, system: UnitSystem): Reading {
-  // Rates and compound units stay as they are stored.
-  const unit = unitOf(name);
-  const isFine = unit === 'µm' && SHOP_RULES[name].to <= FINE_UM;
-  const plain = ['µm', 'mm', 'm²', 'ml', '°C'].includes(unit) ? quantityOf(name) : null;
-  const quantity: Quantity | null = isFine ? 'FineUm' : plain;
-  if (!quantity)
-    return { unit, text: (stored) => `${stored}${unit && ` ${unit}`}`, shown: (x) => x, stored: (x) => x };
-  return {
-    unit: formatQuantity(quantity, 0, system).replace(/^[-\d.]+\s?/, ''),
-    text: (stored) => formatQuantity(quantity, stored, system),
-    shown: (stored) => rounded(toShown(quantity, stored, system)),
-    stored: (shown) => rounded(toStored(quantity, shown, system)),
-  };
-}
-
 interface FigureRowProps {
   readonly name: FigureName;
   readonly own: number | undefined;
@@ -127,7 +88,7 @@ interface FigureRowProps {
 function FigureRow({ name, own, onChange }: FigureRowProps) {
   const { preset, from, to, about } = SHOP_RULES[name];
   const { system } = useFormat();
-  const reading = readingOf(name, system);
+  const reading = figureReading(name, system);
   const id = useId();
   const range = `${reading.text(from)} to ${reading.text(to)}, default ${reading.text(preset)}`;
   return (

@@ -13,6 +13,7 @@ import { changeFields } from '../outbox/outbox.ts';
 import { sendSoon } from '../outbox/sender.ts';
 import { useFieldChanges } from '../outbox/use-outbox.ts';
 import { Climate } from './Climate.tsx';
+import { OwnFigures } from './OwnFigures.tsx';
 import { People } from './People.tsx';
 import { ShopFigures } from './ShopFigures.tsx';
 import { ShopMoney } from './ShopMoney.tsx';
@@ -133,6 +134,10 @@ function ShopPlace({ saved, shops }: ShopPlaceProps) {
         </div>
         <section className="pane shop-people" aria-labelledby="usual-day-head">
           <UsualDay shop={shop} onChange={put} />
+        </section>
+        <section className="pane shop-figures" aria-labelledby="own-figures-head">
+          <h2 id="own-figures-head">What the record says</h2>
+          <OwnFigures shopId={id} shop={shop} onChange={change} />
         </section>
         <section className="pane shop-figures" aria-labelledby="figures-head">
           <h2 id="figures-head">Figures</h2>

@@ -3,6 +3,7 @@ const UNITS: readonly (readonly [suffix: string, unit: string])[] = [
   ['MmPerLayer', 'mm a layer'],
   ['Cm3PerMin', 'cm³/min'],
   ['MinPerM2', 'min/m²'],
+  ['MinPerM', 'min/m'],
   ['DaysAWeek', 'days'],
   ['MPerS', 'm/s'],
   ['PerHour', 'an hour'],
