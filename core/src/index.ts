@@ -374,6 +374,7 @@ export {
   type OwnFigure,
   type OwnFigureChange,
 } from './record/own-figures.ts';
+export { MOST_PHOTO_BYTES, PHOTO_ID, photoIdOf } from './record/photo.ts';
 export { ownSamples, type OwnSample } from './record/own-samples.ts';
 export { foldRecord, pastOf, whyNotNow, type Fold } from './record/fold.ts';
 export { stateOfFold, stepsDone, trueState, type TrueState, type TrueZone } from './record/true-state.ts';

@@ -1,6 +1,7 @@
 import { Module, type DynamicModule } from '@nestjs/common';
 import { APP_INTERCEPTOR } from '@nestjs/core';
 import { ServeStaticModule } from '@nestjs/serve-static';
+import { join } from 'node:path';
 import type { Config } from './config.ts';
 import type { Database } from './database/database.ts';
 import { DatabaseModule } from './database/database.module.ts';
@@ -9,6 +10,7 @@ import { EventsController } from './events/events.controller.ts';
 import { HealthController } from './health/health.controller.ts';
 import { InFlightInterceptor } from './http/in-flight.interceptor.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
+import { PhotosModule } from './photos/photos.module.ts';
 import { PlanningModule } from './planning/planning.module.ts';
 import { PlansModule } from './plans/plans.module.ts';
 import { RecordModule } from './record/record.module.ts';
@@ -19,7 +21,7 @@ import { StockModule } from './stock/stock.module.ts';
 
 @Module({})
 export class AppModule {
-  static with({ webFolder, planWorker }: Config, database: Database): DynamicModule {
+  static with({ webFolder, planWorker, dataFolder }: Config, database: Database): DynamicModule {
     const web = webFolder
       ? [ServeStaticModule.forRoot({ rootPath: webFolder, exclude: ['/api/{*rest}', '/assets/{*rest}'] })]
       : [];
@@ -28,6 +30,7 @@ export class AppModule {
       imports: [
         DatabaseModule.over(database),
         PlanningModule.with(planWorker),
+        PhotosModule.over(join(dataFolder, 'photos')),
         ShopsModule,
         ShelfModule,
         StockModule,

@@ -1,5 +1,5 @@
 import 'reflect-metadata';
-import { MOST_JOB_BYTES } from '@blue-ledge/core';
+import { MOST_JOB_BYTES, MOST_PHOTO_BYTES } from '@blue-ledge/core';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import compression from 'compression';
@@ -18,7 +18,7 @@ const CONTENT_POLICY = {
   'style-src': ["'self'", "'unsafe-inline'"],
   'worker-src': ["'self'"],
   'connect-src': ["'self'"],
-  'img-src': ["'self'", 'data:'],
+  'img-src': ["'self'", 'data:', 'blob:'],
   'upgrade-insecure-requests': null,
 };
 
@@ -43,6 +43,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   app.use(onlyTrusted(config.hostNames));
   app.use(compression({ threshold: SMALL_BYTES }));
   app.useBodyParser('text', { type: 'application/json', limit: MOST_JOB_BYTES });
+  app.useBodyParser('raw', { type: 'image/*', limit: MOST_PHOTO_BYTES });
   app.use(parseJsonBody);
   app.useGlobalFilters(new ProblemFilter());
   app.enableShutdownHooks();

@@ -120,6 +120,7 @@ const BODIES = {
   }),
   note: z.looseObject({ zones: areas.optional(), ...head }),
   photo: z.looseObject({
+    /** Hash of the picture (`photo.ts`). */
     photoId: z.string().min(1).max(80).optional(),
     zones: areas.optional(),
     atMm: z.tuple([z.number(), z.number()]).optional(),

@@ -60,16 +60,17 @@ interface Decided {
 }
 
 /** Minutes are a + b x figure, or a + b / figure: what doubling it changes is what it decides. */
-function decidedBy(rule: ShopRuleName, act: Act, before: PanelState, context: Context, min: number): Decided {
-  const doubled = costOf(act, before, withRule(context, rule, 2 * ruleIn(context, rule).value)).handsOnMin;
-  return { rule, byRuleMin: INVERSE.has(rule) ? 2 * (min - doubled) : doubled - min };
+function decidedBy(rule: ShopRuleName, step: Performed, plannedMin: number, context: Context): Decided {
+  const doubled = withRule(context, rule, 2 * ruleIn(context, rule).value);
+  const doubledMin = costOf(step.act, step.before, doubled).handsOnMin;
+  return { rule, byRuleMin: INVERSE.has(rule) ? 2 * (plannedMin - doubledMin) : doubledMin - plannedMin };
 }
 
 /** The figure by which a step would have taken the minutes that it really took. */
-function timeSample({ act, before }: Performed, minutes: number, context: Context): OwnSample[] {
-  const plannedMin = costOf(act, before, context).handsOnMin;
+function timeSample(step: Performed, minutes: number, context: Context): OwnSample[] {
+  const plannedMin = costOf(step.act, step.before, context).handsOnMin;
   if (plannedMin < LEAST_MINUTES) return [];
-  const [most] = TIMED_BY.map((rule) => decidedBy(rule, act, before, context, plannedMin)).toSorted(
+  const [most] = TIMED_BY.map((rule) => decidedBy(rule, step, plannedMin, context)).toSorted(
     (a, b) => b.byRuleMin - a.byRuleMin,
   );
   if (!most || most.byRuleMin < LEAST_SHARE * plannedMin) return [];

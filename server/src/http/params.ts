@@ -1,4 +1,4 @@
-import { idSchema } from '@blue-ledge/core';
+import { PHOTO_ID, idSchema } from '@blue-ledge/core';
 import { z } from 'zod';
 
 /** Path parts and fields that several controllers share. */
@@ -6,6 +6,7 @@ export const jobParams = z.object({ job: idSchema });
 export const panelParams = z.object({ job: idSchema, panel: idSchema });
 export const shopParams = z.object({ shop: idSchema });
 export const placeParams = z.object({ key: z.string().min(8).max(100) });
+export const photoParams = z.object({ photo: z.string().regex(PHOTO_ID, 'is not the id of a photo') });
 export const planParams = panelParams.extend({ plan: z.uuid('is not the id of a plan') });
 
 export type PanelParams = z.infer<typeof panelParams>;

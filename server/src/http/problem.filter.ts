@@ -5,7 +5,7 @@ import { ProblemError } from './problem.ts';
 
 const SENTENCES: Record<number, string> = {
   404: 'There is nothing at this address.',
-  413: 'This is larger than a job file may be (8 MB). Split the job.',
+  413: 'This is larger than 8 MB, the most that a job file or a photo may be. Split the job, or scale the photo down.',
 };
 
 /** What a person can mend about disk and database while the server runs. */

@@ -16,6 +16,11 @@ const nameOf = (host: string): string => host.replace(/:\d+$/, '').toLowerCase()
 /** Host and port of an origin; empty for one that has none (a file, a sandboxed frame). */
 const hostOf = (origin: string): string => (URL.canParse(origin) ? new URL(origin).host : '');
 
+/** Where pictures are taken in; everything else is JSON. */
+const PHOTOS = '/api/photos';
+
+const typesAt = ({ path }: Request): string => (path === PHOTOS ? 'image/*' : 'application/json');
+
 const hasBody = ({ headers }: Request): boolean =>
   headers['transfer-encoding'] !== undefined || Number(headers['content-length'] ?? 0) > 0;
 
@@ -32,8 +37,13 @@ function refusal(request: Request, names: readonly string[]): ProblemError | nul
     (origin !== undefined && hostOf(origin) !== host) ||
     FOREIGN_SITES.includes(String(request.headers['sec-fetch-site'] ?? ''));
   if (isForeign) return new ProblemError(403, 'A page of another site asked for this. Nothing was done.');
-  if (WITH_BODY.includes(request.method) && hasBody(request) && !request.is('application/json'))
-    return new ProblemError(415, 'What is sent has to be JSON: set the content type application/json.');
+  if (WITH_BODY.includes(request.method) && hasBody(request) && !request.is(typesAt(request)))
+    return new ProblemError(
+      415,
+      request.path === PHOTOS
+        ? 'A photo is sent as it is: set its content type, such as image/jpeg.'
+        : 'What is sent has to be JSON: set the content type application/json.',
+    );
   return null;
 }
 

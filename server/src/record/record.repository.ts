@@ -143,6 +143,19 @@ export class RecordReader {
     return new Set(rows.map(({ planId }) => planId));
   }
 
+  /** Ids of all photos that entries name, those of corrections too. */
+  async photos(): Promise<ReadonlySet<string>> {
+    const rows = await this.tx.sql.rows<EntryRow>(
+      `SELECT entry FROM entries WHERE kind IN ('photo', 'correction')`,
+    );
+    return new Set(
+      rows.flatMap(({ entry }) => {
+        const { body } = jsonOf<{ body: { photoId?: string; body?: { photoId?: string } | null } }>(entry);
+        return [body.photoId ?? [], body.body?.photoId ?? []].flat();
+      }),
+    );
+  }
+
   /** Panels of a shop with a record, those that were worked on last first. */
   async workedIn(shopId: string): Promise<WorkedPanel[]> {
     return this.tx.sql.rows<WorkedPanel>(

@@ -9,13 +9,14 @@ import {
   type RecordPage,
   type RecordView,
 } from '@blue-ledge/core';
-import { Injectable } from '@nestjs/common';
+import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import dayjs from 'dayjs';
 import { Database, type Read } from '../database/database.ts';
 import type { PanelParams } from '../http/params.ts';
 import { ProblemError, notFound } from '../http/problem.ts';
 import { parsedBy } from '../http/zod.pipe.ts';
 import { panelView } from '../jobs/jobs.service.ts';
+import { PhotoStore } from '../photos/photo-store.ts';
 import { PlansReader } from '../plans/plans.repository.ts';
 import { EntryLine } from './entry-line.ts';
 import { recordTable } from './record-table.ts';
@@ -41,11 +42,19 @@ const writtenOf = ({ prevHash: _prevHash, hash: _hash, ...entry }: Entry): NewEn
 
 /** Records of panels: entries appended once each, in the order in which they arrive. */
 @Injectable()
-export class RecordService {
+export class RecordService implements OnApplicationBootstrap {
   private readonly line: EntryLine;
 
-  constructor(private readonly database: Database) {
+  constructor(
+    private readonly database: Database,
+    private readonly photos: PhotoStore,
+  ) {
     this.line = new EntryLine((work) => this.database.write(ACTOR, work));
+  }
+
+  /** Photos whose entry never came do not stay. */
+  async onApplicationBootstrap(): Promise<void> {
+    await this.photos.sweep(await this.database.read((tx) => new RecordReader(tx).photos()), Date.now());
   }
 
   /** The record of a panel, and whether it is as it was written. */
@@ -125,7 +134,13 @@ export class RecordService {
         'body.zones',
         `"${unknown}" is not a zone of this panel any more: enter it for a zone that is`,
       );
+    if (entry.kind === 'photo') this.checkPhoto(entry.body.photoId);
     await this.checkStep(tx, key, entry);
+  }
+
+  private checkPhoto(id: string | undefined): void {
+    if (id !== undefined && !this.photos.find(id))
+      throw refused('body.photoId', 'names a photo that has not arrived here: send the photo first');
   }
 
   private checkTime(at: string, made: Date): void {

@@ -33,16 +33,20 @@ interface Request {
   readonly stop?: AbortSignal;
 }
 
+const isSentAsIs = (body: unknown): body is string | Blob => typeof body === 'string' || body instanceof Blob;
+
 /** @throws {RequestRefused} for a problem answer, {@link Unreachable} where nothing answered */
 export async function ask<T>(path: string, { method = 'GET', body, key, stop }: Request = {}): Promise<T> {
   const response = await fetch(`/api${path}`, {
     method,
     headers: {
-      ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+      ...(body === undefined
+        ? {}
+        : { 'content-type': body instanceof Blob ? body.type : 'application/json' }),
       ...(key ? { 'idempotency-key': key } : {}),
     },
     ...(stop ? { signal: stop } : {}),
-    ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    ...(body === undefined ? {} : { body: isSentAsIs(body) ? body : JSON.stringify(body) }),
   }).catch(() => null);
   if (stop?.aborted) throw new Stopped();
   // A proxy in between answers 502 to 504 for a server that is down.

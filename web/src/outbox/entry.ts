@@ -64,6 +64,8 @@ export interface RecordEntry extends Head {
   readonly at: PanelKey;
   readonly title: string;
   readonly entry: NewEntry;
+  /** The picture that it names, sent before it. */
+  readonly photo?: Blob;
   /** Why it was refused, where that can be settled: somebody did the step before, or its plan is gone. */
   readonly refusedAs?: 'done-before' | 'plan-gone';
 }

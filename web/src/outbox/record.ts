@@ -8,8 +8,16 @@ import { sendAll } from './sender.ts';
 const isRecord = (entry: Entry): entry is RecordEntry => entry.kind === 'record';
 
 /** Puts an entry into the row. */
-export function enter(at: PanelKey, entry: NewEntry, title: string): void {
-  const head = { kind: 'record', key: crypto.randomUUID(), state: 'waiting', at, title, entry } as const;
+export function enter(at: PanelKey, entry: NewEntry, title: string, photo?: Blob): void {
+  const head = {
+    kind: 'record',
+    key: crypto.randomUUID(),
+    state: 'waiting',
+    at,
+    title,
+    entry,
+    ...(photo ? { photo } : {}),
+  } as const;
   void decide((row) => ({ put: [{ ...head, order: nextOrder(row) }] })).then(sendAll);
 }
 

@@ -139,7 +139,8 @@ async function sendClockAct({ clockId, act, key }: ClockEntry): Promise<void> {
   void queryClient.invalidateQueries({ queryKey: clocksQueryKey });
 }
 
-async function sendRecord({ at, entry, key }: RecordEntry): Promise<void> {
+async function sendRecord({ at, entry, key, photo }: RecordEntry): Promise<void> {
+  if (photo) await ask('/photos', { method: 'POST', body: photo });
   const kept = await ask<KeptEntry>(`${panelPath(at)}/record`, { method: 'POST', body: entry, key });
   // Shown before the row says that it is sent: no screen goes without it in between.
   queryClient.setQueryData<RecordView>(recordQueryKey(at), (seen) => seen && withKept(seen, kept));

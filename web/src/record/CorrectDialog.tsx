@@ -2,7 +2,9 @@ import { entryWords, readReadings, type BodyOf, type Holding } from '@blue-ledge
 import { Button, Input, Modal } from 'antd';
 import dayjs from 'dayjs';
 import { useId, useState } from 'react';
-import { NumberInput } from '../shared/NumberInput.tsx';
+import { DialogFields } from '../shared/DialogFields.tsx';
+import { NoteField } from '../shared/NoteField.tsx';
+import { Minutes, PlainNumber } from '../shared/PlainNumber.tsx';
 import { useFormat } from '../state/units.ts';
 
 type Correction = Pick<BodyOf<'correction'>, 'body' | 'at'>;
@@ -68,39 +70,22 @@ export function CorrectDialog({ entry, isWithdrawn, onClose, onWithdraw, onCorre
       }
     >
       <p>What was written stays to be read; this says better, and names it.</p>
-      <div className="correct-fields">
+      <DialogFields>
         <label className="field">
           <span>When it was</span>
           <input type="datetime-local" value={when} onChange={({ target }) => setWhen(target.value)} />
         </label>
         {isAct && coats !== null && (
-          <div className="field">
-            <label htmlFor={`${id}-coats`}>Coats</label>
-            <NumberInput
-              id={`${id}-coats`}
-              name="Coats"
-              from={1}
-              to={8}
-              isWhole
-              value={coats}
-              onChange={setCoats}
-            />
-          </div>
+          <PlainNumber label="Coats" from={1} to={8} isWhole value={coats} onChange={setCoats} />
         )}
         {isAct && (
-          <div className="field">
-            <label htmlFor={`${id}-minutes`}>Hands-on time</label>
-            <NumberInput
-              id={`${id}-minutes`}
-              name="Hands-on time"
-              from={0}
-              to={MOST_MINUTES}
-              unit="min"
-              value={minutes}
-              onChange={setMinutes}
-              onClear={() => setMinutes(null)}
-            />
-          </div>
+          <Minutes
+            label="Hands-on time"
+            to={MOST_MINUTES}
+            value={minutes}
+            onChange={setMinutes}
+            onClear={() => setMinutes(null)}
+          />
         )}
         {isReading && (
           <div className="field">
@@ -114,16 +99,8 @@ export function CorrectDialog({ entry, isWithdrawn, onClose, onWithdraw, onCorre
             />
           </div>
         )}
-        <div className="field correct-note">
-          <label htmlFor={`${id}-text`}>Note</label>
-          <Input
-            id={`${id}-text`}
-            value={text}
-            maxLength={2000}
-            onChange={({ target }) => setText(target.value)}
-          />
-        </div>
-      </div>
+        <NoteField value={text} onChange={setText} />
+      </DialogFields>
       {problem && <p className="field-problem">{problem}</p>}
     </Modal>
   );

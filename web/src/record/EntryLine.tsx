@@ -1,6 +1,8 @@
 import { KIND_WORDS, entryWords, type Holding, type NewEntry } from '@blue-ledge/core';
 import dayjs from 'dayjs';
 import type { ReactNode } from 'react';
+import { DefectDrawing } from '../shared/defects/DefectDrawing.tsx';
+import { PhotoThumb } from '../shared/PhotoThumb.tsx';
 import { useFormat } from '../state/units.ts';
 
 interface EntryLineProps {
@@ -19,7 +21,11 @@ export function EntryLine({ entry, isWithdrawn = false, where, acts, note }: Ent
   const { title, more } = entryWords(entry, { system, nameOf: (id) => id });
   const isCorrected = 'correctedBy' in entry;
   return (
-    <li className={`entry is-${entry.kind}${isWithdrawn ? ' is-withdrawn' : ''}`}>
+    <li
+      id={`entry-${entry.id}`}
+      tabIndex={-1}
+      className={`entry is-${entry.kind}${isWithdrawn ? ' is-withdrawn' : ''}`}
+    >
       <time dateTime={entry.at}>{dayjs(entry.at).format('HH:mm')}</time>
       <span className="entry-kind">{KIND_WORDS[entry.kind]}</span>
       <div className="entry-what">
@@ -27,6 +33,10 @@ export function EntryLine({ entry, isWithdrawn = false, where, acts, note }: Ent
         {more && <span> {more}</span>}
         {isWithdrawn && <em> taken back</em>}
         {isCorrected && !isWithdrawn && <em> corrected</em>}
+        {entry.kind === 'photo' && entry.body.photoId && (
+          <PhotoThumb photoId={entry.body.photoId} words={title} />
+        )}
+        {entry.kind === 'defect' && <DefectDrawing defect={entry.body.defect} />}
         {note}
       </div>
       <span className="entry-who">{entry.by}</span>

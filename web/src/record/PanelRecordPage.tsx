@@ -1,10 +1,12 @@
 import {
   heldOf,
   plannedBesideDone,
+  regionsOf,
   stepTitle,
   verifyChain,
   type Entry,
   type Holding,
+  type Panel,
   type PlannedDone,
 } from '@blue-ledge/core';
 import { Button, Input } from 'antd';
@@ -19,7 +21,11 @@ import { useRun, type Run } from '../panel/run/use-run.ts';
 import { useWho, WhoDialog } from '../panel/run/Who.tsx';
 import { takenBack, writeEntry } from '../panel/run/write-entry.ts';
 import { CheckOutlined, CloseSquareOutlined } from '../shared/icons.tsx';
+import { FoundMarks } from '../shared/panel-map/FoundMarks.tsx';
+import { foundThings } from '../shared/panel-map/found-things.ts';
+import { PanelMap } from '../shared/panel-map/PanelMap.tsx';
 import { Pending } from '../shared/Problem.tsx';
+import { useSize } from '../shared/use-size.ts';
 import { PageTitle } from '../shell/PageTitle.tsx';
 import { useFormat } from '../state/units.ts';
 import { CorrectDialog } from './CorrectDialog.tsx';
@@ -61,6 +67,7 @@ export function PanelRecordPage() {
               Nothing is written yet. Work on this panel is entered in its Run stage, step by step.
             </p>
           )}
+          <FoundMap held={held.entries} panel={view.panel} />
           <ol className="record-entries">
             {rows.map((entry) => (
               <EntryLine
@@ -117,6 +124,31 @@ export function PanelRecordPage() {
         />
       )}
     </main>
+  );
+}
+
+/** Where things were found and photographed, on the map; one that is tapped is shown in the list. */
+function FoundMap({ held, panel }: { readonly held: readonly Holding[]; readonly panel: Panel }) {
+  const { system } = useFormat();
+  const [box, size] = useSize();
+  const found = useMemo(() => foundThings(held, system), [held, system]);
+  if (found.length === 0 || !regionsOf(panel)) return null;
+  const showEntry = (id: string): void => {
+    const line = document.getElementById(`entry-${id}`);
+    line?.scrollIntoView({ block: 'center' });
+    line?.focus();
+  };
+  return (
+    <div ref={box} className="found-map">
+      {size.width > 0 && (
+        <PanelMap
+          panel={panel}
+          width={size.width}
+          height={size.height}
+          over={(frame) => <FoundMarks found={found} panel={panel} frame={frame} onPick={showEntry} />}
+        />
+      )}
+    </div>
   );
 }
 

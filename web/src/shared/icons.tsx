@@ -19,6 +19,7 @@ function silent(Icon: ComponentType<Props>): (props: Props) => React.JSX.Element
 
 export const AimOutlined = silent(outlined.AimOutlined);
 export const BorderOuterOutlined = silent(outlined.BorderOuterOutlined);
+export const CameraOutlined = silent(outlined.CameraOutlined);
 export const CheckOutlined = silent(outlined.CheckOutlined);
 export const CloseOutlined = silent(outlined.CloseOutlined);
 export const CloseSquareOutlined = silent(outlined.CloseSquareOutlined);

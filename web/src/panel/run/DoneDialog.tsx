@@ -1,8 +1,10 @@
 import { GRADES, isCoatOp, type ActInput, type CoatValues, type Grade, type Step } from '@blue-ledge/core';
-import { Input, Modal, Select } from 'antd';
+import { Modal, Select } from 'antd';
 import { useId, useState } from 'react';
+import { NoteField } from '../../shared/NoteField.tsx';
+import { DialogFields } from '../../shared/DialogFields.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
-import { NumberInput } from '../../shared/NumberInput.tsx';
+import { Minutes, PlainNumber } from '../../shared/PlainNumber.tsx';
 
 interface DoneDialogProps {
   readonly step: Step;
@@ -27,7 +29,6 @@ export function DoneDialog({ step, act, onClose, onDone }: DoneDialogProps) {
   const [values, setValues] = useState<CoatValues>({});
   const [text, setText] = useState('');
   const gradeId = useId();
-  const noteId = useId();
   const isSprayed = isCoatOp(step.op);
   const set = (field: keyof CoatValues, value: number | string | undefined): void => {
     const { [field]: _before, ...others } = values;
@@ -63,20 +64,9 @@ export function DoneDialog({ step, act, onClose, onDone }: DoneDialogProps) {
   return (
     <Modal open title="Done otherwise" width={680} okText="Enter it" onOk={done} onCancel={onClose}>
       <p>What is left as it stands was done as planned.</p>
-      <div className="done-fields">
+      <DialogFields>
         {coats !== null && (
-          <div className="field">
-            <label htmlFor="done-coats">Coats</label>
-            <NumberInput
-              id="done-coats"
-              name="Coats"
-              from={1}
-              to={8}
-              isWhole
-              value={coats}
-              onChange={setCoats}
-            />
-          </div>
+          <PlainNumber label="Coats" from={1} to={8} isWhole value={coats} onChange={setCoats} />
         )}
         {lastGrade !== null && (
           <div className="field">
@@ -102,7 +92,7 @@ export function DoneDialog({ step, act, onClose, onDone }: DoneDialogProps) {
           <>
             <NumberField label="Wet film of a coat" quantity="Um" from={0} to={2000} {...number('wetUm')} />
             <Minutes label="Flash between coats" to={MOST_MINUTES} {...number('flashMin')} />
-            <Plain label="Tip" unit="mm" from={0.3} to={6} {...number('tipMm')} />
+            <PlainNumber label="Tip" unit="mm" from={0.3} to={6} {...number('tipMm')} />
             <NumberField
               label="Reduced by"
               quantity="Percent"
@@ -125,45 +115,17 @@ export function DoneDialog({ step, act, onClose, onDone }: DoneDialogProps) {
               to={120}
               {...number('surfaceCelsius')}
             />
-            <label className="field">
-              <span>Batch</span>
-              <Input
-                value={values.batch ?? ''}
-                maxLength={60}
-                onChange={({ target }) => set('batch', target.value)}
-              />
-            </label>
+            <NoteField
+              label="Batch"
+              value={values.batch ?? ''}
+              most={60}
+              isShort
+              onChange={(batch) => set('batch', batch)}
+            />
           </>
         )}
-        <div className="field done-note">
-          <label htmlFor={noteId}>Note</label>
-          <Input id={noteId} value={text} maxLength={2000} onChange={({ target }) => setText(target.value)} />
-        </div>
-      </div>
+        <NoteField value={text} onChange={setText} />
+      </DialogFields>
     </Modal>
   );
 }
-
-interface PlainProps {
-  readonly label: string;
-  readonly unit: string;
-  readonly from: number;
-  readonly to: number;
-  readonly value: number | null;
-  readonly placeholder?: string;
-  readonly onChange: (value: number) => void;
-  readonly onClear?: () => void;
-}
-
-/** A number whose unit is the same everywhere. */
-function Plain({ label, onClear, ...rest }: PlainProps) {
-  const id = useId();
-  return (
-    <div className="field">
-      <label htmlFor={id}>{label}</label>
-      <NumberInput id={id} name={label} onClear={onClear} {...rest} />
-    </div>
-  );
-}
-
-const Minutes = (props: Omit<PlainProps, 'unit' | 'from'>) => <Plain unit="min" from={0} {...props} />;

@@ -2,6 +2,7 @@ import { areaTitle, labelOf, readReadings, type BodyOf, type LayerKind, type Ste
 import { Input, Modal } from 'antd';
 import { useId, useState } from 'react';
 import { Choice } from '../../shared/Choice.tsx';
+import { DialogFields } from '../../shared/DialogFields.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { useFormat } from '../../state/units.ts';
 
@@ -40,7 +41,7 @@ export function ReadingDialog({ step, zones, onClose, onRead }: ReadingDialogPro
   };
   return (
     <Modal open title="Log a reading" width={560} okText="Enter it" onOk={enter} onCancel={onClose}>
-      <div className="done-fields">
+      <DialogFields>
         <Choice
           label="Where"
           value={zone}
@@ -59,7 +60,7 @@ export function ReadingDialog({ step, zones, onClose, onRead }: ReadingDialogPro
           onChange={setWhat}
         />
         {isFilm ? (
-          <div className="field done-note">
+          <div className="field is-wide">
             <label htmlFor={id}>Readings, {system === 'us' ? 'mil' : 'µm'}, apart by spaces</label>
             <Input
               id={id}
@@ -83,7 +84,7 @@ export function ReadingDialog({ step, zones, onClose, onRead }: ReadingDialogPro
             onClear={() => setCelsius(null)}
           />
         )}
-      </div>
+      </DialogFields>
     </Modal>
   );
 }

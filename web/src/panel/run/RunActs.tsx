@@ -1,4 +1,4 @@
-import { CheckOutlined, PlusSquareOutlined, WarningOutlined } from '../../shared/icons.tsx';
+import { CameraOutlined, CheckOutlined, PlusSquareOutlined, WarningOutlined } from '../../shared/icons.tsx';
 import type { RunStep } from './use-run.ts';
 
 interface RunActsProps {
@@ -9,6 +9,7 @@ interface RunActsProps {
   readonly onDone: () => void;
   readonly onDiffers: () => void;
   readonly onReading: () => void;
+  readonly onPhoto: () => void;
   readonly onWrong: () => void;
 }
 
@@ -21,6 +22,7 @@ export function RunActs({
   onDone,
   onDiffers,
   onReading,
+  onPhoto,
   onWrong,
 }: RunActsProps) {
   const { entry } = shown;
@@ -64,6 +66,12 @@ export function RunActs({
         <span>
           <b>Log a reading</b>
           <small>film, temperature</small>
+        </span>
+      </button>
+      <button type="button" className="run-act is-small" onClick={onPhoto}>
+        <CameraOutlined />
+        <span>
+          <b>Photo</b>
         </span>
       </button>
       <button type="button" className="run-act is-wrong" onClick={onWrong}>

@@ -3,13 +3,14 @@ import type { PanelRecord } from '../../api/record-queries.ts';
 import type { PanelKey } from '../../api/queries.ts';
 import { DiagnosisDrawer } from './DiagnosisDrawer.tsx';
 import { DoneDialog } from './DoneDialog.tsx';
+import { PhotoDialog } from './PhotoDialog.tsx';
 import { ReadingDialog } from './ReadingDialog.tsx';
 import type { Bench } from './use-bench.ts';
 import type { Run, RunStep } from './use-run.ts';
 import { WhoDialog } from './Who.tsx';
 import { WrongDialog } from './WrongDialog.tsx';
 
-export type OpenDialog = 'done' | 'reading' | 'wrong' | 'why';
+export type OpenDialog = 'done' | 'reading' | 'photo' | 'wrong' | 'why';
 
 interface RunDialogsProps {
   readonly open: OpenDialog | null;
@@ -64,11 +65,27 @@ export function RunDialogs({
           }}
         />
       );
+    case 'photo':
+      return (
+        <PhotoDialog
+          step={step}
+          fold={run.fold}
+          panel={plan.plan.inputs.panel}
+          shop={plan.plan.inputs.shop}
+          onClose={onClose}
+          onTaken={(body, photo) => {
+            onClose();
+            bench.say('photo', body, 'a photo', photo);
+          }}
+        />
+      );
     case 'wrong':
       return (
         <WrongDialog
           step={step}
           fold={run.fold}
+          panel={plan.plan.inputs.panel}
+          shop={plan.plan.inputs.shop}
           onClose={onClose}
           onFound={(body, words) => {
             onClose();

@@ -1,13 +1,15 @@
 import { areasOf } from '@blue-ledge/core';
 import { Spin } from 'antd';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useServerNow } from '../../clocks/use-server-now.ts';
 import { plannedView, type PlanOnScreen } from '../../api/opened-plan.ts';
 import { isOpened, usePlan } from '../../api/queries.ts';
 import { usePanelRecord, type PanelRecord } from '../../api/record-queries.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { foundThings } from '../../shared/panel-map/found-things.ts';
 import { useSearchPut } from '../../shared/use-search-put.ts';
+import { useFormat } from '../../state/units.ts';
 import { usePanelContext, type PanelContext } from '../panel-context.ts';
 import { usePlanAgain } from '../use-plan-again.ts';
 import { Benches } from './Benches.tsx';
@@ -65,9 +67,11 @@ function StepAtBench({ context, plan, record, run }: StepAtBenchProps) {
   const { step } = shown;
   const [open, setOpen] = useState<OpenDialog | null>(null);
   const nowMs = useServerNow(1000);
+  const { system } = useFormat();
   const whyNot = useWhyNot(plan, record, shown, nowMs);
   const { make, planWith } = usePlanAgain(context, plan);
   const view = plannedView(context.view, plan);
+  const found = useMemo(() => foundThings(run.held, system), [run.held, system]);
   const show = (n: number | null): void => put({ step: n === null ? null : String(n) });
   const bench = useBench({ context, plan, run, shown, shop: context.view.shop, onDone: () => show(null) });
   const isAllowed = whyNot.length === 0;
@@ -110,6 +114,7 @@ function StepAtBench({ context, plan, record, run }: StepAtBenchProps) {
           panel={view.panel}
           shop={view.shop}
           plan={plan}
+          found={found}
         />
         <RunHow shown={shown} plan={plan} shopOfJob={context.key.job} whyNot={whyNot} onCheck={bench.check} />
         <RunSide
@@ -130,6 +135,7 @@ function StepAtBench({ context, plan, record, run }: StepAtBenchProps) {
         onDone={() => bench.finish(nowMs)}
         onDiffers={() => setOpen('done')}
         onReading={() => setOpen('reading')}
+        onPhoto={() => setOpen('photo')}
         onWrong={() => setOpen('wrong')}
       />
       <RunDialogs

@@ -10,6 +10,7 @@ import {
 } from '@blue-ledge/core';
 import { useMemo } from 'react';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
+import { FoundMarks, type FoundThing } from '../../shared/panel-map/FoundMarks.tsx';
 import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
 import { useSize } from '../../shared/use-size.ts';
 import { WayOver } from './WayOver.tsx';
@@ -20,6 +21,7 @@ interface RunWhereProps {
   readonly panel: Panel;
   readonly shop: Shop;
   readonly plan: PlanOnScreen;
+  readonly found: readonly FoundThing[];
 }
 
 const WAYS = { block: 'cross', 'guide-coat': 'level', abrade: 'cross' } as const;
@@ -33,7 +35,7 @@ function boundsOfZones(zones: readonly string[], panel: Panel): ReturnType<typeo
 }
 
 /** Where the step is done: its zones and patches lit on the map, and the way over them drawn. */
-export function RunWhere({ step, all, panel, shop, plan }: RunWhereProps) {
+export function RunWhere({ step, all, panel, shop, plan, found }: RunWhereProps) {
   const [box, size] = useSize();
   const patches = useMemo(
     () => patchesOf(panel, shop.rules).filter(({ areaId }) => plan.opened.view.found[areaId]),
@@ -54,6 +56,7 @@ export function RunWhere({ step, all, panel, shop, plan }: RunWhereProps) {
             patches={patches.filter(({ areaId }) => lit.has(areaId))}
             lit={step.zones}
             drawn={(frame) => (way && bounds ? <WayOver way={way} bounds={bounds} frame={frame} /> : null)}
+            over={(frame) => <FoundMarks found={found} panel={panel} frame={frame} />}
           />
         )}
       </div>

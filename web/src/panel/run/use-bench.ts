@@ -25,7 +25,7 @@ import { doneAsPlanned, takenBack, writeEntry } from './write-entry.ts';
 const MINUTE_MS = 60_000;
 
 /** Kinds that say something of a step. */
-type OfStep = Extract<EntryKind, 'reading' | 'check' | 'defect' | 'note'>;
+type OfStep = Extract<EntryKind, 'reading' | 'check' | 'defect' | 'note' | 'photo'>;
 
 export interface Bench {
   readonly who: Who;
@@ -43,7 +43,7 @@ export interface Bench {
   readonly finish: (nowMs: number, more?: object, agoMin?: number) => void;
   readonly check: (check: Check, outcome: 'passes' | 'fails') => void;
   /** Enters what was read, found or noted at the step. */
-  readonly say: <K extends OfStep>(kind: K, body: BodyOf<K>, words: string) => void;
+  readonly say: <K extends OfStep>(kind: K, body: BodyOf<K>, words: string, photo?: Blob) => void;
   readonly clockPanel: ClockPanel;
 }
 
@@ -76,8 +76,8 @@ export function useBench({ context: { key, view }, plan, run, shown, shop, onDon
     shop: view.shop,
   };
   const as = (work: (by: string) => void): void => (who.name ? work(who.name) : setPending(() => work));
-  const write = (entry: NewEntry, words: string): void => {
-    enter(key, entry, words);
+  const write = (entry: NewEntry, words: string, photo?: Blob): void => {
+    enter(key, entry, words, photo);
     setLast({ entry, words });
     announce(`Entered: ${words}.`);
   };
@@ -89,8 +89,8 @@ export function useBench({ context: { key, view }, plan, run, shown, shop, onDon
     const isRunning = clocks.some(({ clock: { step: of, title } }) => of && clockPlace(of, title) === name);
     if (!isRunning) startStepClock(startable, clockPanel, plan.opened.missedCostOf, agoMin);
   };
-  const say: Bench['say'] = (kind, body, words) =>
-    as((by) => write(writeEntry({ by, kind, body: { ...body, step: { ...ref, n: step.n } } }), words));
+  const say: Bench['say'] = (kind, body, words, photo) =>
+    as((by) => write(writeEntry({ by, kind, body: { ...body, step: { ...ref, n: step.n } } }), words, photo));
   return {
     who,
     isAsking: pending !== null,

@@ -35,6 +35,8 @@ export interface Run {
   readonly next: RunStep | null;
   readonly fold: Fold;
   readonly state: TrueState;
+  /** What holds of the record, corrections taken in. */
+  readonly held: readonly NewEntry[];
   /** Something went wrong since this plan was made: the rest is to be planned anew. */
   readonly mishaps: readonly Extract<NewEntry, { kind: 'defect' }>[];
 }
@@ -78,6 +80,7 @@ export function useRun(plan: PlanOnScreen | null, record: PanelRecord): Run | nu
       next: steps.find(({ isDone }) => !isDone) ?? null,
       fold,
       state: stateOfFold(fold),
+      held,
       mishaps: held.filter(
         (entry): entry is Extract<NewEntry, { kind: 'defect' }> =>
           entry.kind === 'defect' && entry.at > plan.createdAt,

@@ -1,7 +1,7 @@
 import { regionsOf, type CutLine, type Panel, type PanelPatch } from '@blue-ledge/core';
 import type { ReactNode } from 'react';
 import { NestedMap } from './NestedMap.tsx';
-import type { Frame } from './panel-frame.ts';
+import type { Frame, Point } from './panel-frame.ts';
 import { ShapedMap } from './ShapedMap.tsx';
 import './panel-map.css';
 
@@ -11,6 +11,8 @@ interface PanelMapProps {
   readonly height: number;
   readonly selected?: string | undefined;
   readonly onSelect?: (zoneId: string) => void;
+  /** On a drawn panel, in place of selecting a zone: where in it somebody tapped, mm. */
+  readonly onTap?: (zoneId: string, atMm: Point) => void;
   /** Shows where the section is cut: the line itself on a drawn panel, a level one otherwise. */
   readonly cut?: CutLine | null | undefined;
   readonly onCut?: (cut: CutLine) => void;
@@ -28,7 +30,7 @@ interface PanelMapProps {
 }
 
 /** The panel from the front. */
-export function PanelMap({ panel, cut, onCut, over, patches = [], onPlace, ...rest }: PanelMapProps) {
+export function PanelMap({ panel, cut, onCut, over, patches = [], onPlace, onTap, ...rest }: PanelMapProps) {
   return regionsOf(panel) ? (
     <ShapedMap
       panel={panel}
@@ -37,6 +39,7 @@ export function PanelMap({ panel, cut, onCut, over, patches = [], onPlace, ...re
       over={over}
       patches={patches}
       onPlace={onPlace}
+      onTap={onTap}
       {...rest}
     />
   ) : (

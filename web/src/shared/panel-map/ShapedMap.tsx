@@ -8,13 +8,13 @@ import {
   type Panel,
   type PanelPatch,
 } from '@blue-ledge/core';
-import { useMemo, type ReactNode } from 'react';
+import { useMemo, type MouseEvent, type ReactNode } from 'react';
 import { patternId } from '../materials/patterns.ts';
 import { CutHandles } from './CutHandles.tsx';
 import { MapLetter } from './MapLetter.tsx';
 import { PatchMark } from './PatchMark.tsx';
 import { besideLetter } from './patch-layout.ts';
-import { frameOf, linePath, regionPath, ringPath, type Frame } from './panel-frame.ts';
+import { frameOf, linePath, regionPath, ringPath, type Frame, type Point } from './panel-frame.ts';
 
 interface ShapedMapProps {
   readonly panel: Panel;
@@ -22,6 +22,8 @@ interface ShapedMapProps {
   readonly height: number;
   readonly selected?: string | undefined;
   readonly onSelect?: ((zoneId: string) => void) | undefined;
+  /** In place of selecting a zone: where in it somebody tapped, mm. */
+  readonly onTap?: ((zoneId: string, atMm: Point) => void) | undefined;
   readonly cut?: CutLine | undefined;
   readonly onCut?: ((cut: CutLine) => void) | undefined;
   readonly patches: readonly PanelPatch[];
@@ -44,6 +46,7 @@ export function ShapedMap({
   height,
   selected,
   onSelect,
+  onTap,
   cut,
   onCut,
   patches,
@@ -71,8 +74,10 @@ export function ShapedMap({
             stroke="var(--ink)"
             strokeWidth="1.8"
             opacity={opacityOf(region.zoneId, lit)}
-            onClick={() => onSelect?.(region.zoneId)}
-            style={{ cursor: onSelect ? 'pointer' : 'default' }}
+            onClick={(event) =>
+              onTap ? onTap(region.zoneId, frame.toMm(pointIn(event))) : onSelect?.(region.zoneId)
+            }
+            style={{ cursor: onTap ? 'crosshair' : onSelect ? 'pointer' : 'default' }}
           />
         );
       })}
@@ -135,6 +140,12 @@ export function ShapedMap({
       {over?.(frame)}
     </svg>
   );
+}
+
+/** Where on the drawing somebody tapped, px. */
+function pointIn({ currentTarget, clientX, clientY }: MouseEvent<SVGElement>): Point {
+  const { left, top } = currentTarget.ownerSVGElement!.getBoundingClientRect();
+  return [clientX - left, clientY - top];
 }
 
 /** What is not meant is paler. */

@@ -1,0 +1,69 @@
+import { PHOTO_ID, photoIdOf } from '@blue-ledge/core';
+import { existsSync, mkdirSync, readdirSync } from 'node:fs';
+import { open, rename, rm, stat, unlink } from 'node:fs/promises';
+import { join } from 'node:path';
+import { randomUUID } from 'node:crypto';
+
+/** Photos as files beside the database, each under the hash of what it holds: the same one twice is one file. */
+
+const FOLDER_MODE = 0o700;
+const FILE_MODE = 0o600;
+const DAY_MS = 24 * 60 * 60 * 1000;
+
+/** Kinds of pictures that are kept. */
+export const PHOTO_TYPES = { jpg: 'image/jpeg', png: 'image/png', webp: 'image/webp' } as const;
+export type PhotoType = keyof typeof PHOTO_TYPES;
+const TYPES = Object.keys(PHOTO_TYPES) as PhotoType[];
+
+export interface KeptPhoto {
+  readonly path: string;
+  readonly mediaType: string;
+}
+
+export class PhotoStore {
+  constructor(private readonly folder: string) {
+    mkdirSync(folder, { recursive: true, mode: FOLDER_MODE });
+  }
+
+  /** The file of a photo; null where it never arrived here. */
+  find(id: string): KeptPhoto | null {
+    if (!PHOTO_ID.test(id)) return null;
+    const type = TYPES.find((each) => existsSync(this.pathOf(id, each)));
+    return type ? { path: this.pathOf(id, type), mediaType: PHOTO_TYPES[type] } : null;
+  }
+
+  /** Keeps a photo: whole on the disk, or not at all. @returns its id */
+  async keep(bytes: Buffer, type: PhotoType): Promise<string> {
+    const id = photoIdOf(bytes);
+    if (this.find(id)) return id;
+    const draft = join(this.folder, `${randomUUID()}.part`);
+    try {
+      const file = await open(draft, 'wx', FILE_MODE);
+      try {
+        await file.writeFile(bytes);
+        await file.sync();
+      } finally {
+        await file.close();
+      }
+      await rename(draft, this.pathOf(id, type));
+    } catch (error) {
+      await rm(draft, { force: true });
+      throw error;
+    }
+    return id;
+  }
+
+  /** Takes away what no entry names since a day: photos whose entry never came, and what a stopped server left half written. */
+  async sweep(named: ReadonlySet<string>, nowMs: number): Promise<void> {
+    for (const name of readdirSync(this.folder)) {
+      if (named.has(name.split('.')[0]!)) continue;
+      const path = join(this.folder, name);
+      const { mtimeMs } = await stat(path);
+      if (nowMs - mtimeMs > DAY_MS) await unlink(path);
+    }
+  }
+
+  private pathOf(id: string, type: PhotoType): string {
+    return join(this.folder, `${id}.${type}`);
+  }
+}
