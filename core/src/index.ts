@@ -110,7 +110,7 @@ export { drawnShape, movedOnto, snapped, withCorner } from './survey/shaping.ts'
 export { innerPlace, type InnerPlace } from './survey/inner-place.ts';
 export { contradictionsOf } from './survey/contradictions.ts';
 export { schoolsInPlay } from './survey/schools-in-play.ts';
-export { SCHOOLS, schoolOf, schoolsSchema } from './survey/schools.ts';
+export { SCHOOLS, schoolOf, schoolsSchema, sideText } from './survey/schools.ts';
 export type { SchoolName, Schools } from './survey/schools.ts';
 export { SHOP_RULES, SHOP_RULE_GROUPS } from './survey/shop-rules.ts';
 export { QUALITIES } from './survey/qualities.ts';
@@ -365,7 +365,15 @@ export { plannedBesideDone, type Deviation, type DoneAs, type PlannedDone } from
 export { DEFECT_WORDS } from './record/defect-words.ts';
 export { patchWords } from './planner/places.ts';
 export { KIND_WORDS, entryWords, type EntryWords } from './record/entry-words.ts';
-export { CARD_CAUTIONS, handOverCard, type HandOverCard } from './record/hand-over.ts';
+export { isKept, setUpOf, type SetUp } from './record/set-up.ts';
+export { handOverCard, type HandOverCard } from './record/hand-over.ts';
+export {
+  cardWords,
+  type CardAreaWords,
+  type CardSection,
+  type CardVerdict,
+  type CardWords,
+} from './record/card-words.ts';
 export {
   LEAST_SAMPLES,
   ownFigures,

@@ -15,6 +15,8 @@ import type { NewEntry } from './entry.ts';
 import { isBroken, whyNotNow, type Fold } from './fold.ts';
 import type { Said } from '../planner/plan.ts';
 import { saidOf } from '../planner/steps.ts';
+import { grouped } from '../units/grouped.ts';
+import { minutesOfMoment } from '../units/moment.ts';
 
 /** The ready-for-base card of a panel: what lies under, how it came to be, and what whoever lays the base has to know. */
 
@@ -64,13 +66,14 @@ export interface HandOverCard {
   readonly people: readonly { readonly name: string; readonly nActs: number }[];
   /** What was otherwise than it should be, in words. */
   readonly deviations: readonly string[];
-  /** Rules that were not kept on the way. */
-  readonly broken: readonly Said[];
+  /** Rules that were not kept on the way, each kind once: the first of it, and how many there were. */
+  readonly broken: readonly { readonly said: Said; readonly count: number }[];
   /** Why it may not be handed over yet; empty where it may. */
   readonly notYet: readonly Said[];
   /** What base and clear must not do to what lies here. */
   readonly forPainter: readonly string[];
-  readonly signedBy: readonly { readonly name: string; readonly at: string }[];
+  /** With the minute of the panel's clock. */
+  readonly signedBy: readonly { readonly name: string; readonly atMin: number }[];
   /** Hash of the last entry: a card and a record that belong together have the same. */
   readonly head: string;
 }
@@ -215,6 +218,7 @@ export function handOverCard(fold: Fold, record: readonly NewEntry[], head: stri
   );
   const areas = panel.zones.map((zone) => areaOf(zone, measured));
   const broken = steps.flatMap(({ remarks }) => remarks.filter(isBroken).map(({ reason }) => saidOf(reason)));
+  const brokenKinds = [...grouped(broken, ({ code }) => code).values()];
   const isHandedOver = steps.some(({ act }) => act.op === 'hand-over');
   const handedOver = panel.zones.filter(({ role }) => role !== 'keep').map(({ zone }) => zone.id);
   return {
@@ -226,10 +230,16 @@ export function handOverCard(fold: Fold, record: readonly NewEntry[], head: stri
     products: productsIn(entries, fold),
     people: counted(entries.filter(isOf('act')).map(({ by }) => by)),
     deviations: deviationsIn(entries, withdrawn.length),
-    broken: broken.filter(({ text }, i) => broken.findIndex((other) => other.text === text) === i),
+    broken: brokenKinds.map((all) => ({
+      said: all[0]!,
+      count: new Set(all.map(({ text }) => text)).size,
+    })),
     notYet: isHandedOver ? [] : whyNotNow(fold, { op: 'hand-over', zones: handedOver }),
     forPainter: forPainter(areas, fold),
-    signedBy: entries.filter(isOf('sign')).map(({ body: { name }, by, at }) => ({ name: name ?? by, at })),
+    signedBy: entries.filter(isOf('sign')).map(({ body: { name }, by, at }) => ({
+      name: name ?? by,
+      atMin: Math.max(0, minutesOfMoment(at) - happened.zeroMin),
+    })),
     head,
   };
 }

@@ -1,4 +1,3 @@
-import { gunFor, type Gun } from '../materials/equipment.ts';
 import { formOf, readyVolumeSolids } from '../materials/sheet.ts';
 import { isBody } from '../materials/layer-kinds.ts';
 import { isCoat, isCoatOp, isLaying, isSandOp, isStripping, type Act } from '../operations/act.ts';
@@ -13,6 +12,7 @@ import type { Performed } from '../planner/prepare.ts';
 import { LABOUR_RULES } from '../survey/labour-rules.ts';
 import type { ShopRuleName } from '../survey/shop-rules.ts';
 import { minutesOfMoment } from '../units/moment.ts';
+import { gunOfCoat } from './coat-gun.ts';
 import { heldOf, type Holding } from './corrections.ts';
 import type { NewEntry } from './entry.ts';
 import { foldRecord, type Fold, type FoldOptions } from './fold.ts';
@@ -91,10 +91,6 @@ const timesOf = ({ steps, acts, context }: Fold): OwnSample[] =>
 const meanOf = (all: readonly number[]): number => all.reduce((sum, one) => sum + one, 0) / all.length;
 const listed = (um: number | readonly number[]): readonly number[] => (typeof um === 'number' ? [um] : um);
 
-/** The gun that a coat was sprayed with: one that has the tip that was written down, else the one that plans reckon with. */
-const gunOf = (guns: readonly Gun[], tipMm: number | undefined, range: Parameters<typeof gunFor>[1]) =>
-  guns.find(({ tipsMm }) => tipMm !== undefined && tipsMm.includes(tipMm)) ?? gunFor(guns, range);
-
 /** Film of a coat by the comb against what its sheet says, in the gun that laid it. */
 function filmSample({ body }: ActEntry, act: Act, task: PlanTask): OwnSample[] {
   const { wetUm, reductionPercent = 0, tipMm } = body.values ?? {};
@@ -103,7 +99,7 @@ function filmSample({ body }: ActEntry, act: Act, task: PlanTask): OwnSample[] {
   if (!sheet || formOf(sheet) !== 'sprayed' || sheet.film.perCoatUm <= 0) return [];
   const readings = listed(wetUm);
   const dryUm = (meanOf(readings) * readyVolumeSolids(sheet)) / (1 + reductionPercent / 100);
-  const gun = gunOf(task.shop.guns ?? [], tipMm, sheet.tipMm);
+  const gun = gunOfCoat(task.shop.guns ?? [], tipMm, sheet);
   return [
     {
       rule: 'coatFilmPercent',

@@ -1,4 +1,5 @@
 import {
+  foldRecord,
   heldOf,
   plannedBesideDone,
   regionsOf,
@@ -29,6 +30,7 @@ import { useSize } from '../shared/use-size.ts';
 import { PageTitle } from '../shell/PageTitle.tsx';
 import { useFormat } from '../state/units.ts';
 import { CorrectDialog } from './CorrectDialog.tsx';
+import { RepeatButton } from './RepeatDialog.tsx';
 import { EntryLine } from './EntryLine.tsx';
 import './record.css';
 
@@ -41,6 +43,12 @@ export function PanelRecordPage() {
   const { record, error: recordError } = usePanelRecord(key);
   const run = useRun(isOpened(plan) ? plan : null, record);
   const held = useMemo(() => heldOf(record.entries), [record.entries]);
+  const fold = useMemo(
+    () =>
+      run?.fold ??
+      (view && foldRecord({ panel: view.panel, shop: view.shop, target: view.target }, record.entries)),
+    [run, view, record.entries],
+  );
   const [correcting, setCorrecting] = useState<Holding | null>(null);
   const [act, setAct] = useState<((by: string) => void) | null>(null);
   const who = useWho(view?.shop);
@@ -62,6 +70,15 @@ export function PanelRecordPage() {
       <div className="panel-record">
         <section aria-labelledby="entries-head">
           <h2 id="entries-head">Entries, the newest first</h2>
+          {fold && fold.acts.length > 0 && (
+            <RepeatButton
+              of={key}
+              name={`${view.panel.name}, ${view.job.title}`}
+              fold={fold}
+              system={run?.system ?? null}
+              nDefects={held.entries.filter(({ kind }) => kind === 'defect').length}
+            />
+          )}
           {rows.length === 0 && (
             <p className="empty">
               Nothing is written yet. Work on this panel is entered in its Run stage, step by step.

@@ -43,8 +43,8 @@ export function OwnFigures({ shopId, shop, onChange }: OwnFiguresProps) {
         From {nPanels === 1 ? 'the record of one panel' : `the records of ${nPanels} panels`}
         {nLeftOut > 0 && `, the last that were worked on; ${nLeftOut} older ones are left out`}. Each is the
         figure with which the plan would have said what was really written down: the middle of all, and
-        between what half of them lie. Flash is from the last pass until a fingertip stayed clean.{' '}
-        {LEAST_SAMPLES} times make a figure.
+        between what half of them lie. Flash is from the last pass until a fingertip stayed clean. A figure
+        needs at least {LEAST_SAMPLES} of them.
       </p>
       <table className="own-figures">
         <thead>

@@ -73,7 +73,8 @@ export function FoundDialog({ defect, step, fold, panel, shop, onBack, onClose, 
       }
     >
       <p className="found-looks">
-        <DefectDrawing defect={defect} /> {looks}. Tap on the map where it is.
+        <DefectDrawing defect={defect} />
+        <span>{looks}. Tap on the map where it is.</span>
       </p>
       <PlacePicker panel={panel} shop={shop} areas={areas} place={place} onPick={setPlace} />
       <DialogFields>
