@@ -16,6 +16,7 @@ const ROOMS = [
   'operations',
   'rules',
   'planner',
+  'practice',
   'record',
   'diagnosis',
   'clocks',

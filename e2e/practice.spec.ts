@@ -74,3 +74,28 @@ test('a panel is blocked by keys alone, felt by palm, and looked at in raking li
   await page.getByRole('button', { name: '6. Large hood, thin build' }).click();
   await expect(page.getByRole('heading', { level: 2, name: 'Large hood, thin build' })).toBeVisible();
 });
+
+test('a case is tried, refused by its rule, solved, and counted; a reload keeps it', async ({ page }) => {
+  await page.goto('/practice/cases?case=stripped-lid');
+  await expect(page.getByRole('heading', { name: 'A stripped engine lid' })).toBeVisible();
+  const add = async (op: string): Promise<void> => {
+    await page.getByRole('combobox', { name: 'Add a step' }).fill(op);
+    await page.getByTitle(op, { exact: true }).click();
+  };
+  await add('sealer');
+  await page.getByRole('button', { name: 'Judge it' }).click();
+  const said = page.getByRole('region', { name: 'What the planner says' });
+  await expect(said).toContainText('It does not get the panel ready.');
+  await expect(said).toContainText('does not protect bare steel');
+  await expectAccessible(page);
+  await add('epoxy');
+  await page.getByRole('button', { name: 'Step 2 earlier' }).click();
+  await page.getByRole('button', { name: 'Judge it' }).click();
+  await expect(said).toContainText('of 100');
+  await page.getByRole('button', { name: 'Show the planner’s system' }).click();
+  await expect(said.getByRole('listitem').filter({ hasText: 'Hand over to base' }).first()).toBeVisible();
+  await expectAccessible(page);
+  await page.reload();
+  await expect(page.getByRole('button', { name: /1\. A stripped engine lid .*\d+ of 100/ })).toBeVisible();
+  await expect(page.getByRole('combobox', { name: 'Product of step 2' })).toBeVisible();
+});

@@ -1,32 +1,12 @@
 import type { Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
 import { DOOR, askForSystems, expect, expectAccessible, expectSaved, test } from './fixtures.ts';
+import { CORNER, act, atBench, doUntil, heading } from './bench.ts';
 import { MORNING, onMondayMorning } from './shop-day.ts';
 
 /** The bench: steps done one after the other, mishaps and what follows, and nothing lost on the way to the record. */
 
-const CORNER = '/jobs/bus-6/panels/corner';
 const RECORD = `/api${CORNER}/record`;
-
-const heading = (page: Page) => page.locator('#run-step');
-const act = (page: Page, name: RegExp) => page.getByRole('button', { name }).first();
-
-/** Opens a panel at the bench, as Prep A. */
-async function atBench(page: Page, panel: string): Promise<void> {
-  await page.goto(`${panel}/run`);
-  await page.getByRole('button', { name: 'Who works here?' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Prep A' }).click();
-  await expect(page.getByRole('dialog')).toBeHidden();
-}
-
-/** Does steps until one whose title fits comes up. */
-async function doUntil(page: Page, title: RegExp): Promise<void> {
-  for (let tries = 0; tries < 30 && !title.test((await heading(page).textContent()) ?? ''); tries++) {
-    const before = await page.locator('.run-n').textContent();
-    await act(page, /^Done (as planned|all the same)/).click();
-    await expect(page.locator('.run-n')).not.toHaveText(before!);
-  }
-  await expect(heading(page)).toHaveText(title);
-}
 
 test('a step is checked and done by keys, taken back, and done again; the record and the job say so', async ({
   page,
@@ -229,6 +209,16 @@ test('from survey to hand-over: the card says what lies under base, is signed, a
   await expect(page.getByText(/^Not by the rules:/).first()).toBeVisible();
   await expectAccessible(page);
   const code = await page.locator('.card-code code').textContent();
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as PDF' }).click(),
+  ]);
+  expect(saved.suggestedFilename()).toBe(`card-${code}.pdf`);
+  const pdf = readFileSync(await saved.path(), 'latin1');
+  expect(pdf.slice(0, 5)).toBe('%PDF-');
+  // Its fonts lie in it.
+  expect(pdf).toMatch(/\/FontName \/\w+\+Barlow-Regular/);
+  expect(pdf).toMatch(/\/FontFile2? /);
   await page.getByRole('button', { name: 'Sign it…' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Prep A' }).click();
   await expect(page.getByText(/^Signed: Prep A/)).toBeVisible();

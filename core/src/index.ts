@@ -295,7 +295,7 @@ export { isSandOp, actInputsSchema } from './planner/act-input.ts';
 export { ownSequenceSchema, type ActInput, type OwnSequence } from './planner/act-input.ts';
 export { OPS } from './operations/act.ts';
 export type { OpName } from './operations/act.ts';
-export { SHEET_KIND_OF, isProductFor, workOf } from './operations/products.ts';
+export { SHEET_KIND_OF, isChosenWork, isForPlastic, isProductFor, workOf } from './operations/products.ts';
 export { jobPlanSchema, panelPlanSchema } from './planner/plan.ts';
 export type { DecidingTest, JobPlan, Notice, PanelPlan, Said, Stack, Step, System } from './planner/plan.ts';
 export { GOVERNS } from './planner/cautions.ts';
@@ -330,8 +330,12 @@ export { momentsOf } from './clocks/run-clock.ts';
 export { clockOfStep, type StartableClock } from './clocks/start-clock.ts';
 export { shopAirSchema, type ShopAir } from './survey/shop.ts';
 
+// practice
+export { CASE_TOPICS, PRACTICE_CASES, type CaseTopic, type PracticeCase } from './practice/cases.ts';
+export { SOLVED_POINTS, caseAreas, judgeCase, type CaseVerdict } from './practice/judge-case.ts';
+
 // record
-export { isCoatOp } from './operations/act.ts';
+export { isBodyOp, isCoatOp } from './operations/act.ts';
 export { DEFECTS, type Defect } from './operations/mishaps.ts';
 export { actsDone, happeningsSchema, type Happening } from './planner/happening.ts';
 export { CHECK_KINDS, checkTitle, checksOf, type Check, type CheckKind } from './record/checks.ts';

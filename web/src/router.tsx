@@ -95,6 +95,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./practice/PracticePage.tsx')).PracticePage }),
       },
       {
+        path: 'practice/cases',
+        lazy: async () => ({ Component: (await import('./practice/cases/CasesPage.tsx')).CasesPage }),
+      },
+      {
         path: 'record',
         lazy: async () => ({ Component: (await import('./record/RecordPage.tsx')).RecordPage }),
       },

@@ -26,6 +26,10 @@ export const SHEET_KIND_OF: Partial<Record<OpName, ProductSheet['kind']>> = {
   'texture-coat': 'texture',
 };
 
+/** Work that a person chooses; what rules ask for in between is not. */
+export const isChosenWork = (op: OpName): boolean =>
+  SHEET_KIND_OF[op] !== undefined || op.startsWith('strip-') || op === 'hand-over';
+
 const OP_OF_USE: Record<NonNullable<ProductSheet['use']>, OpName> = { sealer: 'seal' };
 
 type Meant = Pick<ProductSheet, 'kind' | 'use'>;

@@ -225,6 +225,10 @@ export function zoneOf(panel: PanelState, id: string): ZoneState {
 export const takesCoats = ({ role, patch }: Pick<ZoneState, 'role' | 'patch'>): boolean =>
   role === 'refinish' || (role !== 'keep' && patch !== null);
 
+/** Areas that are handed over to base: all but those that stay as they are. */
+export const areasForBase = ({ zones }: Pick<PanelState, 'zones'>): string[] =>
+  zones.filter(({ role }) => role !== 'keep').map(({ zone }) => zone.id);
+
 /** Zone to which an area belongs. */
 export const zoneIdOf = ({ zone, patch }: Pick<ZoneState, 'zone' | 'patch'>): string =>
   patch?.zoneId ?? zone.id;

@@ -13,6 +13,7 @@ import { mayLieOn, sagOf } from '../operations/coating.ts';
 import { ledgeLimit, schoolIn, type Context } from '../operations/context.ts';
 import { isEpoxySealer, isForPlastic, productsFor } from '../operations/products.ts';
 import {
+  areasForBase,
   hasIssue,
   isBare,
   isFoundFinish,
@@ -78,8 +79,11 @@ export function intents(panel: PanelState, context: Context): Act[] {
   if (opening.length > 0) return opening;
   const unchecked = panel.zones.filter((zone) => hasIssue(zone, 'found-body'));
   if (unchecked.length > 0) return foundFiller(unchecked, context);
-  const handedOver = panel.zones.filter(({ role }) => role !== 'keep');
-  const handOver: Act = { op: 'hand-over', zones: idsOf(handedOver), why: [reason('C1', 'plan.hand-over')] };
+  const handOver: Act = {
+    op: 'hand-over',
+    zones: areasForBase(panel),
+    why: [reason('C1', 'plan.hand-over')],
+  };
   if (panel.zones.some(isSealed) && !panel.zones.some(lacksLastCoat)) return [handOver];
   return [...strips(panel, context), ...fills(panel, context), ...coats(panel, context), handOver];
 }

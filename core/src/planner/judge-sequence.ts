@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Context } from '../operations/context.ts';
 import { carryOut } from '../operations/perform.ts';
-import type { PanelState } from '../operations/state.ts';
+import { areasForBase, type PanelState } from '../operations/state.ts';
 import { decideAct } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
 import { actOf, type ActInput } from './act-input.ts';
@@ -22,8 +22,10 @@ export const judgedStepSchema = z.object({
 });
 export const judgementSchema = z.object({
   steps: z.array(judgedStepSchema),
-  /** Whether nothing was refused and it ends in the hand-over. */
+  /** Whether nothing was refused and it ends in the hand-over of all that base goes on. */
   isReady: z.boolean(),
+  /** Areas that base goes on and that nothing hands over. */
+  notHandedOver: z.array(z.string()),
   problems: z.array(z.object({ path: z.string(), message: z.string() })),
 });
 export type JudgedStep = z.infer<typeof judgedStepSchema>;
@@ -92,6 +94,14 @@ export function walkSequence(
   return { walked, problems };
 }
 
+/** Areas that base goes on and that no step of a sequence hands over: a patch is an area of its own. */
+export function notHandedOver(start: PanelState, walked: readonly Walked[]): string[] {
+  const handed = new Set(
+    walked.flatMap(({ performed: { act } }) => (act.op === 'hand-over' ? act.zones : [])),
+  );
+  return areasForBase(start).filter((area) => !handed.has(area));
+}
+
 /** The verdict on a sequence in words, step by step. */
 export function judgeSequence(
   start: PanelState,
@@ -108,5 +118,7 @@ export function judgeSequence(
   }));
   const isRefused = steps.some(({ verdict }) => verdict === 'refused');
   const ends = steps.at(-1)?.step.op === 'hand-over';
-  return { steps, isReady: problems.length === 0 && !isRefused && ends, problems };
+  const left = notHandedOver(start, walked);
+  const isReady = problems.length === 0 && !isRefused && ends && left.length === 0;
+  return { steps, isReady, notHandedOver: left, problems };
 }

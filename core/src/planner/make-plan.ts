@@ -6,7 +6,7 @@ import type { PanelState } from '../operations/state.ts';
 import { inputOf, type OwnSequence } from './act-input.ts';
 import { benchOfTask, waitingStops, type PlanTask } from './bench-of-task.ts';
 import { intoHours } from './into-hours.ts';
-import { walkSequence } from './judge-sequence.ts';
+import { notHandedOver, walkSequence } from './judge-sequence.ts';
 import { keptShelf } from './kept-shelf.ts';
 import { replayDone } from './replay-done.ts';
 import { familyOfPath, searchSystems, type RefusedPath, type SearchPath } from './search-systems.ts';
@@ -95,7 +95,9 @@ function ownSystem({ acts, fillsIn }: OwnSequence, start: PanelState, context: C
     acts: actsOf({ steps: done.map(({ performed }) => performed), choiceSteps }, start, context),
   };
   if (!refused)
-    return done.at(-1)?.performed.act.op === 'hand-over' ? [{ ...system, verdict: { kind: 'ready' } }] : [];
+    return done.at(-1)?.performed.act.op === 'hand-over' && notHandedOver(start, done).length === 0
+      ? [{ ...system, verdict: { kind: 'ready' } }]
+      : [];
   const act = { ...inputOf(refused.performed.act), why: [] };
   return [{ ...system, verdict: { kind: 'refused', act, refusals: refused.refusals.map(bare) } }];
 }

@@ -54,6 +54,20 @@ export function scoreOf(steps: readonly Performed[], context: Context): number {
   }, 0);
 }
 
+/**
+ * Work, waiting, material and remarks of a whole system in minutes of work. Schools do not count: to go the other way is
+ * no mistake.
+ */
+export function systemMinutes(
+  { handsOnMin, elapsedMin, materialCost }: Totals,
+  remarks: readonly { readonly level: Level; readonly code: string }[],
+  context: Context,
+): number {
+  const waitMin = Math.max(0, elapsedMin - handsOnMin);
+  const shoulds = new Set(remarks.flatMap(({ level, code }) => (level === 'should' ? [code] : [])));
+  return minutesOf({ handsOnMin, waitMin, materialCost }, context) + shoulds.size * REMARK_MIN;
+}
+
 /** The figures a person compares: from the first of these steps to the end of the last. */
 export function totalsOf(steps: readonly Performed[]): Totals {
   const [first] = steps;

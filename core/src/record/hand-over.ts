@@ -1,6 +1,6 @@
 import { labelOf, isSolid, type LayerKind } from '../materials/layer-kinds.ts';
 import type { Grade } from '../materials/grades.ts';
-import { topOf, type ZoneState } from '../operations/state.ts';
+import { areasForBase, topOf, type ZoneState } from '../operations/state.ts';
 import { windowsOf } from '../operations/windows.ts';
 import { GOVERNS } from '../planner/cautions.ts';
 import { bandsOfColor, hidingOver } from '../film/hiding.ts';
@@ -220,7 +220,6 @@ export function handOverCard(fold: Fold, record: readonly NewEntry[], head: stri
   const broken = steps.flatMap(({ remarks }) => remarks.filter(isBroken).map(({ reason }) => saidOf(reason)));
   const brokenKinds = [...grouped(broken, ({ code }) => code).values()];
   const isHandedOver = steps.some(({ act }) => act.op === 'hand-over');
-  const handedOver = panel.zones.filter(({ role }) => role !== 'keep').map(({ zone }) => zone.id);
   return {
     start: happened.start,
     areas,
@@ -234,7 +233,7 @@ export function handOverCard(fold: Fold, record: readonly NewEntry[], head: stri
       said: all[0]!,
       count: new Set(all.map(({ text }) => text)).size,
     })),
-    notYet: isHandedOver ? [] : whyNotNow(fold, { op: 'hand-over', zones: handedOver }),
+    notYet: isHandedOver ? [] : whyNotNow(fold, { op: 'hand-over', zones: areasForBase(panel) }),
     forPainter: forPainter(areas, fold),
     signedBy: entries.filter(isOf('sign')).map(({ body: { name }, by, at }) => ({
       name: name ?? by,

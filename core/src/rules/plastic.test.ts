@@ -170,6 +170,11 @@ describe('P9: a break is mended first', () => {
       op: 'promote',
     });
     expect(saidBy('P9', coat('promote', CRACK), ground)).toEqual([]);
+    // Promoter on the break alone is part of its repair; over the whole part it is not.
+    expect(verdictsOf('P9', coat('promote', CRACK), cracked)[0]?.remedy).toMatchObject({ op: 'abrade' });
+    expect(verdictsOf('P9', coat('promote', `A ${CRACK}`), cracked)[0]?.remedy).toMatchObject({
+      op: 'plastic-repair',
+    });
   });
   test('a sound part has nothing to mend', () => {
     expect(saidBy('P9', coat('prime-plastic', 'A'), ready())).toEqual([]);

@@ -15,6 +15,7 @@ import {
 import { plasticPaste, sheetFor } from '../operations/products.ts';
 import { recoatWindow } from '../operations/windows.ts';
 import { findingOf } from '../survey/finding.ts';
+import { readArea } from '../survey/patches.ts';
 import { isFlexible, isLowEnergy, testOf } from '../survey/zone-facts.ts';
 import { heatVerdicts } from './heat.ts';
 import {
@@ -224,6 +225,14 @@ const damageFacts = (zone: ZoneState) => {
   return { damage: found?.kind ?? 'crack', lengthMm: found?.lengthMm ?? 0 };
 };
 
+/** A break is ground before anything of its repair lies on it. */
+const grind = (input: ZoneRuleInput): readonly Verdict[] =>
+  p9.must(
+    input,
+    { code: 'P9.grind', facts: { grit: GRIND.finest } },
+    abrade(input.zone, GRIND.finest, 'machine', input.context),
+  );
+
 /** A break is bared on both sides, ground, and filled before anything else is sprayed there. */
 const mend = (input: ZoneRuleInput): readonly Verdict[] => {
   const { act, zone, context } = input;
@@ -234,8 +243,10 @@ const mend = (input: ZoneRuleInput): readonly Verdict[] => {
       { code: 'P9.bare', facts: { layer: labelOf(topOf(zone).kind) } },
       strip([zone], context),
     );
-  const isForRepair = act.op === 'promote' && isGround(zone);
-  if (isForRepair) return NO_VERDICTS;
+  // On patches alone it is part of their repair; over the whole part, repairs come first.
+  const isForRepair = act.op === 'promote' && act.zones.every((id) => readArea(id).patch !== undefined);
+  if (act.op === 'promote' && isGround(zone)) return NO_VERDICTS;
+  if (isForRepair) return grind(input);
   const sheet = plasticPaste(context, zone.stack[0]!.kind);
   return sheet
     ? p9.must(input, { code: 'P9.mend', facts }, bodyWork('plastic-repair', zone, sheet))
@@ -254,17 +265,11 @@ export const P9: Rule = {
   on: [...COAT_OPS, 'plastic-repair', 'hand-over'],
   asks: 'A crack or hole is cleaned and ground on both sides, promoted, backed, filled in one wet session, shaped, promoted again.',
   judge: (input) => {
-    const { act, zone, context } = input;
+    const { act, zone } = input;
     if (!hasIssue(zone, 'break') || !isRawPlastic(zone.stack[0]!.kind)) return NO_VERDICTS;
     if (act.op !== 'plastic-repair' || isFoundFinish(zone)) return mend(input);
     if (topOf(zone).kind === 'promoter') return p9.note(input, { code: 'P9.how', facts: {} });
-    return isGround(zone)
-      ? p9.note(input, { code: 'P9.how', facts: {} })
-      : p9.must(
-          input,
-          { code: 'P9.grind', facts: { grit: GRIND.finest } },
-          abrade(zone, GRIND.finest, 'machine', context),
-        );
+    return isGround(zone) ? p9.note(input, { code: 'P9.how', facts: {} }) : grind(input);
   },
 };
 

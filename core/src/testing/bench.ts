@@ -1,6 +1,6 @@
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import type { Grade } from '../materials/grades.ts';
-import { FINDABLE_KINDS, type LayerKind } from '../materials/layer-kinds.ts';
+import type { LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Act, BodyAct, CleanAct, CoatAct, PlainAct, SandAct } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
@@ -11,24 +11,13 @@ import type { Verdict } from '../rules/rule.ts';
 import { sandedMaterial } from '../materials/sanded-material.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
 import type { Tool } from '../materials/tools.ts';
-import { panelSchema, type Panel } from '../survey/panel.ts';
+import { panelOf, type ZoneSketch } from '../survey/sketch.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { say } from '../wording/say.ts';
 
-/** Set-up that the tests of core share: a panel on the bench, put into any state, and what the rules say of an act. */
+export { panelOf, type ZoneSketch };
 
-export interface ZoneSketch {
-  readonly id?: string;
-  readonly areaM2?: number;
-  /** From the substrate up: "steel/ecoat:20/old-finish:95". */
-  readonly stack: string;
-  readonly findings?: readonly object[];
-  readonly tests?: readonly object[];
-  /** Colour of its top layer. */
-  readonly color?: string;
-  /** Role, face, quality and what else a zone may say. */
-  readonly facts?: object;
-}
+/** Set-up that the tests of core share: a panel on the bench, put into any state, and what the rules say of an act. */
 
 export interface Surroundings {
   readonly panel?: object;
@@ -43,33 +32,6 @@ export interface Surroundings {
 export interface Bench {
   readonly context: Context;
   readonly state: PanelState;
-}
-
-const layersOf = (stack: string, color?: string) =>
-  stack.split('/').map((text, i, all) => {
-    const [kind, um] = text.split(':');
-    const own = color && i === all.length - 1 ? { color } : {};
-    return um === undefined ? { kind, ...own } : { kind, um: Number(um), ...own };
-  });
-
-/** A panel from sketches of its zones; ids default to A, B, C in order, areas to 0.5 m². */
-export function panelOf(sketches: readonly ZoneSketch[], facts: object = {}): Panel {
-  const zones = sketches.map(({ id, areaM2 = 0.5, stack, findings = [], tests, color, facts: own }, i) => {
-    const layers = layersOf(stack, color);
-    const name = id ?? String.fromCharCode(65 + i);
-    return {
-      id: name,
-      name: `zone ${name}`,
-      areaM2,
-      layers,
-      substrate: layers.findLast(({ kind }) => FINDABLE_KINDS.some((name) => name === kind))!.kind,
-      findings,
-      ...(tests ? { tests } : {}),
-      ...own,
-    };
-  });
-  const areaM2 = zones.reduce((sum, zone) => sum + zone.areaM2, 0);
-  return panelSchema.parse({ id: 'panel', name: 'panel', areaM2, zones, ...facts });
 }
 
 /** The panel on the bench, as it came in. */

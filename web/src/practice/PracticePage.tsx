@@ -2,6 +2,7 @@ import { PRACTICE_PANELS } from '@blue-ledge/core';
 import { useSearchParams } from 'react-router';
 import { PageTitle } from '../shell/PageTitle.tsx';
 import { PracticeBoard } from './PracticeBoard.tsx';
+import { PracticeTabs } from './PracticeTabs.tsx';
 import { usePracticeLog } from './practice-store.ts';
 import './practice.css';
 
@@ -14,7 +15,8 @@ export function PracticePage() {
     <main className="practice">
       <PageTitle name={`Practice: ${panel.name}`} />
       <div className="practice-head">
-        <h1>Blocking practice</h1>
+        <h1>Practice</h1>
+        <PracticeTabs />
         <p className="note">
           Drag the block over the panel. The guide coat stays in the lows and goes first on the highs.
         </p>

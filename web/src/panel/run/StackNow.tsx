@@ -1,6 +1,5 @@
-import { areaTitle, isSolid, labelOf, type TrueState } from '@blue-ledge/core';
-import { Swatch } from '../../shared/materials/Swatch.tsx';
-import { useFormat } from '../../state/units.ts';
+import { areaTitle, type TrueState } from '@blue-ledge/core';
+import { StackList } from '../../shared/materials/StackList.tsx';
 
 interface StackNowProps {
   readonly state: TrueState;
@@ -12,7 +11,6 @@ const MOST_AREAS = 3;
 
 /** What lies on the areas of a step now, from the top down, by the record. */
 export function StackNow({ state, areas }: StackNowProps) {
-  const { quantity } = useFormat();
   const shown = areas.filter((id) => state.zones[id]).slice(0, MOST_AREAS);
   return (
     <div className="stack-now">
@@ -20,14 +18,7 @@ export function StackNow({ state, areas }: StackNowProps) {
       {shown.map((id) => (
         <div key={id}>
           <h4>{areaTitle(id)}</h4>
-          <ul>
-            {state.zones[id]!.stack.toReversed().map(({ kind, um }, i) => (
-              <li key={`${kind}${i}`}>
-                <Swatch kind={kind} /> {labelOf(kind)}
-                {!isSolid(kind) && <b>{quantity('Um', um)}</b>}
-              </li>
-            ))}
-          </ul>
+          <StackList stack={state.zones[id]!.stack} />
         </div>
       ))}
       {areas.length > MOST_AREAS && <p className="note">and {areas.length - MOST_AREAS} more areas</p>}

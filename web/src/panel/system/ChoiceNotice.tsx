@@ -5,7 +5,8 @@ import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import { isOpened, usePlanById, type PanelKey } from '../../api/queries.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { useFormat } from '../../state/units.ts';
-import { SystemTable } from './SystemTable.tsx';
+import { SystemTable } from '../../shared/SystemTable.tsx';
+import { usePanelContext } from '../panel-context.ts';
 
 interface ChoiceNoticeProps {
   readonly panelKey: PanelKey;
@@ -54,6 +55,7 @@ interface OldAndNewProps {
 }
 
 function OldAndNew({ panelKey, follows, now }: OldAndNewProps) {
+  const { currency } = usePanelContext().view.shop;
   const { data: before, error, isPending } = usePlanById(panelKey, follows.plan);
   if (error) return <Problem error={error} />;
   if (isPending) return <Spin description="Fetching the plan before" />;
@@ -63,6 +65,7 @@ function OldAndNew({ panelKey, follows, now }: OldAndNewProps) {
   if (!was) return <p>The plan before is of another release: it cannot be shown beside this one.</p>;
   return (
     <SystemTable
+      currency={currency}
       hasSteps
       columns={[
         { head: `Before: ${was.title}`, system: was },

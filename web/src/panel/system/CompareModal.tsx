@@ -1,7 +1,8 @@
 import type { System } from '@blue-ledge/core';
 import { Button, Modal } from 'antd';
 import { CheckOutlined } from '../../shared/icons.tsx';
-import { SystemTable } from './SystemTable.tsx';
+import { SystemTable } from '../../shared/SystemTable.tsx';
+import { usePanelContext } from '../panel-context.ts';
 
 interface CompareModalProps {
   readonly systems: readonly System[];
@@ -12,6 +13,7 @@ interface CompareModalProps {
 
 /** All systems that get the panel ready, in one table; one of them is looked at from here. */
 export function CompareModal({ systems, chosen, onShow, onClose }: CompareModalProps) {
+  const { currency } = usePanelContext().view.shop;
   const ready = systems.filter(({ verdict }) => verdict === 'ready');
   return (
     <Modal
@@ -22,6 +24,7 @@ export function CompareModal({ systems, chosen, onShow, onClose }: CompareModalP
       onCancel={onClose}
     >
       <SystemTable
+        currency={currency}
         columns={ready.map((system) => ({ head: system.title, system }))}
         foot={({ id }) => (
           <Button {...(id === chosen ? { icon: <CheckOutlined /> } : {})} onClick={() => onShow(id)}>

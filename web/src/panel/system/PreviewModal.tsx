@@ -5,7 +5,8 @@ import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import { usePreview, type PanelKey, type PlanAsk } from '../../api/queries.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { sheetChanges } from './sheet-changes.ts';
-import { SystemTable } from './SystemTable.tsx';
+import { SystemTable } from '../../shared/SystemTable.tsx';
+import { usePanelContext } from '../panel-context.ts';
 
 interface PreviewModalProps {
   readonly panelKey: PanelKey;
@@ -47,6 +48,7 @@ export function PreviewModal({ panelKey, plan, terms, onClose, onPlan }: Preview
 }
 
 function OldAndNew({ plan, preview }: { readonly plan: PlanOnScreen; readonly preview: PlanPreview }) {
+  const { currency } = usePanelContext().view.shop;
   const shownId = plan.chosen ?? plan.opened.view.chosen;
   const before = plan.opened.view.systems.find(({ id }) => id === shownId);
   const { view } = openPlan(preview.plan);
@@ -65,6 +67,7 @@ function OldAndNew({ plan, preview }: { readonly plan: PlanOnScreen; readonly pr
       {!now && <p>No system would be ready: the one that is chosen now stays with this plan.</p>}
       {before && now && (
         <SystemTable
+          currency={currency}
           hasSteps
           columns={[
             { head: `Now: ${before.title}`, system: before },

@@ -136,7 +136,6 @@ export function SystemStage() {
       {open === 'why-not' && (
         <WhyNotDrawer
           panelKey={context.key}
-          view={context.view}
           plan={plan}
           schools={schools}
           onClose={() => setOpen(null)}

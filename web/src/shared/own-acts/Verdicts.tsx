@@ -8,13 +8,9 @@ import {
   type Reason,
 } from '@blue-ledge/core';
 import type { ReactNode } from 'react';
-import {
-  CheckOutlined,
-  CloseSquareOutlined,
-  PlusSquareOutlined,
-  WarningOutlined,
-} from '../../shared/icons.tsx';
+import { CheckOutlined, CloseSquareOutlined, PlusSquareOutlined, WarningOutlined } from '../icons.tsx';
 import { useFormat } from '../../state/units.ts';
+import './own-acts.css';
 
 const WORDS: Record<JudgedStep['verdict'], readonly [icon: ReactNode, words: string]> = {
   allowed: [<CheckOutlined key="i" />, 'allowed'],
@@ -23,18 +19,22 @@ const WORDS: Record<JudgedStep['verdict'], readonly [icon: ReactNode, words: str
   refused: [<CloseSquareOutlined key="i" />, 'refused'],
 };
 
+/** What the whole comes to. */
+function headOf({ steps, isReady, notHandedOver }: Judgement): string {
+  if (isReady) return 'Nothing is refused: this gets the panel ready for base.';
+  if (steps.some(({ verdict }) => verdict === 'refused')) return 'Not like this.';
+  return notHandedOver.length > 0
+    ? `Nothing is refused so far; nothing hands over ${placeWords(notHandedOver)} yet.`
+    : 'Nothing is refused so far; it does not end in the hand-over yet.';
+}
+
 /** The verdict on a sequence, step by step; each glyph with its word. */
-export function Verdicts({ judgement: { steps, isReady, problems } }: { readonly judgement: Judgement }) {
+export function Verdicts({ judgement }: { readonly judgement: Judgement }) {
+  const { steps, problems } = judgement;
   return (
     <section aria-label="Verdict" className="verdicts">
       <div role="status">
-        <h3>
-          {isReady
-            ? 'Nothing is refused: this gets the panel ready for base.'
-            : steps.some(({ verdict }) => verdict === 'refused')
-              ? 'Not like this.'
-              : 'Nothing is refused so far; it does not end in the hand-over yet.'}
-        </h3>
+        <h3>{headOf(judgement)}</h3>
       </div>
       {problems.map(({ path, message }) => (
         <p key={path} className="problem">

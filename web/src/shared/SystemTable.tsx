@@ -1,9 +1,9 @@
 import { standingsOf, stepsOnlyIn, type System } from '@blue-ledge/core';
 import type { ReactNode } from 'react';
-import { SourceMark } from '../../shared/SourceMark.tsx';
-import { moneyText } from '../../shared/money.ts';
-import { usePanelContext } from '../panel-context.ts';
-import { useFormat } from '../../state/units.ts';
+import { useFormat } from '../state/units.ts';
+import { moneyText } from './money.ts';
+import { SourceMark } from './SourceMark.tsx';
+import './system-table.css';
 
 interface Column {
   readonly head: string;
@@ -12,6 +12,7 @@ interface Column {
 
 interface SystemTableProps {
   readonly columns: readonly Column[];
+  readonly currency?: string | undefined;
   /** Tells which steps only one of two systems has. */
   readonly hasSteps?: boolean;
   /** Below each system: what can be done with it. */
@@ -19,9 +20,8 @@ interface SystemTableProps {
 }
 
 /** Systems side by side, figure by figure, with all that is remarked about each. */
-export function SystemTable({ columns, hasSteps = false, foot }: SystemTableProps) {
+export function SystemTable({ columns, currency, hasSteps = false, foot }: SystemTableProps) {
   const { minutes, quantity, said, system: units } = useFormat();
-  const { currency } = usePanelContext().view.shop;
   const standings = standingsOf(columns.map(({ system }) => system));
   const rows: readonly (readonly [string, (system: System) => ReactNode])[] = [
     ['Stands out by', ({ id }) => standings.get(id)?.join(', ') || '-'],
