@@ -1,3 +1,4 @@
+/* global document, requestAnimationFrame -- run in the page */
 /** The record: tablets that write at once, a record of 100,000 entries, the fold of one panel, and its chain. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -11,12 +12,13 @@ import {
   verifyChain,
 } from '@blue-ledge/core';
 import { percentile, report, timed } from './lib.mjs';
-import { withServer } from './running.mjs';
+import { inBrowser, withServer } from './running.mjs';
 
 const N_TABLETS = 20;
 const N_EACH = 25;
 const N_ENTRIES = 100_000;
 const N_FOLDED = 2000;
+const N_TAPS = 20;
 
 const demo = (root) => JSON.parse(readFileSync(join(root, 'demo/book-bus-6.ledge.json'), 'utf8'));
 const noteAt = (id, at, text) => ({ id, at, by: 'Prep A', kind: 'note', body: { text } });
@@ -119,8 +121,42 @@ async function benchFolding(root) {
   );
 }
 
+/** Taps a step done and waits for the frame that shows the next one, ms; runs in the page. */
+function tapped() {
+  const number = () => document.querySelector('.run-n').textContent;
+  const before = number();
+  return new Promise((done) => {
+    const start = performance.now();
+    const look = () =>
+      number() === before
+        ? requestAnimationFrame(look)
+        : requestAnimationFrame(() => done(performance.now() - start));
+    document.querySelector('.run-act').click();
+    requestAnimationFrame(look);
+  });
+}
+
+/** Every step of the demo's door tapped done, one after the other, until its frame is drawn. */
+async function benchTaps(root, { address, ask }) {
+  await ask('POST', '/jobs', demo(root));
+  await ask('POST', '/jobs/bus-6/panels/door/plans', {});
+  await inBrowser(async (page) => {
+    await page.goto(`${address}/jobs/bus-6/panels/door/run`);
+    await page.getByRole('button', { name: 'Who works here?' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Prep A' }).click();
+    const times = [];
+    for (let i = 0; i < N_TAPS; i++) {
+      await page.waitForTimeout(400);
+      times.push(await page.evaluate(tapped));
+    }
+    times.sort((a, b) => a - b);
+    report('a bench tap until it is seen, p95', percentile(times, 0.95), 'ms', 100);
+  });
+}
+
 export async function benchRecord(root) {
   await benchFolding(root);
+  await withServer(root, (server) => benchTaps(root, server));
   await withServer(root, ({ ask }) => benchWriting(root, ask));
   await withServer(root, ({ ask }) => benchSearching(root, ask));
 }

@@ -35,16 +35,20 @@ export interface Fold {
   readonly problems: readonly string[];
 }
 
+type Past = Pick<PlanTask, 'done' | 'airBefore' | 'nowMin' | 'startOn' | 'startMin'>;
+
 /** What a plan goes on from: what happened, when it began, and the minute that is now. */
-export const pastOf = (
-  record: readonly NewEntry[],
-  { utcOffsetMin = 0, now }: FoldOptions = {},
-): Pick<PlanTask, 'done' | 'airBefore' | 'nowMin' | 'startOn' | 'startMin'> => {
-  const { start, happenings, airBefore, lastMin, zeroMin } = happenedOf(record, utcOffsetMin);
+export const pastOf = (record: readonly NewEntry[], { utcOffsetMin = 0, now }: FoldOptions = {}): Past =>
+  pastOfHappened(happenedOf(record, utcOffsetMin), now);
+
+function pastOfHappened(
+  { start, happenings, airBefore, lastMin, zeroMin }: Happened,
+  now: string | undefined,
+): Past {
   if (!start) return happenings.length > 0 ? { done: [...happenings] } : {};
   const nowMin = now === undefined ? 0 : Math.floor(minutesOfMoment(now) - zeroMin);
   return { ...start, done: [...happenings], airBefore, nowMin: Math.max(lastMin, nowMin) };
-};
+}
 
 /** The entries behind the steps of a replay: an act that could not be read has none. */
 function actsAt(nths: readonly number[], { happenings, acts }: Happened): ActEntry[] {
@@ -60,7 +64,7 @@ function actsAt(nths: readonly number[], { happenings, acts }: Happened): ActEnt
 export function foldRecord(task: PlanTask, record: readonly NewEntry[], options: FoldOptions = {}): Fold {
   const happened = happenedOf(record, options.utcOffsetMin);
   const { done: _done, airBefore: _air, nowMin: _now, ...terms } = task;
-  const past = pastOf(record, options);
+  const past = pastOfHappened(happened, options.now);
   const { context } = benchOfTask({ ...terms, ...past });
   const found = surveyState(context.panel, context.shop.rules);
   const { steps, nths, panel, problems } = replayDone(found, past, context);

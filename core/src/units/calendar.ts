@@ -33,21 +33,30 @@ export const weekdayOf = (date: string): number =>
 /** Days from one date to another; negative for one before. */
 export const daysBetween = (from: string, to: string): number => dayNumber(to) - dayNumber(from);
 
-const lastDayOf = (year: number, month: number): number =>
-  dayNumber(month === 12 ? `${year + 1}-1-1` : `${year}-${month + 1}-1`) - dayNumber(`${year}-${month}-1`);
+const two = (part: number): string => String(part).padStart(2, '0');
 
-/** The date so many days later, 0 or more. */
-export function dateAfter(date: string, days: number): string {
-  let [year = 0, month = 1, day = 1] = date.split('-').map(Number);
-  day += days;
-  while (day > lastDayOf(year, month)) {
-    day -= lastDayOf(year, month);
-    [year, month] = month === 12 ? [year + 1, 1] : [year, month + 1];
-  }
-  return [String(year).padStart(4, '0'), ...[month, day].map((part) => String(part).padStart(2, '0'))].join(
-    '-',
+/** The date of a day since 1970-01-01, in ISO text: the other way round. */
+function dateOfDay(day: number): string {
+  const sinceMarch = day + EPOCH_DAY;
+  const era = Math.floor(sinceMarch / DAYS_OF_400_YEARS);
+  const dayOfEra = sinceMarch - era * DAYS_OF_400_YEARS;
+  const yearOfEra = Math.floor(
+    (dayOfEra -
+      Math.floor(dayOfEra / 1460) +
+      Math.floor(dayOfEra / 36_524) -
+      Math.floor(dayOfEra / 146_096)) /
+      365,
   );
+  const dayOfYear = dayOfEra - (365 * yearOfEra + Math.floor(yearOfEra / 4) - Math.floor(yearOfEra / 100));
+  const monthsSinceMarch = Math.floor((5 * dayOfYear + 2) / 153);
+  const month = monthsSinceMarch < 10 ? monthsSinceMarch + 3 : monthsSinceMarch - 9;
+  const year = yearOfEra + era * 400 + (month <= 2 ? 1 : 0);
+  const dayOfMonth = dayOfYear - Math.floor((153 * monthsSinceMarch + 2) / 5) + 1;
+  return `${String(year).padStart(4, '0')}-${two(month)}-${two(dayOfMonth)}`;
 }
+
+/** The date so many days later, or earlier where they are negative. */
+export const dateAfter = (date: string, days: number): string => dateOfDay(dayNumber(date) + days);
 
 /** "7 Dec" */
 export function dayAndMonth(date: string): string {
