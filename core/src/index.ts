@@ -365,7 +365,14 @@ export {
   type StepRef,
 } from './record/entry.ts';
 export { happenedOf, type ActEntry, type Happened } from './record/happened.ts';
-export { plannedBesideDone, type Deviation, type DoneAs, type PlannedDone } from './record/planned-done.ts';
+export {
+  besideEachPlan,
+  plannedBesideDone,
+  type Deviation,
+  type DoneAs,
+  type PlannedDone,
+  type WorkedPlan,
+} from './record/planned-done.ts';
 export { DEFECT_WORDS } from './record/defect-words.ts';
 export { patchWords } from './planner/places.ts';
 export { KIND_WORDS, entryWords, type EntryWords } from './record/entry-words.ts';

@@ -5,9 +5,10 @@ import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { panelOf } from '../testing/bench.ts';
 import { entriesAsPlanned } from '../testing/record.ts';
 import type { NewEntry } from './entry.ts';
-import { foldRecord } from './fold.ts';
+import { foldRecord, pastOf } from './fold.ts';
 import { handOverCard } from './hand-over.ts';
-import { plannedBesideDone } from './planned-done.ts';
+import { cardWords } from './card-words.ts';
+import { besideEachPlan, plannedBesideDone } from './planned-done.ts';
 import { trueState } from './true-state.ts';
 
 const task: PlanTask = {
@@ -76,4 +77,62 @@ test('planned beside done: pairs by the step that an entry names, tells what dif
   expect(of('seal').as).toBe('as-planned');
   const [extra] = plannedBesideDone([], trueState(task, done.slice(0, 1)).steps);
   expect(extra!.as).toBe('unplanned');
+});
+
+test('planned again on the way: each act beside the plan that it was done by, the rest beside the newest', () => {
+  const nBefore = step('prime-epoxy') + 1;
+  const before = withBody(step('prime-epoxy'), { coats: 1 }).slice(0, nBefore);
+  const { view: later } = openPlan(makePlan({ ...task, ...pastOf(before) }));
+  const newest = later.systems.find(({ id }) => id === later.chosen)!;
+  const acts = trueState(task, before).steps.map((each, i) => ({ done: each, planId: 'first', n: i + 1 }));
+  const rows = besideEachPlan(
+    [
+      { planId: 'first', steps: system.steps },
+      { planId: 'second', steps: newest.steps },
+    ],
+    acts,
+  );
+  const done_ = rows.slice(0, nBefore);
+  expect(done_.map(({ planned }) => planned!.n)).toEqual(acts.map(({ n }) => n));
+  // One coat in place of two: said beside the plan that asked for two.
+  expect(done_.at(-1)!.deviations.map(({ field }) => field)).toContain('coats');
+  expect(rows.slice(nBefore).map(({ as }) => as)).toEqual(
+    newest.steps.filter(({ isDone }) => !isDone).map(() => 'to-do'),
+  );
+  // Without a second plan it is the plan beside all that was done.
+  expect(besideEachPlan([{ planId: 'first', steps: system.steps }], acts)).toHaveLength(system.steps.length);
+  expect(besideEachPlan([], acts.slice(0, 1))).toMatchObject([{ as: 'unplanned' }]);
+});
+
+describe('the card in words', () => {
+  const words = (record: readonly NewEntry[], nowMin: number) => cardWords(cardOf(record), nowMin, 'metric');
+  const lastMin = system.steps.at(-1)!.endMin;
+
+  test('ready inside the window, with the time of day at which it closes; missed after it', () => {
+    const { verdict } = words(done, lastMin);
+    expect(verdict.state).toBe('ready');
+    expect(verdict.lines[0]).toMatch(/^Base from \w{3} \d\d:\d\d until \w{3} .*, .* from now\.$/);
+    const missed = words(done, lastMin + 20 * 24 * 60).verdict;
+    expect(missed.state).toBe('missed');
+    expect(missed.lines[0]).toMatch(/Scuff and clean before base\.$/);
+  });
+
+  test('not yet: why, and no window', () => {
+    const { verdict } = words(done.slice(0, step('seal')), 0);
+    expect(verdict).toMatchObject({ state: 'not-yet', title: 'Not ready for base' });
+    expect(verdict.lines.length).toBeGreaterThan(0);
+  });
+
+  test('layers from the top down in the reader’s units, and rules that were not kept once of each kind', () => {
+    const late = done.map((entry, i) =>
+      i < step('prime-epoxy') ? { ...entry, at: '2026-12-06T08:00:00Z' } : entry,
+    );
+    const { areas, sections } = cardWords(cardOf(late), lastMin, 'us');
+    expect(areas[1]!.layers.map(({ kind }) => kind)).toEqual(['sealer', 'build', 'epoxy', 'steel']);
+    expect(areas[1]!.layers[0]!.film).toMatch(/mil$/);
+    const lines = sections.find(({ title }) => title === 'Otherwise than planned')!.lines;
+    const kinds = cardOf(late).broken.map(({ said }) => said.code);
+    expect(new Set(kinds).size).toBe(kinds.length);
+    expect(lines.filter((line) => line.startsWith('Not by the rules:'))).toHaveLength(kinds.length);
+  });
 });

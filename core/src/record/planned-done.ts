@@ -96,3 +96,44 @@ export function plannedBesideDone(
   );
   return [...rows, ...extra];
 }
+
+/** A plan that was worked by, with the id under which entries name it. */
+export interface WorkedPlan {
+  readonly planId: string;
+  readonly steps: readonly Step[];
+}
+
+/** Something that was done, and the step that its entry names. */
+export interface DoneStep {
+  readonly done: Step;
+  readonly planId?: string | undefined;
+  readonly n?: number | undefined;
+}
+
+const besideOne = ({ steps }: WorkedPlan, acts: readonly DoneStep[]): PlannedDone[] =>
+  plannedBesideDone(
+    steps,
+    acts.map(({ done }) => done),
+    (nth) => acts[nth]?.n,
+  );
+
+/**
+ * The same for a panel that was planned again on the way: each act beside the step of the plan that it was done by. What
+ * an older plan still had to do is left to the newest one, which is the last.
+ */
+export function besideEachPlan(plans: readonly WorkedPlan[], acts: readonly DoneStep[]): PlannedDone[] {
+  const older = plans.slice(0, -1);
+  const newest = plans.at(-1);
+  if (!newest) return acts.map(({ done }) => ({ as: 'unplanned', done, deviations: [] }));
+  const isOf = ({ planId }: WorkedPlan, act: DoneStep): boolean => act.planId === planId;
+  const rows = older.flatMap((plan) =>
+    besideOne(
+      plan,
+      acts.filter((act) => isOf(plan, act)),
+    ).filter(({ as }) => as !== 'to-do'),
+  );
+  const rest = acts.filter((act) => !older.some((plan) => isOf(plan, act)));
+  // What was done before a plan was made stands in it as done: it has its row already.
+  const ahead = older.length > 0 ? newest.steps.filter(({ isDone }) => !isDone) : newest.steps;
+  return [...rows, ...besideOne({ ...newest, steps: ahead }, rest)];
+}

@@ -100,6 +100,21 @@ export const usePlanById = (key: PanelKey, id: string) =>
     staleTime: Infinity,
   });
 
+/** Plans by which a panel was worked before, those that can be shown; they never change. */
+export const useWorkedPlans = (key: PanelKey, ids: readonly string[]): readonly PlanOnScreen[] =>
+  useQueries({
+    queries: ids.map((id) => ({
+      queryKey: [...planQueryKey(key), id],
+      queryFn: () => ask<PlanView>(`${panelPath(key)}/plans/${id}`),
+      select: planOnScreen,
+      staleTime: Infinity,
+    })),
+    combine: shownOf,
+  });
+
+const shownOf = (results: readonly { readonly data?: PlanOnScreen | PlanTooOld | null | undefined }[]) =>
+  results.flatMap(({ data }) => (isOpened(data) ? [data] : []));
+
 /** A plan that can be shown. */
 export const isOpened = (plan: PlanOnScreen | PlanTooOld | null | undefined): plan is PlanOnScreen =>
   Boolean(plan?.plan);

@@ -1,14 +1,12 @@
 import {
   foldRecord,
   heldOf,
-  plannedBesideDone,
   regionsOf,
   stepTitle,
   verifyChain,
   type Entry,
   type Holding,
   type Panel,
-  type PlannedDone,
 } from '@blue-ledge/core';
 import { Button, Input } from 'antd';
 import dayjs from 'dayjs';
@@ -29,6 +27,7 @@ import { Pending } from '../shared/Problem.tsx';
 import { useSize } from '../shared/use-size.ts';
 import { PageTitle } from '../shell/PageTitle.tsx';
 import { useFormat } from '../state/units.ts';
+import { Beside } from './Beside.tsx';
 import { CorrectDialog } from './CorrectDialog.tsx';
 import { RepeatButton } from './RepeatDialog.tsx';
 import { EntryLine } from './EntryLine.tsx';
@@ -105,7 +104,7 @@ export function PanelRecordPage() {
           <section aria-labelledby="beside-head">
             <h2 id="beside-head">Planned beside done</h2>
             <Broken run={run} />
-            <Beside run={run} planId={planId} />
+            <Beside of={key} run={run} planId={planId} />
           </section>
         )}
       </div>
@@ -236,64 +235,5 @@ function Broken({ run: { state } }: { readonly run: Run }) {
         ))}
       </ul>
     </div>
-  );
-}
-
-const AS_WORDS: Readonly<Record<PlannedDone['as'], string>> = {
-  'as-planned': 'as planned',
-  differently: 'differently',
-  'left-out': 'left out',
-  'to-do': 'to do',
-  unplanned: 'not planned',
-};
-
-const FIELD_WORDS: Readonly<Record<PlannedDone['deviations'][number]['field'], string>> = {
-  coats: 'coats',
-  grits: 'grades',
-  filmUm: 'film',
-  handsOnMin: 'hands-on',
-  sheetName: 'product',
-  toneL: 'tone',
-  areas: 'where',
-};
-
-function Beside({ run, planId }: { readonly run: Run; readonly planId: string }) {
-  const { quantity, minutes } = useFormat();
-  const { system, state } = run;
-  const rows = useMemo(
-    () =>
-      plannedBesideDone(system.steps, state.steps, (nth) => {
-        const step = state.acts[nth]?.body.step;
-        return step?.planId === planId ? step.n : undefined;
-      }),
-    [system, state, planId],
-  );
-  const figure = (field: string, value: string | number): string => {
-    if (typeof value === 'string') return value;
-    if (field === 'filmUm') return quantity('Um', value);
-    return field === 'handsOnMin' ? minutes(value) : String(value);
-  };
-  return (
-    <ol className="beside">
-      {rows.map(({ as, planned, done, deviations }, i) => (
-        <li key={i} className={`is-${as}`}>
-          <span>
-            {planned ? `${planned.n}. ` : ''}
-            {stepTitle((planned ?? done)!)}
-          </span>
-          <b>{AS_WORDS[as]}</b>
-          {deviations.length > 0 && (
-            <small>
-              {deviations
-                .map(
-                  ({ field, planned: was, done: is }) =>
-                    `${FIELD_WORDS[field]} ${figure(field, is)} in place of ${figure(field, was)}`,
-                )
-                .join('; ')}
-            </small>
-          )}
-        </li>
-      ))}
-    </ol>
   );
 }

@@ -22,7 +22,7 @@ const BOX = '[?]';
 
 /** Words set in the fonts that have their letters. */
 export function lettered(words: string): Content {
-  const known = words.replaceAll('≈', 'about ').replaceAll(UNKNOWN, BOX);
+  const known = words.replaceAll(/≈\s*/g, 'about ').replaceAll(UNKNOWN, BOX);
   const runs = known.split(new RegExp(`(${FURTHER.source})`, 'u')).filter(Boolean);
   return runs.length > 1 || FURTHER.test(known)
     ? { text: runs.map((text) => (FURTHER.test(text) ? { text, font: FURTHER_FONT } : text)) }
