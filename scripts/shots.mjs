@@ -78,22 +78,6 @@ const VIEWS = [
   ['gun', `${DOOR}/pour?step=15&show=Gun`],
   ['plan-sheet', `${DOOR}/plan-sheet`],
   [
-    'why-not',
-    `${DOOR}/system?step=15`,
-    async (page) => {
-      await page.getByRole('button', { name: 'Why not…?' }).click();
-      await page.getByRole('button', { name: /^Start from/ }).click();
-      await page.getByRole('button', { name: 'Remove step 2' }).click();
-      await page.getByRole('button', { name: 'Check it' }).click();
-      await page.getByRole('heading', { name: 'Not like this.' }).scrollIntoViewIfNeeded();
-      await page
-        .getByRole('listitem')
-        .filter({ hasText: 'does not protect' })
-        .last()
-        .scrollIntoViewIfNeeded();
-    },
-  ],
-  [
     'run',
     `${HATCH}/run`,
     async (page) => {
@@ -108,7 +92,24 @@ const VIEWS = [
     },
   ],
   ['hand-over', '/jobs/bus-6/panels/corner/hand-over'],
-  ['record', '/record/bus-6/hatch'],
+  ['record', '/record/bus-5/door'],
+  [
+    'cases',
+    '/practice/cases?case=bare-patch',
+    async (page) => {
+      for (const op of ['epoxy', 'high-build', 'sealer']) {
+        await page.getByRole('combobox', { name: 'Add a step' }).fill(op);
+        await page.getByTitle(op, { exact: true }).click();
+      }
+      for (const n of [1, 2])
+        await page
+          .getByRole('group', { name: `Areas of step ${n}` })
+          .getByText('A', { exact: true })
+          .click();
+      await page.getByRole('button', { name: 'Judge it' }).click();
+      await page.waitForTimeout(2500);
+    },
+  ],
   [
     'product',
     '/shelf',
