@@ -1,5 +1,4 @@
 import { Controller, Get, Param, Post, Req, Res } from '@nestjs/common';
-import { MOST_PHOTO_BYTES } from '@blue-ledge/core';
 import type { Request, Response } from 'express';
 import { imageSize } from 'image-size';
 import type { z } from 'zod';
@@ -43,7 +42,6 @@ export class PhotosController {
   @Post()
   async keep(@Req() { body }: Request): Promise<{ readonly photoId: string }> {
     if (!Buffer.isBuffer(body) || body.length === 0) throw noPhoto();
-    if (body.length > MOST_PHOTO_BYTES) throw new ProblemError(413, 'This photo is too large.');
     return { photoId: await this.photos.keep(body, typeOf(body)) };
   }
 

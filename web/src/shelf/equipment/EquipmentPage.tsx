@@ -55,7 +55,7 @@ function Equipment({ saved, shops }: EquipmentProps) {
       {refusal.length > 0 && <Problem error={new Error(refusal.join(' '))} />}
       <ThingsPane<Gun>
         title="Guns"
-        about="In the order in which they are taken: a plan uses the first one with a tip inside the sheet’s range. Flow is that of the first tip; fan and flow are measured on paper and with a measuring cup."
+        about="In the order in which they are taken: a plan uses the first one with a tip inside the sheet’s range. Flow is that of the first tip; fan and flow are measured on paper and with a measuring cup. Film is what its coats really have, by the comb, of what their sheets say."
         empty="No gun yet: plans reckon with a usual HVLP gun."
         called="gun"
         things={guns}
@@ -98,7 +98,16 @@ function Equipment({ saved, shops }: EquipmentProps) {
             unit: '%',
             from: 5,
             to: 100,
-            whenEmpty: 'by kind',
+            whenEmpty: 'kind',
+          },
+          {
+            kind: 'number',
+            head: 'Film',
+            of: 'filmPercent',
+            unit: '%',
+            from: 40,
+            to: 200,
+            whenEmpty: 'sheet',
           },
         ]}
       />
