@@ -124,3 +124,28 @@ test('a set-up is repeated on another panel: its products, its ways to work and 
   await dialog.getByRole('link', { name: 'Open its plan' }).click();
   await expect(page.getByRole('heading', { name: /^Plan, \d+ steps$/ })).toBeVisible();
 });
+
+test('entries are found by panel, product and person', async ({ page, shop }) => {
+  const { utcOffsetMin } = await shop.get(RECORD);
+  const at = new Date(Date.parse('2026-12-07T07:31:00Z') - utcOffsetMin * 60_000).toISOString();
+  const write = (panel: string, id: string, by: string, body: object) =>
+    shop.send('POST', `/api${panel}/record`, { id, at, by, kind: 'act', body });
+  await write(DOOR, 'd1', 'Prep A', { op: 'wash', zones: ['A'] });
+  const seal = { op: 'seal', zones: ['A'], sheetId: 'sealer-3-1-1', sheetName: 'Sealer 3:1:1' };
+  await write(CORNER, 'c1', 'Prep B', seal);
+  await page.goto('/record');
+  await expect(page.getByText('2 entries')).toBeVisible();
+  const pick = async (filter: string, title: string): Promise<void> => {
+    await page.getByRole('combobox', { name: filter }).click();
+    await page.getByTitle(title, { exact: true }).click();
+  };
+  await pick('Product', 'Sealer 3:1:1');
+  await expect(page.getByText('1 entry')).toBeVisible();
+  await pick('Person', 'Prep A');
+  await expect(page.getByText('Nothing in the record fits that.', { exact: false })).toBeVisible();
+  await page.goto('/record');
+  await pick('Panel', 'Sliding door shell, Book bus 6');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Wash' })).toBeVisible();
+  await expect(page.getByText('1 entry')).toBeVisible();
+  await expectAccessible(page);
+});

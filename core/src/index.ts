@@ -438,6 +438,7 @@ export type {
   ScheduleProgress,
   FoundEntry,
   OwnFiguresView,
+  RecordFacets,
   RecordPage,
   RecordView,
 } from './formats/views.ts';

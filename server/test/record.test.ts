@@ -176,6 +176,24 @@ test('entries are found by words, product, person and kind, the newest first', a
   expect(await found('kind=note')).toEqual([]);
 });
 
+test('what there is to look for: people, products by name, and panels that are there', async () => {
+  expect((await server.http.get('/api/record/facets').expect(200)).body).toEqual({
+    people: [],
+    products: [],
+    panels: [],
+  });
+  await enter(washed('e1', { by: 'Prep B' }, { sheetId: 'epoxy-1-1', sheetName: 'Epoxy primer 1:1' })).expect(
+    200,
+  );
+  await enter(washed('e2')).expect(200);
+  const { body } = await server.http.get('/api/record/facets').expect(200);
+  expect(body).toEqual({
+    people: ['Prep A', 'Prep B'],
+    products: [{ sheetId: 'epoxy-1-1', name: 'Epoxy primer 1:1' }],
+    panels: [{ jobId: 'bus-6', panelId: 'door', name: 'Sliding door shell', jobTitle: 'Book bus 6' }],
+  });
+});
+
 test('a shop’s own figures come from its records, grow with them, and are of that shop alone', async () => {
   const figuresOf = async (shop: string): Promise<OwnFiguresView> =>
     (await server.http.get(`/api/shops/${shop}/own-figures`).expect(200)).body;

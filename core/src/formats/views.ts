@@ -124,6 +124,18 @@ export interface FoundEntry {
   readonly entry: Entry;
 }
 
+/** What there is to look for in all records: who wrote, what was laid, and on which panels. */
+export interface RecordFacets {
+  readonly people: readonly string[];
+  readonly products: readonly { readonly sheetId: string; readonly name: string }[];
+  readonly panels: readonly {
+    readonly jobId: string;
+    readonly panelId: string;
+    readonly name: string;
+    readonly jobTitle: string;
+  }[];
+}
+
 /** One page of entries, the newest first, and how many there are in all. */
 export interface RecordPage {
   readonly entries: readonly FoundEntry[];

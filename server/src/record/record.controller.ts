@@ -35,6 +35,12 @@ export class RecordController {
     return this.record.page(query);
   }
 
+  /** People, products and panels that entries tell of. */
+  @Get('facets')
+  facets() {
+    return this.record.facets();
+  }
+
   /** All that a query finds, as a table (CSV). */
   @Get('table')
   @Header('content-type', 'text/csv; charset=utf-8')

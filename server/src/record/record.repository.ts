@@ -1,4 +1,11 @@
-import { NO_HASH, chained, type Entry, type NewEntry, type RecordPage } from '@blue-ledge/core';
+import {
+  NO_HASH,
+  chained,
+  type Entry,
+  type NewEntry,
+  type RecordFacets,
+  type RecordPage,
+} from '@blue-ledge/core';
 import type { Read, Write } from '../database/database.ts';
 import { jsonOf, momentText } from '../database/sql.ts';
 import type { PanelParams } from '../http/params.ts';
@@ -11,6 +18,13 @@ interface EntryRow {
   readonly entry: unknown;
 }
 type LastRow = { readonly seq: number; readonly hash: string };
+
+interface FacetPanelRow {
+  readonly jobId: string;
+  readonly panelId: string;
+  readonly title: string;
+  readonly panel: unknown;
+}
 
 interface FoundRow extends EntryRow {
   readonly jobId: string;
@@ -141,6 +155,34 @@ export class RecordReader {
       panel,
     );
     return new Set(rows.map(({ planId }) => planId));
+  }
+
+  /** What there is to look for, each in its alphabet. */
+  async facets(): Promise<RecordFacets> {
+    const { sql } = this.tx;
+    const people = await sql.rows<{ readonly by: string }>('SELECT DISTINCT by FROM entries ORDER BY by');
+    const laid = await sql.rows<EntryRow & { readonly sheetId: string }>(
+      'SELECT "sheetId", MAX(entry) AS entry FROM entries WHERE "sheetId" IS NOT NULL GROUP BY "sheetId"',
+    );
+    const panels = await sql.rows<FacetPanelRow>(
+      `SELECT DISTINCT entries."jobId", entries."panelId", jobs.title, panels.body AS panel ${OPEN_PANELS}
+         ORDER BY jobs.title, entries."panelId"`,
+    );
+    return {
+      people: people.map(({ by }) => by),
+      products: laid
+        .map(({ sheetId, entry }) => ({
+          sheetId,
+          name: jsonOf<{ body: { sheetName?: string } }>(entry).body.sheetName ?? sheetId,
+        }))
+        .toSorted((a, b) => (a.name < b.name ? -1 : 1)),
+      panels: panels.map(({ jobId, panelId, title, panel }) => ({
+        jobId,
+        panelId,
+        name: jsonOf<{ name?: string }>(panel).name ?? panelId,
+        jobTitle: title,
+      })),
+    };
   }
 
   /** Ids of all photos that entries name, those of corrections too. */

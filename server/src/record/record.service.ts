@@ -6,6 +6,7 @@ import {
   verifyChain,
   type Entry,
   type NewEntry,
+  type RecordFacets,
   type RecordPage,
   type RecordView,
 } from '@blue-ledge/core';
@@ -64,6 +65,11 @@ export class RecordService implements OnApplicationBootstrap {
       const entries = await new RecordReader(tx).entries(key);
       return { entries, verified: verifyChain(entries), utcOffsetMin: utcOffsetOf(entries) };
     });
+  }
+
+  /** What there is to look for. */
+  facets(): Promise<RecordFacets> {
+    return this.database.read((tx) => new RecordReader(tx).facets());
   }
 
   page(query: RecordQuery): Promise<RecordPage> {

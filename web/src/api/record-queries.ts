@@ -1,4 +1,4 @@
-import type { NewEntry, OwnFiguresView, RecordPage, RecordView } from '@blue-ledge/core';
+import type { NewEntry, OwnFiguresView, RecordFacets, RecordPage, RecordView } from '@blue-ledge/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { RecordEntry } from '../outbox/entry.ts';
@@ -50,6 +50,10 @@ export const useEntries = (asked: RecordAsk) =>
     queryFn: () => ask<RecordPage>(`/record?${new URLSearchParams(asked)}`),
     placeholderData: keepPreviousData,
   });
+
+/** People, products and panels that entries tell of. */
+export const useRecordFacets = () =>
+  useQuery({ queryKey: ['entries', 'facets'], queryFn: () => ask<RecordFacets>('/record/facets') });
 
 /** What a shop's records say of its figures. */
 export const useOwnFigures = (shopId: string) =>

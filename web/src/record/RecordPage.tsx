@@ -1,8 +1,15 @@
-import { DEFECTS, DEFECT_WORDS, ENTRY_KINDS, KIND_WORDS, type FoundEntry } from '@blue-ledge/core';
+import {
+  DEFECTS,
+  DEFECT_WORDS,
+  ENTRY_KINDS,
+  KIND_WORDS,
+  type FoundEntry,
+  type RecordFacets,
+} from '@blue-ledge/core';
 import { Button, Input, Pagination, Select } from 'antd';
 import dayjs from 'dayjs';
 import { Link } from 'react-router';
-import { useEntries } from '../api/record-queries.ts';
+import { useEntries, useRecordFacets } from '../api/record-queries.ts';
 import { DownloadOutlined } from '../shared/icons.tsx';
 import { Pending } from '../shared/Problem.tsx';
 import { download } from '../shared/save-as.ts';
@@ -13,7 +20,7 @@ import './record.css';
 
 const A_PAGE = 50;
 /** What the address may ask for, as the server takes it. */
-const ASKED = ['text', 'kind', 'defect', 'person', 'product', 'from', 'to'] as const;
+const ASKED = ['text', 'job', 'panel', 'kind', 'defect', 'person', 'product', 'from', 'to'] as const;
 
 /** Record: what was really done, by whom and under which conditions, on every panel; found by words and facts. */
 export function RecordPage() {
@@ -27,6 +34,10 @@ export function RecordPage() {
     offset: String((page - 1) * A_PAGE),
     limit: String(A_PAGE),
   });
+  const { data: facets } = useRecordFacets();
+  const panelAsked = search.get('panel')
+    ? JSON.stringify([search.get('job'), search.get('panel')])
+    : undefined;
   const set = (name: (typeof ASKED)[number], value: string | undefined): void =>
     put({ [name]: value || null, page: null });
   if (!data) return <Pending error={error} what="the record" />;
@@ -77,13 +88,37 @@ export function RecordPage() {
           options={DEFECTS.map((defect) => ({ value: defect, label: DEFECT_WORDS[defect].title }))}
           onChange={(defect: string | undefined) => set('defect', defect)}
         />
-        <Input
-          aria-label="Person"
-          placeholder="person"
+        <Select
+          aria-label="Product"
           allowClear
-          maxLength={80}
-          value={search.get('person') ?? ''}
-          onChange={({ target }) => set('person', target.value)}
+          showSearch={{ optionFilterProp: 'label' }}
+          placeholder="any product"
+          popupMatchSelectWidth={false}
+          value={search.get('product') ?? undefined}
+          options={facets?.products.map(({ sheetId, name }) => ({ value: sheetId, label: name })) ?? []}
+          onChange={(sheetId: string | undefined) => set('product', sheetId)}
+        />
+        <Select
+          aria-label="Panel"
+          allowClear
+          showSearch={{ optionFilterProp: 'label' }}
+          placeholder="any panel"
+          popupMatchSelectWidth={false}
+          value={panelAsked}
+          options={facets?.panels.map(panelOption) ?? []}
+          onChange={(value: string | undefined) => {
+            const [job, panel] = value === undefined ? [null, null] : (JSON.parse(value) as [string, string]);
+            put({ job, panel, page: null });
+          }}
+        />
+        <Select
+          aria-label="Person"
+          allowClear
+          showSearch={{ optionFilterProp: 'label' }}
+          placeholder="anybody"
+          value={search.get('person') ?? undefined}
+          options={facets?.people.map((name) => ({ value: name, label: name })) ?? []}
+          onChange={(name: string | undefined) => set('person', name)}
         />
         <label>
           from{' '}
@@ -142,6 +177,12 @@ export function RecordPage() {
     </main>
   );
 }
+
+/** A panel, called by its name and its job's. */
+const panelOption = ({ jobId, panelId, name, jobTitle }: RecordFacets['panels'][number]) => ({
+  value: JSON.stringify([jobId, panelId]),
+  label: `${name}, ${jobTitle}`,
+});
 
 /** Entries by the day of the shop's clock, in their order. */
 function daysOf(entries: readonly FoundEntry[]): [day: string, entries: FoundEntry[]][] {
