@@ -42,6 +42,18 @@ describe('why not...?', () => {
       allowedIf: 'if it stays on spots of at most 5% of the panel',
     });
   });
+  test('a zone that is handed over without its dent is not ready: the dent is named', () => {
+    const dented: readonly ZoneSketch[] = [
+      {
+        stack: 'steel/ecoat:20/old-finish:95',
+        areaM2: 1.5,
+        findings: [{ kind: 'low', depthMm: 2, sizeMm: 90 }],
+      },
+    ];
+    const { isReady, notHandedOver, steps } = judge([{ op: 'hand-over', zones: ['A'] }], true, dented);
+    expect(steps.some(({ verdict }) => verdict === 'refused')).toBe(false);
+    expect({ isReady, notHandedOver }).toEqual({ isReady: false, notHandedOver: ['A/low'] });
+  });
   test('what the rules ask for in between is added, and the end is said', () => {
     const own: ActInput[] = [
       { op: 'prime-epoxy', zones: ['B'], sheetId: 'epoxy-1-1' },
@@ -58,6 +70,7 @@ describe('why not...?', () => {
       judged.steps.filter(({ typed, verdict }) => typed === 2 && verdict === 'added').length,
     ).toBeGreaterThan(3);
     expect(judge(own.slice(0, 3), true).isReady).toBe(false);
+    expect(judge(own.slice(0, 3), true).notHandedOver).toEqual(['A', 'B']);
   });
   test('step by step nothing is added: what was left out is held against the step', () => {
     const [seal] = judge([SEAL], false).steps;

@@ -48,6 +48,7 @@ test('where a rule refuses it, it stands among the systems as far as it comes, a
 
 test.each<[string, OwnSequence['acts']]>([
   ['stops before the hand-over', choices.slice(0, -1)],
+  ['hands over the zone and leaves its dent out', [{ op: 'hand-over', zones: ['A'] }]],
   ['names a zone that is gone', [{ op: 'wash', zones: ['Q'] }]],
 ])('one that %s is left out, and that is told', (_, acts) => {
   const { stored, system } = systemWith({ acts, fillsIn: true });

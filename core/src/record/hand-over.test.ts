@@ -45,6 +45,12 @@ test('before the last coat it may not be handed over, and the card says why', ()
   expect(card.window).toBeNull();
 });
 
+test('a hand-over of one zone alone does not make the panel ready', () => {
+  const early = { ...done.at(-1)!, body: { op: 'hand-over', zones: ['A'] } } as NewEntry;
+  const card = cardOf([...done.slice(0, step('prime-epoxy')), early]);
+  expect(card.notYet.length).toBeGreaterThan(0);
+});
+
 test('a gauge reading is the film of the card; other coats, a failed check and a defect stand as deviations', () => {
   const nth = step('prime-build');
   const build = done[nth]!;

@@ -219,7 +219,8 @@ export function handOverCard(fold: Fold, record: readonly NewEntry[], head: stri
   const areas = panel.zones.map((zone) => areaOf(zone, measured));
   const broken = steps.flatMap(({ remarks }) => remarks.filter(isBroken).map(({ reason }) => saidOf(reason)));
   const brokenKinds = [...grouped(broken, ({ code }) => code).values()];
-  const isHandedOver = steps.some(({ act }) => act.op === 'hand-over');
+  const handed = new Set(steps.flatMap(({ act }) => (act.op === 'hand-over' ? act.zones : [])));
+  const forBase = areasForBase(panel);
   return {
     start: happened.start,
     areas,
@@ -233,7 +234,9 @@ export function handOverCard(fold: Fold, record: readonly NewEntry[], head: stri
       said: all[0]!,
       count: new Set(all.map(({ text }) => text)).size,
     })),
-    notYet: isHandedOver ? [] : whyNotNow(fold, { op: 'hand-over', zones: areasForBase(panel) }),
+    notYet: forBase.every((area) => handed.has(area))
+      ? []
+      : whyNotNow(fold, { op: 'hand-over', zones: forBase }),
     forPainter: forPainter(areas, fold),
     signedBy: entries.filter(isOf('sign')).map(({ body: { name }, by, at }) => ({
       name: name ?? by,

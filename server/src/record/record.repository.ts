@@ -17,7 +17,13 @@ import type { RecordQuery } from './record.schemas.ts';
 interface EntryRow {
   readonly entry: unknown;
 }
+/** The last entry of a chain: 0 and no hash where there is none. */
 type LastRow = { readonly seq: number; readonly hash: string };
+
+/** The end of a panel's chain, and the entry that has an id already. */
+export interface Standing extends LastRow {
+  readonly known: Entry | null;
+}
 
 interface FacetPanelRow {
   readonly jobId: string;
@@ -124,14 +130,24 @@ export class RecordReader {
     return { zones: new Set(rows.flatMap(({ zone }) => zone ?? [])), madeAt: new Date(rows[0]!.createdAt) };
   }
 
-  async entry({ job, panel }: PanelParams, id: string): Promise<Entry | null> {
-    const [row] = await this.tx.sql.rows<EntryRow>(
-      'SELECT entry FROM entries WHERE "jobId" = $1 AND "panelId" = $2 AND id = $3',
+  /** Where a new entry would go in a panel's chain, and the one that has its id already; asked at once, for every tap asks. */
+  async standing({ job, panel }: PanelParams, id: string): Promise<Standing> {
+    const [row] = await this.tx.sql.rows<Partial<LastRow> & { readonly known: unknown }>(
+      `SELECT last.seq, last.hash,
+           (SELECT entry FROM entries WHERE "jobId" = $1 AND "panelId" = $2 AND id = $3) AS known
+         FROM (SELECT 1) AS one LEFT JOIN
+           (SELECT seq, hash FROM entries WHERE "jobId" = $1 AND "panelId" = $2 ORDER BY seq DESC LIMIT 1) AS last
+           ON 1 = 1`,
       job,
       panel,
       id,
     );
-    return row ? jsonOf<Entry>(row.entry) : null;
+    const { seq, hash, known } = row!;
+    return {
+      seq: seq ?? 0,
+      hash: hash ?? NO_HASH,
+      known: known === null || known === undefined ? null : jsonOf<Entry>(known),
+    };
   }
 
   /** The entry that says that a step of a plan was done, where one holds. */
@@ -256,20 +272,6 @@ export class RecordReader {
       ]),
     );
   }
-
-  /** Number of a panel's entries. */
-  async length(key: PanelParams): Promise<number> {
-    return (await this.last(key)).seq;
-  }
-
-  protected async last({ job, panel }: PanelParams): Promise<LastRow> {
-    const [row] = await this.tx.sql.rows<LastRow>(
-      'SELECT seq, hash FROM entries WHERE "jobId" = $1 AND "panelId" = $2 ORDER BY seq DESC LIMIT 1',
-      job,
-      panel,
-    );
-    return row ?? { seq: 0, hash: NO_HASH };
-  }
 }
 
 const INSERT = `INSERT INTO entries ("jobId", "panelId", seq, id, at, by, kind, entry, hash, op, "sheetId", defect,
@@ -281,9 +283,8 @@ export class RecordWriter extends RecordReader {
     super(tx);
   }
 
-  /** Appends an entry as the next of its panel's chain. */
-  async append(key: PanelParams, entry: NewEntry): Promise<Entry> {
-    const { seq, hash } = await this.last(key);
+  /** Appends an entry to its panel's chain, after the last one. */
+  async append(key: PanelParams, entry: NewEntry, { seq, hash }: LastRow): Promise<Entry> {
     const next = chained(entry, hash) as Entry;
     await this.insert(key, seq + 1, next);
     this.tx.note({

@@ -95,12 +95,12 @@ export class RecordService implements OnApplicationBootstrap {
   enter(key: PanelParams, entry: NewEntry): Promise<Entry> {
     return this.line.enter(async (tx) => {
       const record = new RecordWriter(tx);
-      const known = await record.entry(key, entry.id);
-      if (known) return this.sameAs(known, entry);
-      await this.checkRoom(record, key, entry);
+      const standing = await record.standing(key, entry.id);
+      if (standing.known) return this.sameAs(standing.known, entry);
+      this.checkRoom(entry, standing.seq);
       await this.check(tx, key, entry);
       if (entry.kind === 'correction') await this.correct(record, key, entry);
-      return record.append(key, entry);
+      return record.append(key, entry, standing);
     });
   }
 
@@ -113,13 +113,13 @@ export class RecordService implements OnApplicationBootstrap {
   }
 
   /** @throws {ProblemError} for an entry that no job file could carry */
-  private async checkRoom(record: RecordReader, key: PanelParams, entry: NewEntry): Promise<void> {
+  private checkRoom(entry: NewEntry, nEntries: number): void {
     if (JSON.stringify(entry).length > MOST_ENTRY_CHARACTERS)
       throw refused(
         'body',
         `is larger than ${MOST_ENTRY_CHARACTERS / 1000} kB: an entry is a few figures and words`,
       );
-    if ((await record.length(key)) >= MOST_ENTRIES)
+    if (nEntries >= MOST_ENTRIES)
       throw new ProblemError(
         409,
         `The record of this panel has ${MOST_ENTRIES} entries, as many as a job file carries. Go on in a new panel.`,
