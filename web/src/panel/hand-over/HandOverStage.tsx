@@ -64,7 +64,7 @@ export function HandOverStage() {
       </div>
     );
   const { quality, base } = view.target;
-  const heading = `${view.panel.name}, ${view.job.title}: ready for base`;
+  const heading = `${view.panel.name}, ${view.job.title}: hand-over card`;
   const about = `${view.job.title}; ${quality} quality, ${base.carrier} base, ${base.effect}.`;
   const nowMin = (nowMs - zeroMsOf(card, record.kept.utcOffsetMin)) / MINUTE_MS;
   const words = cardWords(card, nowMin, system);

@@ -24,7 +24,7 @@ test('letters that the plain font lacks are set in the other one, and what neith
 });
 
 test('the page says what the card says, on the paper of the reader', () => {
-  const page = cardDocument({ heading: 'Door: ready for base', about: 'Book bus 6.', words }, 'metric');
+  const page = cardDocument({ heading: 'Door: hand-over card', about: 'Book bus 6.', words }, 'metric');
   expect(page.pageSize).toBe('A4');
   const text = JSON.stringify(page.content);
   for (const said of ['Ready for base', 'Zone A', 'grey 40 of 100', '25 µm', 'Prep A, 3 steps.'])
