@@ -95,7 +95,9 @@ async function benchFolding(root) {
   const read = readJobText(readFileSync(join(root, 'demo/book-bus-6.ledge.json'), 'utf8')).value;
   const task = { panel: read.panels[0], shop: read.shop, target: read.job.target, sheets: read.sheets };
   const { view, actsOf } = openPlan(makePlan(task));
-  const acts = actsOf(view.chosen);
+  // Done again and again, it is stripped in between: nobody lays a hundred coats on each other.
+  const strip = { op: 'strip-sand', zones: Object.keys(view.found), grits: ['P80'], tool: 'machine' };
+  const acts = [strip, ...actsOf(view.chosen)];
   const zero = Date.UTC(2026, 11, 7, 8);
   const entries = Array.from({ length: N_FOLDED }, (_, i) => {
     const { idleMin: _idle, isSplit: _split, ...act } = acts[i % acts.length];
