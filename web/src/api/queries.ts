@@ -348,10 +348,13 @@ export function useChooseSystem(key: PanelKey, plan: PlanOnScreen | PlanTooOld |
         body: { ...choice, version: plan!.version },
         key: newKey(),
       }),
-    onSuccess: (answer) =>
+    onSuccess: async (answer) => {
+      // An answer that was asked for before the choice would take it off the screen again.
+      await client.cancelQueries({ queryKey: planQueryKey(key) });
       client.setQueryData<PlanView | null>(planQueryKey(key), (old) =>
         old ? { ...old, ...answer, wanted: answer.chosen } : null,
-      ),
+      );
+    },
     onError: () => client.invalidateQueries({ queryKey: planQueryKey(key) }),
   });
 }
