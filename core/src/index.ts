@@ -387,6 +387,7 @@ export {
 } from './record/card-words.ts';
 export {
   LEAST_SAMPLES,
+  figureInForce,
   ownFigures,
   withOwnFigure,
   type InAir,

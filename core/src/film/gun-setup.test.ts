@@ -39,6 +39,23 @@ test('as the sheet has it: film, coats and pace are those of the model', () => {
   expect(setup.metresPerSecond).toBeCloseTo(0.228, 3);
 });
 
+test('a gun that lays more than it is led for is led as before: the comb reads more, the pace stays', () => {
+  const at = (coat: SprayCoat, filmPercent?: number) =>
+    gunSetup(coat, {
+      gun: { ...gun, ...(filmPercent ? { filmPercent } : {}) },
+      tipMm: 1.8,
+      reductionPercent: 0,
+    });
+  const sheet = at({ ...build, perCoatUm: 40, totalUm: 120 });
+  const thicker = { ...build, perCoatUm: 48, totalUm: 144 };
+  const own = at(thicker, 120);
+  expect(own.metresPerSecond).toBeCloseTo(sheet.metresPerSecond, 9);
+  expect(own.wetUm).toBeCloseTo(1.2 * sheet.wetUm, 9);
+  // The shop's figure counts where the gun has none of its own.
+  expect(at({ ...thicker, filmPercent: 120 }).metresPerSecond).toBeCloseTo(sheet.metresPerSecond, 9);
+  expect(at({ ...thicker, filmPercent: 60 }, 120).metresPerSecond).toBeCloseTo(sheet.metresPerSecond, 9);
+});
+
 test('a thinner mix takes more coats for the same film, and the flow goes with the tip', () => {
   const setup = gunSetup(build, { gun, tipMm: 1.4, reductionPercent: 15 });
   expect(setup.volumeSolids).toBeCloseTo(0.4217 / 1.15, 6);

@@ -10,6 +10,8 @@ export interface SprayCoat {
   /** Dry film of one coat, and of all of them together. */
   readonly perCoatUm: number;
   readonly totalUm: number;
+  /** Film that a coat really has in this shop, of what it is led for, percent; a gun's own figure comes before it. */
+  readonly filmPercent?: number | undefined;
   readonly volumeSolids: number;
   readonly gramsPerMl: number;
   readonly lowShearPaS: number;
@@ -103,6 +105,8 @@ export function gunSetup(coat: SprayCoat, { gun, tipMm, reductionPercent }: GunS
   const transfer = transferPercentOf(gun) / 100;
   const flowMlPerMin = gun.flowMlPerMin * (tipMm / gun.tipsMm[0]!) ** 2;
   const overlap = gun.overlapPercent / 100;
+  // Led for the film that turns out as the plan has it: a gun that lays more than it is led for is not led slower still.
+  const ledForUm = (perCoatUm * 100) / (gun.filmPercent ?? coat.filmPercent ?? 100);
   return {
     tip: tipVerdict(tipMm, coat.tipMm),
     volumeSolids,
@@ -119,7 +123,7 @@ export function gunSetup(coat: SprayCoat, { gun, tipMm, reductionPercent }: GunS
       volumeSolids,
       fanMm: gun.fanMm,
       overlap,
-      filmUm: perCoatUm,
+      filmUm: ledForUm,
     }),
     stepMm: gun.fanMm * (1 - overlap),
   };

@@ -4,7 +4,7 @@ import { rectangleMm } from '../film/passes.ts';
 import { formOf, lowShearOf, readyGramsPerMl, readyVolumeSolids } from '../materials/sheet.ts';
 import { isCoat, type CoatAct } from '../operations/act.ts';
 import { coatFilmUm, mostCoats, sagOf } from '../operations/coating.ts';
-import { sheetIn, type Context } from '../operations/context.ts';
+import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
 import { workedM2 } from '../operations/extent.ts';
 import { zoneOf, type ZoneState } from '../operations/state.ts';
 import type { Panel } from '../survey/panel.ts';
@@ -91,6 +91,7 @@ function taskOf(act: CoatAct, zones: readonly ZoneState[], n: number, context: C
     coatsOf: act.coats,
     coat: {
       perCoatUm: sheet.film.perCoatUm,
+      filmPercent: ruleIn(context, 'coatFilmPercent').value,
       totalUm: Math.max(...zones.map((zone) => coatFilmUm(act, zone, sheet))),
       volumeSolids: readyVolumeSolids(sheet),
       gramsPerMl: density.value,

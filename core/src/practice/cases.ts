@@ -272,7 +272,7 @@ export const PRACTICE_CASES: readonly PracticeCase[] = ROWS.map(
     ...facts,
     task: {
       panel: panelOf(zones, { id: facts.id, name: facts.title, ...panel }),
-      shop: shopSchema.parse({ celsius: 20, nightCelsius: 14, ...shop }),
+      shop: shopSchema.parse({ celsius: 20, nightCelsius: 14, currency: 'EUR', ...shop }),
       target: targetSchema.parse(target ?? {}),
       startOn: DAY,
     },

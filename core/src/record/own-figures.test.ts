@@ -9,7 +9,7 @@ import { shopRule, type ShopRuleName } from '../survey/shop-rules.ts';
 import { panelOf, type ZoneSketch } from '../testing/bench.ts';
 import { momentAt } from '../testing/record.ts';
 import type { NewEntry } from './entry.ts';
-import { LEAST_SAMPLES, ownFigures, weightedShare, withOwnFigure } from './own-figures.ts';
+import { LEAST_SAMPLES, figureInForce, ownFigures, weightedShare, withOwnFigure } from './own-figures.ts';
 import { ownSamples } from './own-samples.ts';
 
 /** Records that a shop with figures of its own would write, read by one that reckons with the defaults. */
@@ -158,6 +158,8 @@ test('a figure is made the shop’s own and taken back, a gun’s too', () => {
   const film = figure('coatFilmPercent');
   const sprayed = withThings(reader, withOwnFigure(reader, film, film.value).things!);
   expect(sprayed.guns![0]!.filmPercent).toBe(film.value);
+  expect(figureInForce(sprayed, film)).toEqual({ value: film.value, source: 'shop' });
+  expect(figureInForce(reader, film)).toEqual({ value: 100, source: 'default' });
   expect(withThings(sprayed, withOwnFigure(sprayed, film, null).things!).guns).toEqual(reader.guns);
 });
 

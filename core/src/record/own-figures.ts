@@ -1,4 +1,3 @@
-import type { Gun } from '../materials/equipment.ts';
 import { SHOP_RULES, shopRule, type ShopRuleName } from '../survey/shop-rules.ts';
 import type { ShopThings } from '../survey/shop-things.ts';
 import type { Shop } from '../survey/shop.ts';
@@ -75,8 +74,14 @@ function inAirOf(samples: readonly OwnSample[]): InAir[] | undefined {
     .toSorted((a, b) => a.fromCelsius - b.fromCelsius);
 }
 
-const inForceOf = (rule: ShopRuleName, gun: Gun | undefined, shop: Shop): Sourced<number> =>
-  gun?.filmPercent === undefined ? shopRule(shop.rules, rule) : { value: gun.filmPercent, source: 'shop' };
+/** What plans of a shop reckon with in place of a figure of the record. */
+export function figureInForce(
+  { rules, guns = [] }: Pick<Shop, 'rules' | 'guns'>,
+  { rule, gunId }: Pick<OwnFigure, 'rule' | 'gunId'>,
+): Sourced<number> {
+  const own = guns.find(({ id }) => id === gunId)?.filmPercent;
+  return own === undefined ? shopRule(rules, rule) : { value: own, source: 'shop' };
+}
 
 function figureOf(samples: readonly OwnSample[], shop: Shop): OwnFigure[] {
   const { rule, gunId } = samples[0]!;
@@ -94,7 +99,7 @@ function figureOf(samples: readonly OwnSample[], shop: Shop): OwnFigure[] {
       count: samples.length,
       from: rounded(weightedShare(samples, 0.25)),
       to: rounded(weightedShare(samples, 0.75)),
-      inForce: inForceOf(rule, gun, shop),
+      inForce: figureInForce(shop, samples[0]!),
       isEnough: samples.length >= LEAST_SAMPLES,
       isInRange: value >= from && value <= to,
       ...(inAir ? { inAir } : {}),

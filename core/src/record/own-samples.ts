@@ -1,4 +1,5 @@
-import { formOf, readyVolumeSolids } from '../materials/sheet.ts';
+import type { Gun } from '../materials/equipment.ts';
+import { formOf, readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
 import { isBody } from '../materials/layer-kinds.ts';
 import { isCoat, isCoatOp, isLaying, isSandOp, isStripping, type Act } from '../operations/act.ts';
 import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
@@ -91,15 +92,21 @@ const timesOf = ({ steps, acts, context }: Fold): OwnSample[] =>
 const meanOf = (all: readonly number[]): number => all.reduce((sum, one) => sum + one, 0) / all.length;
 const listed = (um: number | readonly number[]): readonly number[] => (typeof um === 'number' ? [um] : um);
 
+/** The shelf as its sheets have it, whatever figure of film is in force, and the guns of the shop. */
+interface AsItsSheet {
+  readonly shelf: ReadonlyMap<string, ProductSheet>;
+  readonly guns: readonly Gun[];
+}
+
 /** Film of a coat by the comb against what its sheet says, in the gun that laid it. */
-function filmSample({ body }: ActEntry, act: Act, task: PlanTask): OwnSample[] {
+function filmSample({ body }: ActEntry, act: Act, { shelf, guns }: AsItsSheet): OwnSample[] {
   const { wetUm, reductionPercent = 0, tipMm } = body.values ?? {};
   if (wetUm === undefined || !isCoat(act)) return [];
-  const sheet = shelfOf(task.sheets).get(act.sheetId);
+  const sheet = shelf.get(act.sheetId);
   if (!sheet || formOf(sheet) !== 'sprayed' || sheet.film.perCoatUm <= 0) return [];
   const readings = listed(wetUm);
   const dryUm = (meanOf(readings) * readyVolumeSolids(sheet)) / (1 + reductionPercent / 100);
-  const gun = gunOfCoat(task.shop.guns ?? [], tipMm, sheet);
+  const gun = gunOfCoat(guns, tipMm, sheet);
   return [
     {
       rule: 'coatFilmPercent',
@@ -218,10 +225,11 @@ export function ownSamples(
 ): OwnSample[] {
   const fold = foldRecord(task, record, options);
   const { entries } = heldOf(record);
+  const asItsSheet = { shelf: shelfOf(task.sheets), guns: task.shop.guns ?? [] };
   const checks = entries.filter((entry): entry is Check => entry.kind === 'check');
   return [
     ...timesOf(fold),
-    ...fold.acts.flatMap((entry, i) => filmSample(entry, fold.steps[i]!.act, task)),
+    ...fold.acts.flatMap((entry, i) => filmSample(entry, fold.steps[i]!.act, asItsSheet)),
     ...flashSamples(fold, checks),
     ...blockSamples(fold, entries.filter(isFilm)),
   ];

@@ -181,8 +181,11 @@ export class RecordReader {
       'SELECT "sheetId", MAX(entry) AS entry FROM entries WHERE "sheetId" IS NOT NULL GROUP BY "sheetId"',
     );
     const panels = await sql.rows<FacetPanelRow>(
-      `SELECT DISTINCT entries."jobId", entries."panelId", jobs.title, panels.body AS panel ${OPEN_PANELS}
-         ORDER BY jobs.title, entries."panelId"`,
+      `SELECT panels."jobId", panels.id AS "panelId", jobs.title, panels.body AS panel
+         FROM panels JOIN jobs ON jobs.id = panels."jobId" AND jobs."removedAt" IS NULL
+         WHERE panels."removedAt" IS NULL AND EXISTS
+           (SELECT 1 FROM entries WHERE entries."jobId" = panels."jobId" AND entries."panelId" = panels.id)
+         ORDER BY jobs.title, panels.id`,
     );
     return {
       people: people.map(({ by }) => by),

@@ -35,9 +35,7 @@ export function RecordPage() {
     limit: String(A_PAGE),
   });
   const { data: facets } = useRecordFacets();
-  const panelAsked = search.get('panel')
-    ? JSON.stringify([search.get('job'), search.get('panel')])
-    : undefined;
+  const panelAsked = search.get('panel') ? JSON.stringify([search.get('job'), search.get('panel')]) : null;
   const set = (name: (typeof ASKED)[number], value: string | undefined): void =>
     put({ [name]: value || null, page: null });
   if (!data) return <Pending error={error} what="the record" />;
@@ -72,53 +70,43 @@ export function RecordPage() {
           value={search.get('text') ?? ''}
           onChange={({ target }) => set('text', target.value)}
         />
-        <Select
-          aria-label="Kind"
-          allowClear
-          placeholder="all kinds"
-          value={search.get('kind') ?? undefined}
+        <Filter
+          label="Kind"
+          all="all kinds"
+          value={search.get('kind')}
           options={ENTRY_KINDS.map((kind) => ({ value: kind, label: KIND_WORDS[kind] }))}
-          onChange={(kind: string | undefined) => set('kind', kind)}
+          onChange={(kind) => set('kind', kind)}
         />
-        <Select
-          aria-label="Defect"
-          allowClear
-          placeholder="any defect"
-          value={search.get('defect') ?? undefined}
+        <Filter
+          label="Defect"
+          all="any defect"
+          value={search.get('defect')}
           options={DEFECTS.map((defect) => ({ value: defect, label: DEFECT_WORDS[defect].title }))}
-          onChange={(defect: string | undefined) => set('defect', defect)}
+          onChange={(defect) => set('defect', defect)}
         />
-        <Select
-          aria-label="Product"
-          allowClear
-          showSearch={{ optionFilterProp: 'label' }}
-          placeholder="any product"
-          popupMatchSelectWidth={false}
-          value={search.get('product') ?? undefined}
+        <Filter
+          label="Product"
+          all="any product"
+          value={search.get('product')}
           options={facets?.products.map(({ sheetId, name }) => ({ value: sheetId, label: name })) ?? []}
-          onChange={(sheetId: string | undefined) => set('product', sheetId)}
+          onChange={(sheetId) => set('product', sheetId)}
         />
-        <Select
-          aria-label="Panel"
-          allowClear
-          showSearch={{ optionFilterProp: 'label' }}
-          placeholder="any panel"
-          popupMatchSelectWidth={false}
+        <Filter
+          label="Panel"
+          all="any panel"
           value={panelAsked}
           options={facets?.panels.map(panelOption) ?? []}
-          onChange={(value: string | undefined) => {
+          onChange={(value) => {
             const [job, panel] = value === undefined ? [null, null] : (JSON.parse(value) as [string, string]);
             put({ job, panel, page: null });
           }}
         />
-        <Select
-          aria-label="Person"
-          allowClear
-          showSearch={{ optionFilterProp: 'label' }}
-          placeholder="anybody"
-          value={search.get('person') ?? undefined}
+        <Filter
+          label="Person"
+          all="anybody"
+          value={search.get('person')}
           options={facets?.people.map((name) => ({ value: name, label: name })) ?? []}
-          onChange={(name: string | undefined) => set('person', name)}
+          onChange={(name) => set('person', name)}
         />
         <label>
           from{' '}
@@ -177,6 +165,29 @@ export function RecordPage() {
     </main>
   );
 }
+
+interface FilterProps {
+  readonly label: string;
+  /** Shown while nothing is picked. */
+  readonly all: string;
+  readonly value: string | null;
+  readonly options: readonly { readonly value: string; readonly label: string }[];
+  readonly onChange: (value: string | undefined) => void;
+}
+
+/** One thing to look for, found as one types; taken out again by its cross. */
+const Filter = ({ label, all, value, options, onChange }: FilterProps) => (
+  <Select
+    aria-label={label}
+    allowClear
+    showSearch={{ optionFilterProp: 'label' }}
+    placeholder={all}
+    popupMatchSelectWidth={false}
+    value={value ?? undefined}
+    options={[...options]}
+    onChange={onChange}
+  />
+);
 
 /** A panel, called by its name and its job's. */
 const panelOption = ({ jobId, panelId, name, jobTitle }: RecordFacets['panels'][number]) => ({

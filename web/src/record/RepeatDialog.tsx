@@ -55,6 +55,8 @@ function useOpenPanels({ job, panel }: PanelKey, text: string) {
 /** The plan that another panel got, and whether it is by the same system. */
 interface Repeated {
   readonly isSameSystem: boolean;
+  /** Products that its plan does not lay: not on that shelf, or nothing for that ground. */
+  readonly notLaid: readonly string[];
 }
 
 /** Plans another panel with the schools and products of this one, and by its system where that goes. */
@@ -74,7 +76,12 @@ function useRepeat(setUp: SetUp, systemId: string | undefined) {
         });
       await client.invalidateQueries({ queryKey: planQueryKey(key) });
       await client.invalidateQueries({ queryKey: ['job', key.job] });
-      return { isSameSystem: same !== undefined };
+      const worked = same ?? made.plan?.systems.find(({ id }) => id === made.chosen);
+      const laid = new Set(worked?.acts.map(({ sheetId }) => sheetId));
+      return {
+        isSameSystem: same !== undefined,
+        notLaid: setUp.products.flatMap(({ sheetId, name }) => (laid.has(sheetId) ? [] : [name])),
+      };
     },
   });
 }
@@ -170,10 +177,12 @@ export function RepeatDialog({ of, name, fold, system, onClose }: RepeatDialogPr
       {repeat.isSuccess && target && (
         <p className="plan-done" role="status">
           {repeat.data.isSameSystem
-            ? 'It is planned by the same system, with the same products. '
+            ? 'It is planned by the same system. '
             : system === null
-              ? 'It is planned with these products and ways to work. '
-              : 'It is planned with these products and ways, but its ground does not take the same system: its own best is chosen. '}
+              ? 'It is planned. '
+              : 'It is planned, but its ground does not take the same system: its own best is chosen. '}
+          {repeat.data.notLaid.length > 0 &&
+            `Not laid there, for its ground or its shelf has nothing for it: ${repeat.data.notLaid.join(', ')}. `}
           <Link to={`/jobs/${target.job}/panels/${target.panel}/system`}>Open its plan</Link>
         </p>
       )}

@@ -1,6 +1,7 @@
 import {
   LEAST_SAMPLES,
   SHOP_RULES,
+  figureInForce,
   withOwnFigure,
   type InAir,
   type OwnFigure,
@@ -64,22 +65,13 @@ export function OwnFigures({ shopId, shop, onChange }: OwnFiguresProps) {
               key={`${figure.rule} ${figure.gunId ?? ''}`}
               figure={figure}
               onTake={(value) => onChange(withOwnFigure(shop, figure, value))}
-              inForce={inForceIn(shop, figure)}
+              inForce={figureInForce(shop, figure)}
             />
           ))}
         </tbody>
       </table>
     </>
   );
-}
-
-/** What is in force as this person sees the shop: a change of theirs counts at once. */
-function inForceIn({ rules, guns }: Shop, { rule, gunId }: OwnFigure): OwnFigure['inForce'] {
-  const own =
-    gunId === undefined ? rules[rule] : (guns?.find(({ id }) => id === gunId)?.filmPercent ?? rules[rule]);
-  return own === undefined
-    ? { value: SHOP_RULES[rule].preset, source: 'default' }
-    : { value: own, source: 'shop' };
 }
 
 interface FigureRowProps {

@@ -50,7 +50,7 @@ export function CaseBench({ practice, log }: CaseBenchProps) {
       <section className="pane case-result" aria-labelledby="case-result-head">
         <h2 id="case-result-head">What the planner says</h2>
         {judge.verdict ? (
-          <CaseResult verdict={judge.verdict} />
+          <CaseResult verdict={judge.verdict} currency={task.shop.currency} />
         ) : (
           <p className="note">
             {judge.isJudging

@@ -12,8 +12,13 @@ import { Verdicts } from '../../shared/own-acts/Verdicts.tsx';
 import { SystemTable } from '../../shared/SystemTable.tsx';
 import { useFormat } from '../../state/units.ts';
 
+interface CaseResultProps {
+  readonly verdict: CaseVerdict;
+  readonly currency: string | undefined;
+}
+
 /** The verdict on a learner's system: points beside the planner's best, then step by step. */
-export function CaseResult({ verdict: { judgement, own, best, points } }: { readonly verdict: CaseVerdict }) {
+export function CaseResult({ verdict: { judgement, own, best, points }, currency }: CaseResultProps) {
   const [isShown, setIsShown] = useState(false);
   return (
     <>
@@ -32,6 +37,7 @@ export function CaseResult({ verdict: { judgement, own, best, points } }: { read
               { head: 'Yours', system: own },
               { head: 'The planner’s', system: best },
             ]}
+            currency={currency}
             hasSteps
           />
         </>
