@@ -106,7 +106,7 @@ test('the record’s figures are the shop’s with one tap, and back', async ({ 
   expect(back.rules.washMinPerM2).toBeUndefined();
 });
 
-test('a set-up is repeated on another panel: its products, its ways to work and its system', async ({
+test('a set-up is repeated on another panel: its products, its ways to work and its coats', async ({
   page,
 }) => {
   await askForSystems(page, CORNER);

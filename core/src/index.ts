@@ -376,7 +376,7 @@ export {
 export { DEFECT_WORDS } from './record/defect-words.ts';
 export { patchWords } from './planner/places.ts';
 export { KIND_WORDS, entryWords, type EntryWords } from './record/entry-words.ts';
-export { isKept, setUpOf, type SetUp } from './record/set-up.ts';
+export { isKept, setUpOf, systemLike, type SetUp } from './record/set-up.ts';
 export { handOverCard, type HandOverCard } from './record/hand-over.ts';
 export {
   cardWords,

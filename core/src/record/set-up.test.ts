@@ -4,8 +4,8 @@ import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { panelOf } from '../testing/bench.ts';
 import { entriesAsPlanned } from '../testing/record.ts';
 import type { NewEntry } from './entry.ts';
-import { foldRecord } from './fold.ts';
-import { isKept, setUpOf } from './set-up.ts';
+import { foldRecord, pastOf } from './fold.ts';
+import { isKept, setUpOf, systemLike } from './set-up.ts';
 
 const task = {
   panel: panelOf([
@@ -32,6 +32,18 @@ test('the products that were laid, in their order, and the schools of the plan',
   expect(schools).toEqual({ build: 'always' });
   // Nobody wrote down how it was sprayed.
   expect(guns).toEqual([]);
+});
+
+test('the same coats are found in another plan, also once the panel was planned again; other coats are not', () => {
+  const plan = makePlan(task);
+  const setUp = setUpOf(foldRecord(task, entries));
+  expect(setUp.coats).toEqual([...new Set(steps.flatMap(({ op, coats }) => (coats ? [op] : [])))]);
+  expect(systemLike(setUp, plan)).toBe(view.chosen);
+  expect(systemLike({ coats: ['promote', 'prime-plastic'] }, plan)).toBeUndefined();
+  // What is left to do at the end is not the system.
+  const rest = makePlan({ ...task, ...pastOf(entries.slice(0, -1)) });
+  expect(rest.chosen).not.toBe(view.chosen);
+  expect(systemLike(setUp, rest)).toBeUndefined();
 });
 
 test('how a coat was sprayed is a set-up of the shop, and the same one is kept once', () => {

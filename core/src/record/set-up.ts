@@ -1,7 +1,8 @@
 import { gunsOf, tipFor, type GunSetup } from '../materials/equipment.ts';
 import { formOf } from '../materials/sheet.ts';
 import { ruleIn } from '../operations/context.ts';
-import { isLaying } from '../operations/act.ts';
+import { isCoatOp, isLaying, type OpName } from '../operations/act.ts';
+import type { StoredPlan } from '../planner/stored-plan.ts';
 import type { Schools } from '../survey/schools.ts';
 import { gunOfCoat } from './coat-gun.ts';
 import type { Fold } from './fold.ts';
@@ -20,6 +21,8 @@ export interface SetUp {
   readonly schools: Schools;
   /** Products that were laid, in the order of their first coat. */
   readonly products: readonly { readonly sheetId: string; readonly name: string }[];
+  /** Coats that were sprayed, each once, in the order of the first: what the system comes to, whatever plans it was done by. */
+  readonly coats: readonly OpName[];
   /** How they were sprayed, the last word of each, where somebody wrote that down. */
   readonly guns: readonly GunSetting[];
 }
@@ -47,6 +50,15 @@ function gunSetupOf({ at, body }: ActEntry, { context }: Fold): GunSetting | nul
   };
 }
 
+const coatsIn = (ops: readonly OpName[]): OpName[] => [...new Set(ops.filter(isCoatOp))];
+
+/** The best system of a plan that is ready and lays the same coats in the same order; undefined where none does. */
+export const systemLike = ({ coats }: Pick<SetUp, 'coats'>, { systems }: StoredPlan): string | undefined =>
+  systems.find(
+    ({ verdict, acts }) =>
+      verdict.kind === 'ready' && coatsIn(acts.map(({ op }) => op)).join() === coats.join(),
+  )?.id;
+
 /** What a record says that a panel was done with. */
 export function setUpOf(fold: Fold): SetUp {
   const { context, steps, acts } = fold;
@@ -65,6 +77,7 @@ export function setUpOf(fold: Fold): SetUp {
   );
   return {
     schools: context.shop.schools,
+    coats: coatsIn(laid.map(({ body }) => body.op)),
     products: [...names].map(([sheetId, name]) => ({ sheetId, name })),
     guns: [...guns.values()],
   };

@@ -74,7 +74,6 @@ export function PanelRecordPage() {
               of={key}
               name={`${view.panel.name}, ${view.job.title}`}
               fold={fold}
-              system={run?.system ?? null}
               nDefects={held.entries.filter(({ kind }) => kind === 'defect').length}
             />
           )}

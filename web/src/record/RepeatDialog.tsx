@@ -1,7 +1,9 @@
 import {
+  OP_LABELS,
   isKept,
   setUpOf,
   sideText,
+  systemLike,
   type Fold,
   type JobSummary,
   type PlanView,
@@ -9,7 +11,6 @@ import {
   type SetUp,
   type Shop,
   type ShopThings,
-  type System,
 } from '@blue-ledge/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Button, Modal, Select } from 'antd';
@@ -27,8 +28,6 @@ interface RepeatDialogProps {
   readonly of: PanelKey;
   readonly name: string;
   readonly fold: Fold;
-  /** The system that it was done by; null where it has no plan of its own. */
-  readonly system: System | null;
   readonly onClose: () => void;
 }
 
@@ -52,31 +51,31 @@ function useOpenPanels({ job, panel }: PanelKey, text: string) {
   });
 }
 
-/** The plan that another panel got, and whether it is by the same system. */
+/** The plan that another panel got, and whether it lays the same coats. */
 interface Repeated {
   readonly isSameSystem: boolean;
   /** Products that its plan does not lay: not on that shelf, or nothing for that ground. */
   readonly notLaid: readonly string[];
 }
 
-/** Plans another panel with the schools and products of this one, and by its system where that goes. */
-function useRepeat(setUp: SetUp, systemId: string | undefined) {
+/** Plans another panel with the schools and products of this one, and with its coats where that goes. */
+function useRepeat(setUp: SetUp) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: async (key: PanelKey): Promise<Repeated> => {
       const products = setUp.products.map(({ sheetId }) => sheetId);
       const body = { schools: setUp.schools, products, ...nowHere() };
       const made = await ask<PlanView>(`${panelPath(key)}/plans`, { method: 'POST', body, key: newKey() });
-      const same = made.plan?.systems.find(({ id }) => id === systemId);
-      if (same && made.chosen !== same.id)
+      const same = made.plan ? systemLike(setUp, made.plan) : undefined;
+      if (same !== undefined && made.chosen !== same)
         await ask(`${panelPath(key)}/plans/${made.id}/choice`, {
           method: 'PUT',
-          body: { systemId: same.id, evenIfChanged: false, version: made.version },
+          body: { systemId: same, evenIfChanged: false, version: made.version },
           key: newKey(),
         });
       await client.invalidateQueries({ queryKey: planQueryKey(key) });
       await client.invalidateQueries({ queryKey: ['job', key.job] });
-      const worked = same ?? made.plan?.systems.find(({ id }) => id === made.chosen);
+      const worked = made.plan?.systems.find(({ id }) => id === (same ?? made.chosen));
       const laid = new Set(worked?.acts.map(({ sheetId }) => sheetId));
       return {
         isSameSystem: same !== undefined,
@@ -103,15 +102,15 @@ function newSetups(setUp: SetUp, { setups = [], guns = [] }: Shop, note: string)
 const MOST_NOTE = 200;
 
 /** What a panel that went well was done with, taken over to another one. */
-export function RepeatDialog({ of, name, fold, system, onClose }: RepeatDialogProps) {
+export function RepeatDialog({ of, name, fold, onClose }: RepeatDialogProps) {
   const { quantity } = useFormat();
   const [wanted, setWanted] = useState('');
   const [to, setTo] = useState<string | null>(null);
   const panels = useOpenPanels(of, wanted);
   const setUp = useMemo(() => setUpOf(fold), [fold]);
   const shop = useShopOfJob(to === null ? of.job : keyOf(to).job);
-  const repeat = useRepeat(setUp, system?.id);
-  const { schools, products, guns } = setUp;
+  const repeat = useRepeat(setUp);
+  const { schools, coats, products, guns } = setUp;
   const sides = (Object.entries(schools) as [SchoolName, string][]).map(
     ([school, side]) => sideText(school, side).label,
   );
@@ -133,12 +132,8 @@ export function RepeatDialog({ of, name, fold, system, onClose }: RepeatDialogPr
       onCancel={onClose}
     >
       <dl className="repeat-what">
-        {system && (
-          <>
-            <dt>System</dt>
-            <dd>{system.title}</dd>
-          </>
-        )}
+        <dt>Coats</dt>
+        <dd>{coats.map((op) => OP_LABELS[op]).join(', ') || 'none was sprayed'}</dd>
         <dt>Products</dt>
         <dd>{products.map((product) => product.name).join(', ') || 'none was laid'}</dd>
         <dt>Ways to work</dt>
@@ -177,10 +172,8 @@ export function RepeatDialog({ of, name, fold, system, onClose }: RepeatDialogPr
       {repeat.isSuccess && target && (
         <p className="plan-done" role="status">
           {repeat.data.isSameSystem
-            ? 'It is planned by the same system. '
-            : system === null
-              ? 'It is planned. '
-              : 'It is planned, but its ground does not take the same system: its own best is chosen. '}
+            ? 'It is planned with the same coats. '
+            : 'It is planned, but its ground does not take the same coats: its own best is chosen. '}
           {repeat.data.notLaid.length > 0 &&
             `Not laid there, for its ground or its shelf has nothing for it: ${repeat.data.notLaid.join(', ')}. `}
           <Link to={`/jobs/${target.job}/panels/${target.panel}/system`}>Open its plan</Link>
