@@ -57,6 +57,23 @@ test('more readers than connections wait their turn', async () => {
   expect(all).toEqual(Array<number[]>(12).fill([7]));
 });
 
+test('a statement that cannot be prepared says why, and is prepared once it can be', async () => {
+  const count = () => readers.transact(({ sql }) => sql.rows('SELECT COUNT(*) AS n FROM mixes'));
+  await expect(count()).rejects.toThrow('no such table: mixes');
+  await writer.transact(({ sql }) => sql.write('CREATE TABLE mixes (id INTEGER PRIMARY KEY)'));
+  expect(await count()).toEqual([{ n: 0 }]);
+});
+
+test('more statements than are kept, at once and again, give what each asks for', async () => {
+  const numbers = Array.from({ length: 250 }, (_, i) => i);
+  const asked = (): Promise<number[]> =>
+    readers.transact(({ sql }) =>
+      Promise.all(numbers.map(async (i) => (await sql.rows<{ n: number }>(`SELECT ${i} AS n`))[0]!.n)),
+    );
+  expect(await asked()).toEqual(numbers);
+  expect(await asked()).toEqual(numbers);
+});
+
 test('a connection that cannot go back is given up, and a fresh one takes its place', async () => {
   const ended = writer.transact(async ({ sql }) => {
     await sql.write('INSERT INTO cups (ml) VALUES ($1)', 50);

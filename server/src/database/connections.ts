@@ -1,6 +1,7 @@
 import { Sequelize } from 'sequelize';
 import sqlite3 from 'sqlite3';
 import { sqlOf, type Sql } from './sql.ts';
+import { Statements } from './statements.ts';
 import { defineTables, type Tables } from './tables.ts';
 
 /**
@@ -40,7 +41,7 @@ export interface Connection {
 }
 
 interface Open extends Connection {
-  readonly sequelize: Sequelize;
+  readonly close: () => Promise<void>;
 }
 
 /** A few connections, each for one piece of work at a time; who comes when all are busy waits in line. */
@@ -103,7 +104,12 @@ export class Connections {
     try {
       const sequelize = openFile(this.file);
       const driver = (await sequelize.connectionManager.getConnection({ type: 'write' })) as sqlite3.Database;
-      return { sequelize, tables: defineTables(sequelize), sql: sqlOf(driver) };
+      const statements = new Statements(driver);
+      const close = async (): Promise<void> => {
+        await statements.close();
+        await sequelize.close();
+      };
+      return { tables: defineTables(sequelize), sql: sqlOf(statements), close };
     } catch (error) {
       this.nOpen -= 1;
       throw error;
@@ -116,17 +122,17 @@ export class Connections {
     else this.free.push(connection);
   }
 
-  private async drop({ sequelize }: Open): Promise<void> {
+  private async drop(connection: Open): Promise<void> {
     this.nOpen -= 1;
     const next = this.waiting.shift();
     if (next) this.open().then(...next);
-    await sequelize.close();
+    await connection.close();
   }
 
   /** Closes all of them, once what was asked for before is done. */
   async close(): Promise<void> {
     this.isClosed = true;
     await Promise.allSettled(this.running);
-    for (const { sequelize } of this.free.splice(0)) await sequelize.close();
+    for (const connection of this.free.splice(0)) await connection.close();
   }
 }

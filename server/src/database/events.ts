@@ -32,7 +32,25 @@ export const hashOf = ({
   createHash('sha256').update(canonical({ seq, at, actor, subject, kind, body, prevHash })).digest('hex');
 
 const COLUMNS = ['seq', 'at', 'actor', 'subject', 'kind', 'body', '"prevHash"', 'hash'];
-const INSERT = `INSERT INTO events (${COLUMNS.join(', ')}) VALUES (${COLUMNS.map((_, i) => `$${i + 1}`).join(', ')})`;
+/** So many at most in one statement. */
+const MOST_TOGETHER = 64;
+
+const valuesOf = (event: EventFields): (string | number)[] => [
+  event.seq,
+  event.at,
+  event.actor,
+  event.subject,
+  event.kind,
+  JSON.stringify(event.body),
+  event.prevHash,
+  event.hash,
+];
+
+function insertOf(nEvents: number): string {
+  const row = (_: unknown, nth: number): string =>
+    `(${COLUMNS.map((_column, i) => `$${nth * COLUMNS.length + i + 1}`).join(', ')})`;
+  return `INSERT INTO events (${COLUMNS.join(', ')}) VALUES ${Array.from({ length: nEvents }, row).join(', ')}`;
+}
 
 /** Appends events in the transaction in which they happen. */
 export async function append(
@@ -49,19 +67,9 @@ export async function append(
     prevHash = hashOf(event);
     return { ...event, hash: prevHash };
   });
-  for (const event of events) {
-    const { at, subject, kind, body } = event;
-    await write(
-      INSERT,
-      event.seq,
-      at,
-      actor,
-      subject,
-      kind,
-      JSON.stringify(body),
-      event.prevHash,
-      event.hash,
-    );
+  for (let from = 0; from < events.length; from += MOST_TOGETHER) {
+    const together = events.slice(from, from + MOST_TOGETHER);
+    await write(insertOf(together.length), ...together.flatMap(valuesOf));
   }
   return events;
 }

@@ -1,4 +1,4 @@
-import type sqlite3 from 'sqlite3';
+import type { Statements } from './statements.ts';
 
 /** A value that stands for `$1`, `$2`, ... in a statement. */
 type SqlValue = string | number | null;
@@ -17,15 +17,19 @@ export interface Sql {
 const named = (values: readonly SqlValue[]): Record<string, SqlValue> =>
   Object.fromEntries(values.map((value, i) => [`$${i + 1}`, value]));
 
-export const sqlOf = (driver: sqlite3.Database): Sql => ({
-  rows: <Row extends object>(statement: string, ...values: SqlValue[]) =>
-    new Promise<Row[]>((resolve, reject) =>
-      driver.all<Row>(statement, named(values), (error, rows) => (error ? reject(error) : resolve(rows))),
-    ),
-  write: (statement, ...values) =>
-    new Promise((resolve, reject) =>
-      driver.run(statement, named(values), (error) => (error ? reject(error) : resolve())),
-    ),
+export const sqlOf = (statements: Statements): Sql => ({
+  rows: async <Row extends object>(text: string, ...values: SqlValue[]) => {
+    const statement = await statements.prepared(text);
+    return new Promise<Row[]>((resolve, reject) =>
+      statement.all<Row>(named(values), (error, rows) => (error ? reject(error) : resolve(rows))),
+    );
+  },
+  write: async (text, ...values) => {
+    const statement = await statements.prepared(text);
+    return new Promise<void>((resolve, reject) =>
+      statement.run(named(values), (error: Error | null) => (error ? reject(error) : resolve())),
+    );
+  },
 });
 
 /** A JSON column: SQLite gives its text, PostgreSQL its value. */

@@ -2,6 +2,8 @@ import type { Write } from '../database/database.ts';
 
 /** Work on its way into one transaction: what it comes to, and who waits for it. */
 interface Waiting<T> {
+  /** What it is about: work about the same is done in its order, other work beside it. */
+  readonly about: string;
   readonly work: (tx: Write) => Promise<T>;
   readonly done: (value: T) => void;
   readonly failed: (error: unknown) => void;
@@ -20,9 +22,9 @@ export class EntryLine {
 
   constructor(private readonly write: (work: (tx: Write) => Promise<void>) => Promise<void>) {}
 
-  enter<T>(work: (tx: Write) => Promise<T>): Promise<T> {
+  enter<T>(about: string, work: (tx: Write) => Promise<T>): Promise<T> {
     return new Promise<T>((done, failed) => {
-      this.waiting.push({ work, done: done as (value: unknown) => void, failed });
+      this.waiting.push({ about, work, done: done as (value: unknown) => void, failed });
       void this.run();
     });
   }
@@ -42,11 +44,18 @@ export class EntryLine {
     const tellers: (() => void)[] = [];
     try {
       await this.write(async (tx) => {
-        for (const { work, done, failed } of together)
-          await work(tx).then(
-            (value) => tellers.push(() => done(value)),
-            (error: unknown) => tellers.push(() => failed(error)),
-          );
+        const lastAbout = new Map<string, Promise<unknown>>();
+        for (const { about, work, done, failed } of together) {
+          const before = lastAbout.get(about) ?? Promise.resolve();
+          const ended = before
+            .then(() => work(tx))
+            .then(
+              (value) => tellers.push(() => done(value)),
+              (error: unknown) => tellers.push(() => failed(error)),
+            );
+          lastAbout.set(about, ended);
+        }
+        await Promise.all(lastAbout.values());
       });
       for (const tell of tellers) tell();
     } catch (error) {

@@ -93,7 +93,7 @@ export class RecordService implements OnApplicationBootstrap {
    * @throws {ProblemError} 404 for a panel that is gone, 409 for a step that is done, 422 for what cannot be
    */
   enter(key: PanelParams, entry: NewEntry): Promise<Entry> {
-    return this.line.enter(async (tx) => {
+    return this.line.enter(`${key.job}/${key.panel}`, async (tx) => {
       const record = new RecordWriter(tx);
       const standing = await record.standing(key, entry.id);
       if (standing.known) return this.sameAs(standing.known, entry);
