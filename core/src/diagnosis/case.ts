@@ -3,7 +3,7 @@ import { sheetIn, type Context } from '../operations/context.ts';
 import { zoneIdOf, zoneOf, type ZoneState } from '../operations/state.ts';
 import type { Defect } from '../operations/mishaps.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
-import type { Performed } from '../planner/prepare.ts';
+import { isStepOf, type Performed, type StepOf } from '../planner/prepare.ts';
 import type { CoatValues, NewEntry } from '../record/entry.ts';
 import { foldRecord, type Fold, type FoldOptions } from '../record/fold.ts';
 import { heldOf } from '../record/corrections.ts';
@@ -13,7 +13,7 @@ import type { PlanTask } from '../planner/bench-of-task.ts';
 
 /** A coat on the area, as it was really sprayed. */
 export interface CoatStep {
-  readonly step: Performed & { readonly act: CoatAct };
+  readonly step: StepOf<CoatAct>;
   readonly values: CoatValues;
   readonly sheet: ProductSheet;
   /** The area before and after it. */
@@ -24,7 +24,7 @@ export interface CoatStep {
 }
 
 export interface SandStep {
-  readonly step: Performed & { readonly act: SandAct };
+  readonly step: StepOf<SandAct>;
   readonly before: ZoneState;
   readonly n: number;
 }
@@ -54,22 +54,19 @@ const areaIn = (panel: Performed['before'], area: string): ZoneState | undefined
 
 function coatsOn(area: string, steps: readonly Performed[], { acts }: Fold, context: Context): CoatStep[] {
   return steps.flatMap((step, i) => {
-    const { act } = step;
     const before = areaIn(step.before, area);
-    if (!isCoat(act) || !before || !act.zones.includes(before.zone.id)) return [];
-    const coat = { ...step, act };
+    if (!isStepOf(step, isCoat) || !before || !step.act.zones.includes(before.zone.id)) return [];
     const after = zoneOf(step.after, before.zone.id);
     const values = acts[i]?.body.values ?? {};
-    return [{ step: coat, values, sheet: sheetIn(context, act.sheetId), before, after, n: i + 1 }];
+    return [{ step, values, sheet: sheetIn(context, step.act.sheetId), before, after, n: i + 1 }];
   });
 }
 
 function sandingsOn(area: string, steps: readonly Performed[]): SandStep[] {
   return steps.flatMap((step, i) => {
-    const { act } = step;
     const before = areaIn(step.before, area);
-    return isSanding(act) && before && act.zones.includes(before.zone.id)
-      ? [{ step: { ...step, act }, before, n: i + 1 }]
+    return isStepOf(step, isSanding) && before && step.act.zones.includes(before.zone.id)
+      ? [{ step, before, n: i + 1 }]
       : [];
   });
 }

@@ -63,12 +63,12 @@ function settled(zone: ZoneState, { op }: BodyAct): ZoneState {
     : done;
 }
 
-function apply(zone: ZoneState, act: BodyAct, { endMin, context }: Moment): ZoneState {
+function apply(act: BodyAct, { endMin, context }: Moment): (zone: ZoneState) => ZoneState {
   const sheet = sheetIn(context, act.sheetId);
   const laid = { sheetId: sheet.id, ...bodyWindows(sheet, endMin) };
   const kind = LAID[act.op];
   const isPaste = kind === 'filler';
-  return {
+  return (zone) => ({
     ...settled(zone, act),
     stack: [...zone.stack, { kind, um: bodyFilmUm(zone, act, context), laid }],
     bareSinceMin: null,
@@ -81,7 +81,7 @@ function apply(zone: ZoneState, act: BodyAct, { endMin, context }: Moment): Zone
       hasPinholes: act.op === 'glaze' || act.op === 'seam-seal' ? false : zone.surface.hasPinholes,
       wavesUm: isPaste ? PROUD_UM[act.op as 'fill'] : Math.max(zone.surface.wavesUm, PROUD_UM[act.op]),
     },
-  };
+  });
 }
 
 function check(zone: ZoneState, act: BodyAct, context: Context): Reason[] {
@@ -146,7 +146,7 @@ const LAMINATE_WAVES_UM = 60;
 
 export const laminateRepair: Operation<PlainAct> = {
   check: (zone) => (hasIssue(zone, 'break') ? [] : [opReason('op.nothing-to-mend')]),
-  apply: (zone) => ({
+  apply: () => (zone) => ({
     ...withoutIssues(zone, 'break'),
     surface: {
       ...zone.surface,

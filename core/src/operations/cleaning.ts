@@ -75,7 +75,10 @@ function exposedLess(zone: ZoneState, { endMin, panel, context }: Moment): ZoneS
 
 export const cleaning: Operation<CleanAct> = {
   check: nothing,
-  apply: (zone, act, moment) => exposedLess(cleaned(zone, act.op), moment),
+  apply:
+    ({ op }, moment) =>
+    (zone) =>
+      exposedLess(cleaned(zone, op), moment),
   cost: (zones, act, _, context) => ({
     handsOnMin:
       labourOn(act.op, zones, context) *

@@ -70,31 +70,35 @@ function laidCoat(act: CoatAct, sheet: ProductSheet, { endMin, context }: Moment
   };
 }
 
-function apply(zone: ZoneState, act: CoatAct, moment: Moment): ZoneState {
+function apply(act: CoatAct, moment: Moment): (zone: ZoneState) => ZoneState {
   const sheet = sheetIn(moment.context, act.sheetId);
   const kind = sheet.kind as ZoneState['stack'][number]['kind'];
-  const isBuild = kind === 'build' || kind === 'dtm';
-  const looked = isUnprimedComposite(zone) ? withIssue(zone, 'look') : zone;
-  const top = topOf(zone);
-  const coat = { kind, um: coatFilmUm(act, zone, sheet), laid: laidCoat(act, sheet, moment) };
-  // More of the same product is one film: what must stay, and what the sheet allows, is said of all of it.
-  const isMore = top.laid?.sheetId === sheet.id && top.kind === kind;
-  const stack = isMore
-    ? [...zone.stack.slice(0, -1), { ...coat, um: top.um + coat.um }]
-    : [...zone.stack, coat];
-  return {
-    ...looked,
-    stack,
-    bareSinceMin: null,
-    surface: {
-      ...zone.surface,
-      soil: 'clean',
-      // Nobody wipes over fresh promoter: what was tacked before it counts for the primer on it.
-      isTacked: sheet.kind === 'promoter' && zone.surface.isTacked,
-      hasGuideCoat: false,
-      scratch: null,
-      peelUm: isBuild ? ruleIn(moment.context, 'orangePeelUm').value : zone.surface.peelUm,
-    },
+  const freshPeelUm =
+    kind === 'build' || kind === 'dtm' ? ruleIn(moment.context, 'orangePeelUm').value : null;
+  const laid = laidCoat(act, sheet, moment);
+  return (zone) => {
+    const looked = isUnprimedComposite(zone) ? withIssue(zone, 'look') : zone;
+    const top = topOf(zone);
+    const um = coatFilmUm(act, zone, sheet);
+    // More of the same product is one film: what must stay, and what the sheet allows, is said of all of it.
+    const isMore = top.laid?.sheetId === sheet.id && top.kind === kind;
+    const stack = isMore
+      ? [...zone.stack.slice(0, -1), { kind, um: top.um + um, laid }]
+      : [...zone.stack, { kind, um, laid }];
+    return {
+      ...looked,
+      stack,
+      bareSinceMin: null,
+      surface: {
+        ...zone.surface,
+        soil: 'clean',
+        // Nobody wipes over fresh promoter: what was tacked before it counts for the primer on it.
+        isTacked: sheet.kind === 'promoter' && zone.surface.isTacked,
+        hasGuideCoat: false,
+        scratch: null,
+        peelUm: freshPeelUm ?? zone.surface.peelUm,
+      },
+    };
   };
 }
 

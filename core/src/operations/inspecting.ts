@@ -12,7 +12,7 @@ const GUIDE_COST_PER_M2 = 0.6;
 
 export const guideCoating: Operation<PlainAct> = {
   check: nothing,
-  apply: (zone) => ({ ...zone, surface: { ...zone.surface, hasGuideCoat: true } }),
+  apply: () => (zone) => ({ ...zone, surface: { ...zone.surface, hasGuideCoat: true } }),
   cost: (zones, act, _, context) => ({
     handsOnMin: labourOn(act.op, zones, context),
     waitMin: 0,
@@ -24,7 +24,7 @@ export const guideCoating: Operation<PlainAct> = {
 /** Thinner on a cloth, tape on plastic: what it shows is for the technician to say; the plan goes on as if all were well. */
 export const testing: Operation<PlainAct> = {
   check: nothing,
-  apply: (zone) => withoutIssues(zone, 'rub', 'tape'),
+  apply: () => (zone) => withoutIssues(zone, 'rub', 'tape'),
   cost: (zones, act, _, context) => ({
     handsOnMin: labourOn(act.op, zones, context),
     waitMin: 0,
@@ -35,7 +35,7 @@ export const testing: Operation<PlainAct> = {
 
 export const inspecting: Operation<PlainAct> = {
   check: nothing,
-  apply: (zone) => withoutIssues(zone, 'found-body', 'look'),
+  apply: () => (zone) => withoutIssues(zone, 'found-body', 'look'),
   cost: (zones, act, _, context) => ({
     handsOnMin: labourOn(act.op, zones, context),
     waitMin: 0,
@@ -55,8 +55,10 @@ export const comingOff = ({ panel }: Pick<Context, 'panel'>): PanelPart[] =>
 export const removingParts: Operation<PlainAct> = {
   check: nothing,
   // What a blade leaves of the glue comes off with the first wipe.
-  apply: (zone, _, { context }) =>
-    comingOff(context).some(({ glued }) => glued) ? withIssue(zone, 'glue') : zone,
+  apply: (_, { context }) => {
+    const isGlued = comingOff(context).some(({ glued }) => glued);
+    return (zone) => (isGlued ? withIssue(zone, 'glue') : zone);
+  },
   cost: (_, act, __, context) => ({
     handsOnMin: comingOff(context).reduce(
       (sum, { glued }) => sum + fixedMin(act.op) + (glued ? SCRAPE_MIN : 0),
@@ -70,7 +72,7 @@ export const removingParts: Operation<PlainAct> = {
 
 export const handingOver: Operation<PlainAct> = {
   check: nothing,
-  apply: (zone) => zone,
+  apply: () => (zone) => zone,
   cost: (_, act) => ({ handsOnMin: fixedMin(act.op), waitMin: 0, materialCost: 0 }),
   explain: nothing,
 };

@@ -14,16 +14,18 @@ const CONDITIONER_PER_M2 = 6;
 
 export const metalRepair: Operation<PlainAct> = {
   check: (zone) => (isBare(zone) ? [] : [opReason('op.not-bare')]),
-  apply: (zone, _, { endMin }) => ({
-    ...withoutIssues(zone, 'high'),
-    bareSinceMin: endMin,
-    surface: {
-      ...zone.surface,
-      soil: 'dusty',
-      isTacked: false,
-      lowUm: hasIssue(zone, 'high') ? Math.max(zone.surface.lowUm, LEFT_BY_HAMMER_UM) : zone.surface.lowUm,
-    },
-  }),
+  apply:
+    (_, { endMin }) =>
+    (zone) => ({
+      ...withoutIssues(zone, 'high'),
+      bareSinceMin: endMin,
+      surface: {
+        ...zone.surface,
+        soil: 'dusty',
+        isTacked: false,
+        lowUm: hasIssue(zone, 'high') ? Math.max(zone.surface.lowUm, LEFT_BY_HAMMER_UM) : zone.surface.lowUm,
+      },
+    }),
   cost: (zones, act, _, context) => ({
     handsOnMin: labourOn(act.op, zones, context),
     waitMin: 0,
@@ -35,7 +37,7 @@ export const metalRepair: Operation<PlainAct> = {
 /** Acid eats the rust in pits; it is rinsed and dried, and what it leaves is sanded off before anything goes on. */
 export const conditioning: Operation<PlainAct> = {
   check: (zone) => (isMetal(topOf(zone).kind) ? [] : [opReason('op.not-bare')]),
-  apply: (zone) => ({
+  apply: () => (zone) => ({
     ...withIssue(withoutIssues(zone, 'pits'), 'acid'),
     bareSinceMin: null,
     surface: { ...zone.surface, soil: 'clean', isTacked: false },
@@ -55,7 +57,7 @@ export const conditioning: Operation<PlainAct> = {
 export const warmingOut: Operation<PlainAct> = {
   check: (zone) =>
     isRawPlastic(zone.stack[0]!.kind) && zone.surface.lowUm > 0 ? [] : [opReason('op.nothing-to-warm')],
-  apply: (zone) => ({ ...zone, surface: { ...zone.surface, lowUm: 0 } }),
+  apply: () => (zone) => ({ ...zone, surface: { ...zone.surface, lowUm: 0 } }),
   cost: (zones, act, _, context) => ({
     handsOnMin: labourOn(act.op, zones, context),
     waitMin: ruleIn(context, 'warmedCoolsMin').value,

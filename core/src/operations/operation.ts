@@ -22,7 +22,8 @@ export interface Moment {
 export interface Operation<A extends Act> {
   /** Reasons why it cannot physically be done on this zone, all of them; the trade's rules are in ../rules. */
   readonly check: (zone: ZoneState, act: A, context: Context) => Reason[];
-  readonly apply: (zone: ZoneState, act: A, moment: Moment) => ZoneState;
+  /** What it makes of an area; what is the same for all areas of the act is worked out once. */
+  readonly apply: (act: A, moment: Moment) => (zone: ZoneState) => ZoneState;
   readonly cost: (zones: readonly ZoneState[], act: A, panel: PanelState, context: Context) => Cost;
   /** Where the numbers of this act come from. */
   readonly explain: (zones: readonly ZoneState[], act: A, panel: PanelState, context: Context) => Reason[];

@@ -97,12 +97,15 @@ export function carryOut(panel: PanelState, act: Act, context: Context): Outcome
 /** The panel after an act that ends at a minute of its clock; zones that the act does not name keep their state. */
 export function applied(panel: PanelState, act: Act, endMin: number, context: Context): PanelState {
   const moment = { panel, endMin, context };
-  const operation = operationOf(act);
-  const zones = panel.zones.map((zone) =>
-    act.zones.includes(zone.zone.id) ? operation.apply(zone, act, moment) : zone,
-  );
-  const arePartsOff = panel.arePartsOff || act.op === 'remove-part';
-  return { ...panel, clockMin: endMin, isMasked: maskedAfter(panel, act), arePartsOff, zones };
+  const after = operationOf(act).apply(act, moment);
+  const zones = panel.zones.map((zone) => (act.zones.includes(zone.zone.id) ? after(zone) : zone));
+  return {
+    clockMin: endMin,
+    isMasked: maskedAfter(panel, act),
+    arePartsOff: panel.arePartsOff || act.op === 'remove-part',
+    lastSandUm: panel.lastSandUm,
+    zones,
+  };
 }
 
 /** The panel after an act. */

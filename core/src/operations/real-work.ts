@@ -53,8 +53,9 @@ export function realFilmUm(act: CoatAct, zone: ZoneState, real: RealWork, contex
   return coatsOn(act, zone) * wetMeanUm * volumeSolids;
 }
 
-/** The areas of a coat with the film that was really laid. */
+/** The areas of a coat with the film that was really laid; as planned where nobody said otherwise. */
 function withRealFilm(laid: PanelState, act: CoatAct, real: RealWork, context: Context): PanelState {
+  if (!real.wetUm?.length && !real.reductionPercent) return laid;
   const sheet = sheetIn(context, act.sheetId);
   const zones = laid.zones.map((zone) => {
     if (!act.zones.includes(zone.zone.id)) return zone;

@@ -248,29 +248,31 @@ function check(zone: ZoneState, act: SandAct): Reason[] {
   return reasons;
 }
 
-function apply(zone: ZoneState, act: SandAct, moment: Moment): ZoneState {
-  switch (act.op) {
-    case 'block':
-      return blockedZone(zone, scratchOf(zone, act, moment.context), moment.panel, moment.context);
-    case 'strip-sand':
-      return strippedBare(
-        zone,
-        scratchOf({ ...zone, stack: openedTo(zone.stack, stripsTo(zone)) }, act, moment.context),
-        act.zones,
-        moment,
-      );
-    case 'scuff':
-      return scuffed(zone);
-    case 'denib':
-      return denibbed(zone);
-    case 'remove-rust':
-      return withoutIssues(abraded(zone, act, moment), 'rust');
-    case 'feather':
-      return { ...zone, edge: 'feathered', surface: { ...zone.surface, soil: 'dusty', isTacked: false } };
-    case 'abrade':
-      return abraded(shaped(zone, moment.context), act, moment);
-  }
-}
+const apply =
+  (act: SandAct, moment: Moment) =>
+  (zone: ZoneState): ZoneState => {
+    switch (act.op) {
+      case 'block':
+        return blockedZone(zone, scratchOf(zone, act, moment.context), moment.panel, moment.context);
+      case 'strip-sand':
+        return strippedBare(
+          zone,
+          scratchOf({ ...zone, stack: openedTo(zone.stack, stripsTo(zone)) }, act, moment.context),
+          act.zones,
+          moment,
+        );
+      case 'scuff':
+        return scuffed(zone);
+      case 'denib':
+        return denibbed(zone);
+      case 'remove-rust':
+        return withoutIssues(abraded(zone, act, moment), 'rust');
+      case 'feather':
+        return { ...zone, edge: 'feathered', surface: { ...zone.surface, soil: 'dusty', isTacked: false } };
+      case 'abrade':
+        return abraded(shaped(zone, moment.context), act, moment);
+    }
+  };
 
 /** Filler that was only spread so far gets its shape, and the waves that a hand leaves in it. */
 function shaped(zone: ZoneState, context: Context): ZoneState {

@@ -251,8 +251,8 @@ const isAhead = (a: ZoneState, b: ZoneState): boolean =>
       : a.zone.id < b.zone.id;
 
 /** The largest zone with a border of nobody's making: what the others must come level with. */
-const soundZone = memoize((panel: PanelState): { readonly state: ZoneState | null } => {
-  const sound = panel.zones.filter((state) => !state.patch && state.edge === 'sound' && heightUm(state) > 0);
+const soundZone = memoize((zones: PanelState['zones']): { readonly state: ZoneState | null } => {
+  const sound = zones.filter((state) => !state.patch && state.edge === 'sound' && heightUm(state) > 0);
   const first = sound.reduce<ZoneState | null>(
     (best, state) => (best && isAhead(best, state) ? best : state),
     null,
@@ -265,7 +265,7 @@ export function soundNeighbour(state: ZoneState, panel: PanelState): ZoneState |
   const ground = groundOf(state, panel);
   if (ground?.edge === 'sound') return ground;
   if (!state.patch && state.edge === 'sound') return null;
-  return soundZone(panel).state;
+  return soundZone(panel.zones).state;
 }
 
 const awaitsLastSanding = (state: ZoneState): boolean =>

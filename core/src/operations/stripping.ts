@@ -126,7 +126,7 @@ const applications = (zone: ZoneState): number =>
 export const chemicalStripping: Operation<PlainAct> = {
   check: (zone) =>
     zone.stack.length > 1 && isMetal(zone.stack[0]!.kind) ? [] : [opReason('op.no-stripper')],
-  apply: (zone, act, moment) => {
+  apply: (act, moment) => (zone) => {
     const bare = strippedBare(zone, null, act.zones, moment);
     return withIssue(
       { ...bare, bareSinceMin: null, surface: { ...bare.surface, soil: 'grime' } },
@@ -157,7 +157,7 @@ const BLAST_PER_M2 = 9;
 /** Blasting cleans to white metal: whatever rust and pits there were. */
 export const blasting: Operation<PlainAct> = {
   check: (zone) => (familyOf(zone.stack[0]!.kind) === 'metal' ? [] : [opReason('op.no-blasting')]),
-  apply: (zone, act, moment) => {
+  apply: (act, moment) => (zone) => {
     const scratch: Scratch = {
       grade: BLAST_PROFILE,
       tool: 'machine',

@@ -44,7 +44,7 @@ export const cureMethodOf = (zones: readonly ZoneState[]): CureMethod =>
 
 export const flashing: Operation<PlainAct> = {
   check: nothing,
-  apply: (zone) => zone,
+  apply: () => (zone) => zone,
   cost: (zones, _, panel) => ({ handsOnMin: 0, waitMin: flashWait(zones, panel), materialCost: 0 }),
   explain: (zones, _, panel, context) => [
     {
@@ -116,7 +116,7 @@ function explainCure(
 
 export const curing: Operation<CureAct> = {
   check: nothing,
-  apply: (zone) => withoutIssues(zone, 'soft'),
+  apply: () => (zone) => withoutIssues(zone, 'soft'),
   cost: (zones, act, panel, context) => ({
     handsOnMin: cureHandsMin(act.method),
     waitMin: cureWait(zones, panel, context),
@@ -128,7 +128,7 @@ export const curing: Operation<CureAct> = {
 /** Release agent is sweated out of a raw moulding (rule P6); it lies on the surface then, to be wiped off. */
 export const tempering: Operation<PlainAct> = {
   check: (_, __, context) => (hasHeat(context) ? [] : [opReason('op.no-heat')]),
-  apply: (zone) => ({
+  apply: () => (zone) => ({
     ...withoutIssues(zone, 'wax'),
     surface: { ...zone.surface, soil: 'washed', isTacked: false },
   }),

@@ -17,7 +17,7 @@ import { flashMin, mixWindows } from '../operations/windows.ts';
 import { isFlexible } from '../survey/zone-facts.ts';
 import { SOURCES } from '../wording/reason.ts';
 import { placesOf } from './steps.ts';
-import type { Performed } from './prepare.ts';
+import { isStepOf, type Performed, type StepOf } from './prepare.ts';
 
 /** What is mixed for each step of a plan that lays something: how much, in how many pots, by scale and by volume. */
 
@@ -167,7 +167,7 @@ function cansOf({ canMl = USUAL_CAN_ML, components: [mix] }: ProductSheet, needM
 }
 
 /** The pour of one step. */
-function pourOf({ act, before }: Performed & { act: CoatAct | BodyAct }, n: number, context: Context): Pour {
+function pourOf({ act, before }: StepOf<CoatAct | BodyAct>, n: number, context: Context): Pour {
   const sheet = sheetIn(context, act.sheetId);
   const { netMl, pots, potsACoat, potLifeMin } = batchOf(act, before, context);
   const lossMl = isCoat(act) ? mixLossMl(sheet, context) : 0;
@@ -213,10 +213,7 @@ function pourOf({ act, before }: Performed & { act: CoatAct | BodyAct }, n: numb
  * @param nBefore how many steps of the plan come before these
  */
 export const poursOf = (steps: readonly Performed[], nBefore: number, context: Context): Pour[] =>
-  steps.flatMap((step, i) => {
-    const { act } = step;
-    return isLaying(act) ? [pourOf({ ...step, act }, nBefore + i + 1, context)] : [];
-  });
+  steps.flatMap((step, i) => (isStepOf(step, isLaying) ? [pourOf(step, nBefore + i + 1, context)] : []));
 
 function scaledParts(parts: Pour['parts'], share: number): Pour['parts'] {
   const scaled = (value: number): number => roundFine(value * share);

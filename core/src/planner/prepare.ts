@@ -30,12 +30,18 @@ export interface Performed {
   readonly after: PanelState;
   readonly cost: Cost;
   /** It was begun so many minutes before `before` shows: the shop closed in the middle of it. */
-  readonly splitMin?: number;
+  readonly splitMin?: number | undefined;
   /** should and school verdicts that stay with the step. */
   readonly remarks: readonly Verdict[];
   /** Of these, what was asked for before it and could not be had: no state tells of it afterwards. */
   readonly unmet?: readonly Verdict[];
 }
+
+/** A step of one sort of act. */
+export type StepOf<A extends Act> = Performed & { readonly act: A };
+
+export const isStepOf = <A extends Act>(step: Performed, isSort: (act: Act) => act is A): step is StepOf<A> =>
+  isSort(step.act);
 
 export type Prepared =
   | { readonly ok: true; readonly steps: readonly Performed[]; readonly panel: PanelState }

@@ -1,5 +1,6 @@
 import type { Context } from '../operations/context.ts';
 import type { Act } from '../operations/act.ts';
+import type { Cost } from '../operations/operation.ts';
 import { carryOut } from '../operations/perform.ts';
 import { carryOutReally, type RealWork, type ReallyDone } from '../operations/real-work.ts';
 import type { PanelState } from '../operations/state.ts';
@@ -38,26 +39,33 @@ function doneAs(act: Act, panel: PanelState, real: RealWork | undefined, context
   return { before: panel, after, cost };
 }
 
+/** A step that was replayed. The rules are asked once somebody wants to know: a fold of a long record does not. */
+class ReplayedStep implements Performed {
+  private asked: readonly Verdict[] | undefined;
+
+  constructor(
+    readonly act: Act,
+    readonly before: PanelState,
+    readonly after: PanelState,
+    readonly cost: Cost,
+    readonly splitMin: number | undefined,
+    readonly unmet: readonly Verdict[],
+    private readonly context: Context,
+  ) {}
+
+  get remarks(): readonly Verdict[] {
+    return (this.asked ??= [...decideAct(this.act, this.before, this.context), ...this.unmet]);
+  }
+}
+
 function performedAgain(kept: ReplayAct, stood: PanelState, context: Context): Performed | string {
-  const { idleMin = 0, isSplit } = kept;
+  const { idleMin = 0, isSplit, real, unmet = [] } = kept;
   const panel = afterIdle(stood, idleMin);
   const read = actOf(kept, context, panel);
   if (!read.ok) return read.message;
-  const { act } = read;
-  const unmet = (kept.unmet ?? []) as readonly Verdict[];
-  const { before, after, cost } = doneAs(act, panel, kept.real, context);
-  let remarks: readonly Verdict[] | undefined;
-  return {
-    act,
-    before,
-    after,
-    cost,
-    // Asked of the rules once somebody wants to know: a fold of a long record does not.
-    get remarks() {
-      return (remarks ??= [...decideAct(act, before, context), ...unmet]);
-    },
-    ...(isSplit ? { splitMin: idleMin } : {}),
-  };
+  const { before, after, cost } = doneAs(read.act, panel, real, context);
+  const splitMin = isSplit ? idleMin : undefined;
+  return new ReplayedStep(read.act, before, after, cost, splitMin, unmet as readonly Verdict[], context);
 }
 
 /** The act, done again where nobody did it in this state before; what was really done is never the same twice. */
