@@ -41,17 +41,25 @@ function doneAs(act: Act, panel: PanelState, real: RealWork | undefined, context
 
 /** A step that was replayed. The rules are asked once somebody wants to know: a fold of a long record does not. */
 class ReplayedStep implements Performed {
+  readonly before: PanelState;
+  readonly after: PanelState;
+  readonly cost: Cost;
+  readonly splitMin: number | undefined;
+  readonly unmet: readonly Verdict[];
   private asked: readonly Verdict[] | undefined;
 
   constructor(
     readonly act: Act,
-    readonly before: PanelState,
-    readonly after: PanelState,
-    readonly cost: Cost,
-    readonly splitMin: number | undefined,
-    readonly unmet: readonly Verdict[],
+    { before, after, cost }: ReallyDone,
+    { idleMin, isSplit, unmet = [] }: ReplayAct,
     private readonly context: Context,
-  ) {}
+  ) {
+    this.before = before;
+    this.after = after;
+    this.cost = cost;
+    this.splitMin = isSplit ? idleMin : undefined;
+    this.unmet = unmet as readonly Verdict[];
+  }
 
   get remarks(): readonly Verdict[] {
     return (this.asked ??= [...decideAct(this.act, this.before, this.context), ...this.unmet]);
@@ -59,13 +67,10 @@ class ReplayedStep implements Performed {
 }
 
 function performedAgain(kept: ReplayAct, stood: PanelState, context: Context): Performed | string {
-  const { idleMin = 0, isSplit, real, unmet = [] } = kept;
-  const panel = afterIdle(stood, idleMin);
+  const panel = afterIdle(stood, kept.idleMin ?? 0);
   const read = actOf(kept, context, panel);
   if (!read.ok) return read.message;
-  const { before, after, cost } = doneAs(read.act, panel, real, context);
-  const splitMin = isSplit ? idleMin : undefined;
-  return new ReplayedStep(read.act, before, after, cost, splitMin, unmet as readonly Verdict[], context);
+  return new ReplayedStep(read.act, doneAs(read.act, panel, kept.real, context), kept, context);
 }
 
 /** The act, done again where nobody did it in this state before; what was really done is never the same twice. */

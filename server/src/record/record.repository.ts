@@ -20,9 +20,19 @@ interface EntryRow {
 /** The last entry of a chain: 0 and no hash where there is none. */
 type LastRow = { readonly seq: number; readonly hash: string };
 
-/** The end of a panel's chain, and the entry that has an id already. */
+interface StandingRow {
+  readonly seq: number | null;
+  readonly hash: string | null;
+  readonly known: unknown;
+  readonly madeAt: string | null;
+}
+
+/** Where a new entry would go in a panel's chain. */
 export interface Standing extends LastRow {
+  /** The entry that has its id already. */
   readonly known: Entry | null;
+  /** When the job was made; null where it or the panel is gone. */
+  readonly madeAt: Date | null;
 }
 
 interface FacetPanelRow {
@@ -116,25 +126,24 @@ export class RecordReader {
     return byPanel;
   }
 
-  /** What an entry of a panel is checked against: its zones, and when its job was made; null for one that is gone. */
-  async ground({ job, panel }: PanelParams): Promise<{ zones: ReadonlySet<string>; madeAt: Date } | null> {
-    const rows = await this.tx.sql.rows<{ readonly zone: string | null; readonly createdAt: string }>(
-      `SELECT zones.id AS zone, jobs."createdAt" FROM jobs
-         JOIN panels ON panels."jobId" = jobs.id AND panels.id = $2 AND panels."removedAt" IS NULL
-         LEFT JOIN zones ON zones."jobId" = jobs.id AND zones."panelId" = panels.id
-       WHERE jobs.id = $1 AND jobs."removedAt" IS NULL`,
+  /** Zones of a panel, by id. */
+  async zones({ job, panel }: PanelParams): Promise<ReadonlySet<string>> {
+    const rows = await this.tx.sql.rows<{ readonly id: string }>(
+      'SELECT id FROM zones WHERE "jobId" = $1 AND "panelId" = $2',
       job,
       panel,
     );
-    if (rows.length === 0) return null;
-    return { zones: new Set(rows.flatMap(({ zone }) => zone ?? [])), madeAt: new Date(rows[0]!.createdAt) };
+    return new Set(rows.map(({ id }) => id));
   }
 
-  /** Where a new entry would go in a panel's chain, and the one that has its id already; asked at once, for every tap asks. */
+  /** What an entry is checked against first; asked at once, for every tap asks. */
   async standing({ job, panel }: PanelParams, id: string): Promise<Standing> {
-    const [row] = await this.tx.sql.rows<Partial<LastRow> & { readonly known: unknown }>(
+    const [row] = await this.tx.sql.rows<StandingRow>(
       `SELECT last.seq, last.hash,
-           (SELECT entry FROM entries WHERE "jobId" = $1 AND "panelId" = $2 AND id = $3) AS known
+           (SELECT entry FROM entries WHERE "jobId" = $1 AND "panelId" = $2 AND id = $3) AS known,
+           (SELECT jobs."createdAt" FROM jobs
+              JOIN panels ON panels."jobId" = jobs.id AND panels.id = $2 AND panels."removedAt" IS NULL
+              WHERE jobs.id = $1 AND jobs."removedAt" IS NULL) AS "madeAt"
          FROM (SELECT 1) AS one LEFT JOIN
            (SELECT seq, hash FROM entries WHERE "jobId" = $1 AND "panelId" = $2 ORDER BY seq DESC LIMIT 1) AS last
            ON 1 = 1`,
@@ -142,11 +151,12 @@ export class RecordReader {
       panel,
       id,
     );
-    const { seq, hash, known } = row!;
+    const { seq, hash, known, madeAt } = row!;
     return {
       seq: seq ?? 0,
       hash: hash ?? NO_HASH,
-      known: known === null || known === undefined ? null : jsonOf<Entry>(known),
+      known: known === null ? null : jsonOf<Entry>(known),
+      madeAt: madeAt === null ? null : new Date(madeAt),
     };
   }
 

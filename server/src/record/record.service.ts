@@ -97,8 +97,11 @@ export class RecordService implements OnApplicationBootstrap {
       const record = new RecordWriter(tx);
       const standing = await record.standing(key, entry.id);
       if (standing.known) return this.sameAs(standing.known, entry);
+      if (!standing.madeAt) throw notFound(`Panel "${key.panel}"`);
       this.checkRoom(entry, standing.seq);
-      await this.check(tx, key, entry);
+      this.checkTime(entry.at, standing.madeAt);
+      await this.check(record, key, entry);
+      await this.checkStep(tx, key, entry);
       if (entry.kind === 'correction') await this.correct(record, key, entry);
       return record.append(key, entry, standing);
     });
@@ -126,22 +129,23 @@ export class RecordService implements OnApplicationBootstrap {
       );
   }
 
-  /** @throws {ProblemError} for an entry that cannot be true of this panel */
-  private async check(tx: Read, key: PanelParams, entry: NewEntry): Promise<void> {
-    const ground = await new RecordReader(tx).ground(key);
-    if (!ground) throw notFound(`Panel "${key.panel}"`);
-    this.checkTime(entry.at, ground.madeAt);
-    const { zones, zone } = entry.body as { readonly zones?: readonly string[]; readonly zone?: string };
-    const unknown = [...(zones ?? []), ...(zone === undefined ? [] : [zone])].find(
-      (id) => !ground.zones.has(id.split('/')[0]!),
-    );
-    if (unknown !== undefined)
-      throw refused(
-        'body.zones',
-        `"${unknown}" is not a zone of this panel any more: enter it for a zone that is`,
-      );
+  /** @throws {ProblemError} for an entry of a zone or with a photo that is not there */
+  private async check(record: RecordReader, key: PanelParams, entry: NewEntry): Promise<void> {
+    const { zones = [], zone } = entry.body as {
+      readonly zones?: readonly string[];
+      readonly zone?: string;
+    };
+    const named = zone === undefined ? zones : [...zones, zone];
+    if (named.length > 0) {
+      const known = await record.zones(key);
+      const unknown = named.find((id) => !known.has(id.split('/')[0]!));
+      if (unknown !== undefined)
+        throw refused(
+          'body.zones',
+          `"${unknown}" is not a zone of this panel any more: enter it for a zone that is`,
+        );
+    }
     if (entry.kind === 'photo') this.checkPhoto(entry.body.photoId);
-    await this.checkStep(tx, key, entry);
   }
 
   private checkPhoto(id: string | undefined): void {
