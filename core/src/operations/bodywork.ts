@@ -10,6 +10,7 @@ import { areaMin, fixedMin, labourOn } from './labour.ts';
 import { nothing, opReason, type Moment, type Operation } from './operation.ts';
 import { hasIssue, withIssue, withoutIssues, topOf, type OpenIssue, type ZoneState } from './state.ts';
 import { bodyWindows } from './windows.ts';
+import { changed } from './changed-area.ts';
 
 /** Filler takes out a hollow, glaze closes pinholes; both are left proud for shaping. */
 
@@ -68,20 +69,19 @@ function apply(act: BodyAct, { endMin, context }: Moment): (zone: ZoneState) => 
   const laid = { sheetId: sheet.id, ...bodyWindows(sheet, endMin) };
   const kind = LAID[act.op];
   const isPaste = kind === 'filler';
-  return (zone) => ({
-    ...settled(zone, act),
-    stack: [...zone.stack, { kind, um: bodyFilmUm(zone, act, context), laid }],
-    bareSinceMin: null,
-    surface: {
-      ...zone.surface,
-      soil: 'dusty',
-      isTacked: false,
-      scratch: null,
-      lowUm: act.op === 'fill' || act.op === 'plastic-repair' ? 0 : zone.surface.lowUm,
-      hasPinholes: act.op === 'glaze' || act.op === 'seam-seal' ? false : zone.surface.hasPinholes,
-      wavesUm: isPaste ? PROUD_UM[act.op as 'fill'] : Math.max(zone.surface.wavesUm, PROUD_UM[act.op]),
-    },
-  });
+  return (zone) =>
+    changed(settled(zone, act), {
+      stack: [...zone.stack, { kind, um: bodyFilmUm(zone, act, context), laid }],
+      bareSinceMin: null,
+      surface: {
+        soil: 'dusty',
+        isTacked: false,
+        scratch: null,
+        lowUm: act.op === 'fill' || act.op === 'plastic-repair' ? 0 : zone.surface.lowUm,
+        hasPinholes: act.op === 'glaze' || act.op === 'seam-seal' ? false : zone.surface.hasPinholes,
+        wavesUm: isPaste ? PROUD_UM[act.op as 'fill'] : Math.max(zone.surface.wavesUm, PROUD_UM[act.op]),
+      },
+    });
 }
 
 function check(zone: ZoneState, act: BodyAct, context: Context): Reason[] {
@@ -146,16 +146,15 @@ const LAMINATE_WAVES_UM = 60;
 
 export const laminateRepair: Operation<PlainAct> = {
   check: (zone) => (hasIssue(zone, 'break') ? [] : [opReason('op.nothing-to-mend')]),
-  apply: () => (zone) => ({
-    ...withoutIssues(zone, 'break'),
-    surface: {
-      ...zone.surface,
-      soil: 'dusty',
-      isTacked: false,
-      hasPinholes: true,
-      wavesUm: Math.max(zone.surface.wavesUm, LAMINATE_WAVES_UM),
-    },
-  }),
+  apply: () => (zone) =>
+    changed(withoutIssues(zone, 'break'), {
+      surface: {
+        soil: 'dusty',
+        isTacked: false,
+        hasPinholes: true,
+        wavesUm: Math.max(zone.surface.wavesUm, LAMINATE_WAVES_UM),
+      },
+    }),
   cost: (zones, act, _, context) => ({
     handsOnMin: labourOn(act.op, zones, context),
     waitMin: ruleIn(context, 'laminateSetsMin').value,

@@ -14,6 +14,7 @@ import {
   type Soil,
   type ZoneState,
 } from './state.ts';
+import { changed } from './changed-area.ts';
 
 /** Wash, degrease, mask and tack: the surface loses its soil, the stack stays as it is. */
 
@@ -43,7 +44,7 @@ const OFF_VEHICLE_MASK_SHARE = 0.5;
 
 function cleaned(zone: ZoneState, op: CleanAct['op']): ZoneState {
   const { surface } = zone;
-  if (op === 'tack') return { ...zone, surface: { ...surface, isTacked: true } };
+  if (op === 'tack') return changed(zone, { surface: { isTacked: true } });
   const soil = AFTER[op];
   if (!soil) return zone;
   // What water would do elsewhere, solvent does on open filler: water soaks into it.
@@ -55,7 +56,7 @@ function cleaned(zone: ZoneState, op: CleanAct['op']): ZoneState {
   const settled = withoutIssues(zone, ...taken, ...(op === 'antistatic-wipe' ? (['static'] as const) : []));
   const loaded = op === 'degrease' && isUnprimedPlastic(zone) ? withIssue(settled, 'static') : settled;
   const left = isHeldBack ? surface.soil : soil;
-  return { ...loaded, surface: { ...surface, soil: left, isTacked: false, hasGuideCoat: false } };
+  return changed(loaded, { surface: { soil: left, isTacked: false, hasGuideCoat: false } });
 }
 
 /** Sections in which a large bare area is abraded, wiped and coated, each inside the exposure limit. */
@@ -70,7 +71,9 @@ function exposedLess(zone: ZoneState, { endMin, panel, context }: Moment): ZoneS
   const nSections = zone.bareSinceMin === null ? 1 : sectionsOf(zone, context);
   // What does not change stays the same object: what rules said of it holds.
   if (zone.bareSinceMin === null || nSections === 1) return zone;
-  return { ...zone, bareSinceMin: zone.bareSinceMin + (endMin - panel.clockMin) * (1 - 1 / nSections) };
+  return changed(zone, {
+    bareSinceMin: zone.bareSinceMin + (endMin - panel.clockMin) * (1 - 1 / nSections),
+  });
 }
 
 export const cleaning: Operation<CleanAct> = {

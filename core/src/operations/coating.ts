@@ -21,6 +21,7 @@ import {
   type ZoneState,
 } from './state.ts';
 import { coatWindows, flashMin } from './windows.ts';
+import { changed } from './changed-area.ts';
 
 /** Spraying: each zone gets its coats, and the new layer carries its own clocks. */
 
@@ -62,12 +63,9 @@ export function volumeMl(zones: readonly ZoneState[], act: CoatAct, context: Con
 }
 
 function laidCoat(act: CoatAct, sheet: ProductSheet, { endMin, context }: Moment): LaidCoat {
-  return {
-    sheetId: sheet.id,
-    ...coatWindows(sheet, endMin, context),
-    isLast: isLastCoat(act),
-    ...(act.toneL === undefined ? {} : { toneL: act.toneL }),
-  };
+  const { flash, recoat, cure } = coatWindows(sheet, endMin, context);
+  const laid = { sheetId: sheet.id, flash, recoat, cure, isLast: isLastCoat(act) };
+  return act.toneL === undefined ? laid : { ...laid, toneL: act.toneL };
 }
 
 function apply(act: CoatAct, moment: Moment): (zone: ZoneState) => ZoneState {
@@ -85,12 +83,10 @@ function apply(act: CoatAct, moment: Moment): (zone: ZoneState) => ZoneState {
     const stack = isMore
       ? [...zone.stack.slice(0, -1), { kind, um: top.um + um, laid }]
       : [...zone.stack, { kind, um, laid }];
-    return {
-      ...looked,
+    return changed(looked, {
       stack,
       bareSinceMin: null,
       surface: {
-        ...zone.surface,
         soil: 'clean',
         // Nobody wipes over fresh promoter: what was tacked before it counts for the primer on it.
         isTacked: sheet.kind === 'promoter' && zone.surface.isTacked,
@@ -98,7 +94,7 @@ function apply(act: CoatAct, moment: Moment): (zone: ZoneState) => ZoneState {
         scratch: null,
         peelUm: freshPeelUm ?? zone.surface.peelUm,
       },
-    };
+    });
   };
 }
 

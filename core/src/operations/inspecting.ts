@@ -5,6 +5,7 @@ import { nothing, type Operation } from './operation.ts';
 import { withIssue, withoutIssues } from './state.ts';
 import type { PanelPart } from '../survey/panel.ts';
 import type { Context } from './context.ts';
+import { changed } from './changed-area.ts';
 
 /** Guide coat, inspection and hand-over: they show or settle something and move no material. */
 
@@ -12,7 +13,7 @@ const GUIDE_COST_PER_M2 = 0.6;
 
 export const guideCoating: Operation<PlainAct> = {
   check: nothing,
-  apply: () => (zone) => ({ ...zone, surface: { ...zone.surface, hasGuideCoat: true } }),
+  apply: () => (zone) => changed(zone, { surface: { hasGuideCoat: true } }),
   cost: (zones, act, _, context) => ({
     handsOnMin: labourOn(act.op, zones, context),
     waitMin: 0,

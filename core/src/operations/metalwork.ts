@@ -5,6 +5,7 @@ import { workedOn } from './extent.ts';
 import { labourOn } from './labour.ts';
 import { nothing, opReason, type Operation } from './operation.ts';
 import { hasIssue, isBare, withIssue, withoutIssues, topOf } from './state.ts';
+import { changed } from './changed-area.ts';
 
 /** Work on the part itself that goes along with its undercoat: highs brought down, pits conditioned, dents warmed out. */
 
@@ -16,16 +17,17 @@ export const metalRepair: Operation<PlainAct> = {
   check: (zone) => (isBare(zone) ? [] : [opReason('op.not-bare')]),
   apply:
     (_, { endMin }) =>
-    (zone) => ({
-      ...withoutIssues(zone, 'high'),
-      bareSinceMin: endMin,
-      surface: {
-        ...zone.surface,
-        soil: 'dusty',
-        isTacked: false,
-        lowUm: hasIssue(zone, 'high') ? Math.max(zone.surface.lowUm, LEFT_BY_HAMMER_UM) : zone.surface.lowUm,
-      },
-    }),
+    (zone) =>
+      changed(withoutIssues(zone, 'high'), {
+        bareSinceMin: endMin,
+        surface: {
+          soil: 'dusty',
+          isTacked: false,
+          lowUm: hasIssue(zone, 'high')
+            ? Math.max(zone.surface.lowUm, LEFT_BY_HAMMER_UM)
+            : zone.surface.lowUm,
+        },
+      }),
   cost: (zones, act, _, context) => ({
     handsOnMin: labourOn(act.op, zones, context),
     waitMin: 0,
@@ -37,11 +39,11 @@ export const metalRepair: Operation<PlainAct> = {
 /** Acid eats the rust in pits; it is rinsed and dried, and what it leaves is sanded off before anything goes on. */
 export const conditioning: Operation<PlainAct> = {
   check: (zone) => (isMetal(topOf(zone).kind) ? [] : [opReason('op.not-bare')]),
-  apply: () => (zone) => ({
-    ...withIssue(withoutIssues(zone, 'pits'), 'acid'),
-    bareSinceMin: null,
-    surface: { ...zone.surface, soil: 'clean', isTacked: false },
-  }),
+  apply: () => (zone) =>
+    changed(withIssue(withoutIssues(zone, 'pits'), 'acid'), {
+      bareSinceMin: null,
+      surface: { soil: 'clean', isTacked: false },
+    }),
   cost: (zones, act, _, context) => ({
     handsOnMin: labourOn(act.op, zones, context),
     waitMin: ruleIn(context, 'conditionerMin').value,
@@ -57,7 +59,7 @@ export const conditioning: Operation<PlainAct> = {
 export const warmingOut: Operation<PlainAct> = {
   check: (zone) =>
     isRawPlastic(zone.stack[0]!.kind) && zone.surface.lowUm > 0 ? [] : [opReason('op.nothing-to-warm')],
-  apply: () => (zone) => ({ ...zone, surface: { ...zone.surface, lowUm: 0 } }),
+  apply: () => (zone) => changed(zone, { surface: { lowUm: 0 } }),
   cost: (zones, act, _, context) => ({
     handsOnMin: labourOn(act.op, zones, context),
     waitMin: ruleIn(context, 'warmedCoolsMin').value,

@@ -13,6 +13,7 @@ import {
   type PanelState,
   type ZoneState,
 } from './state.ts';
+import { changed } from './changed-area.ts';
 
 /** What a mishap at the bench makes of a panel: the same states that a survey describes, so that the same rules mend it. */
 
@@ -112,15 +113,13 @@ function flawed(zone: ZoneState, defect: Defect, context: Context): ZoneState {
   const { surface } = open;
   // Only what is sanded level has a texture to lose; a sealer is sanded at the flaw alone.
   const isSanded = isCoated && laid.cure !== null;
-  return {
-    ...open,
+  return changed(open, {
     surface: {
-      ...surface,
       peelUm: isSanded ? Math.max(surface.peelUm, flawUm(defect, zone, context)) : surface.peelUm,
       soil: issues.includes('dressing') ? 'grime' : surface.soil,
       isTacked: defect === 'dust-nibs' ? false : surface.isTacked,
     },
-  };
+  });
 }
 
 /** The stack down to the layer that shows; to the one under the top where nobody said. */
@@ -154,8 +153,7 @@ function rubbedThrough(panel: PanelState, areaId: string, mishap: Mishap, contex
   const stack = rubbedTo(area.stack, mishap.shows);
   const isMetalBare = isMetal(stack[stack.length - 1]!.kind);
   const spots = spotsOf(finding);
-  const made: ZoneState = {
-    ...area,
+  const made = changed(area, {
     zone: {
       ...area.zone,
       id: patchArea(zoneId, id),
@@ -169,8 +167,8 @@ function rubbedThrough(panel: PanelState, areaId: string, mishap: Mishap, contex
     edge: 'feathered',
     openIssues: [],
     bareSinceMin: isMetalBare ? panel.clockMin : null,
-    surface: { ...area.surface, soil: 'dusty', isTacked: false, hasGuideCoat: false },
-  };
+    surface: { soil: 'dusty', isTacked: false, hasGuideCoat: false },
+  });
   return { ...panel, zones: [...panel.zones, made] };
 }
 
@@ -219,6 +217,6 @@ function measured({ stack }: ZoneState, { um, layer }: FilmReading): readonly La
 export const afterReading = (panel: PanelState, reading: FilmReading): PanelState => ({
   ...panel,
   zones: panel.zones.map((zone) =>
-    zone.zone.id === reading.area ? { ...zone, stack: measured(zone, reading) } : zone,
+    zone.zone.id === reading.area ? changed(zone, { stack: measured(zone, reading) }) : zone,
   ),
 });

@@ -6,6 +6,7 @@ import { sheetIn, type Context } from './context.ts';
 import type { Cost } from './operation.ts';
 import { applied, costOf } from './perform.ts';
 import { topOf, type PanelState, type ZoneState } from './state.ts';
+import { changed } from './changed-area.ts';
 
 /** An act as it was really done: the same operations, at the times and with the figures that somebody wrote down. */
 
@@ -61,7 +62,7 @@ function withRealFilm(laid: PanelState, act: CoatAct, real: RealWork, context: C
     if (!act.zones.includes(zone.zone.id)) return zone;
     const top = topOf(zone);
     const um = top.um + realFilmUm(act, zone, real, context) - coatFilmUm(act, zone, sheet);
-    return { ...zone, stack: [...zone.stack.slice(0, -1), { ...top, um: Math.max(0, um) }] };
+    return changed(zone, { stack: [...zone.stack.slice(0, -1), { ...top, um: Math.max(0, um) }] });
   });
   return { ...laid, zones };
 }

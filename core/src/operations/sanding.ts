@@ -27,6 +27,7 @@ import {
   type Scratch,
   type ZoneState,
 } from './state.ts';
+import { changed } from './changed-area.ts';
 
 /**
  * Everything that takes material off. A finer grade removes the scratch before it to its bottom; a block takes a
@@ -44,10 +45,8 @@ const KEY_DEPTH_UM = 3;
 /** Skin of glaze that levelling leaves over the pinholes, µm (calibrated: closed, not built up). */
 const GLAZE_LEFT_UM = 20;
 
-const dusty = (zone: ZoneState, scratch: Scratch): ZoneState => ({
-  ...zone,
-  surface: { ...zone.surface, soil: 'dusty', isTacked: false, hasGuideCoat: false, scratch },
-});
+const dusty = (zone: ZoneState, scratch: Scratch): ZoneState =>
+  changed(zone, { surface: { soil: 'dusty', isTacked: false, hasGuideCoat: false, scratch } });
 
 const scratchOf = (zone: ZoneState, act: SandAct, context: Context): Scratch => {
   const grade = lastGrade(act);
@@ -62,30 +61,26 @@ const scratchOf = (zone: ZoneState, act: SandAct, context: Context): Scratch => 
 const charged = (zone: ZoneState): ZoneState => (isUnprimedPlastic(zone) ? withIssue(zone, 'static') : zone);
 
 /** Pad over edges, recesses, grain and backs: it dulls them and leaves the scratch of the face as it is. */
-const scuffed = (zone: ZoneState): ZoneState => ({
-  ...charged(
-    withoutIssues(
-      zone,
-      'hidden-edges',
-      'shiny-grain',
-      ...(hasIssue(zone, 'shiny-grain') ? (['overspray'] as const) : []),
-    ),
-  ),
-  surface: { ...zone.surface, soil: 'dusty', isTacked: false },
-});
+const scuffed = (zone: ZoneState): ZoneState => {
+  const dulled = withoutIssues(
+    zone,
+    'hidden-edges',
+    'shiny-grain',
+    ...(hasIssue(zone, 'shiny-grain') ? (['overspray'] as const) : []),
+  );
+  return changed(charged(dulled), { surface: { soil: 'dusty', isTacked: false } });
+};
 
 /** Nibs are cut off at their spots; the film between them stays as it was sprayed. */
-const denibbed = (zone: ZoneState): ZoneState => ({
-  ...withoutIssues(zone, 'nibs'),
-  surface: { ...zone.surface, isTacked: false },
-});
+const denibbed = (zone: ZoneState): ZoneState =>
+  changed(withoutIssues(zone, 'nibs'), { surface: { isTacked: false } });
 
 /** The zone with its top layer this thick; what is sanded through is gone, and what lay under it is on top. */
 const withTop = (zone: ZoneState, um: number): ZoneState => {
   const below = zone.stack.slice(0, -1);
-  if (um <= 0 && !isSolid(topOf(zone).kind) && below.length > 0) return { ...zone, stack: below };
+  if (um <= 0 && !isSolid(topOf(zone).kind) && below.length > 0) return changed(zone, { stack: below });
   const top: Layer = { ...topOf(zone), um: Math.max(0, um) };
-  return { ...zone, stack: [...below, top] };
+  return changed(zone, { stack: [...below, top] });
 };
 
 /** Depth that each grade of the act has to take off this zone, µm, in order. */
@@ -132,7 +127,7 @@ export function blockedZone(
   const sanded = withoutIssues(dusty(zone, scratch), 'flaw', 'nibs');
   const levelled = withTop(sanded, blockedUm(zone, panel, context));
   const wavesUm = ruleIn(context, 'blockedLeftUm').value;
-  return { ...levelled, surface: { ...levelled.surface, peelUm: 0, wavesUm } };
+  return changed(levelled, { surface: { peelUm: 0, wavesUm } });
 }
 
 const abraded = (zone: ZoneState, act: SandAct, { endMin, context }: Moment): ZoneState => {
@@ -146,14 +141,13 @@ const abraded = (zone: ZoneState, act: SandAct, { endMin, context }: Moment): Zo
     ...(isBody(top.kind) ? (['high'] as const) : []),
   );
   const sanded = dusty(charged(done), scratchOf(zone, act, context));
-  if (isMetal(top.kind)) return { ...sanded, bareSinceMin: endMin };
+  if (isMetal(top.kind)) return changed(sanded, { bareSinceMin: endMin });
   const taken = isBody(top.kind) ? 0 : depthsUm(zone, act, context).reduce((sum, um) => sum + um, 0);
   const left = withTop(sanded, top.um - taken);
-  return {
-    ...left,
+  return changed(left, {
     bareSinceMin: isBare(left) ? endMin : left.bareSinceMin,
-    surface: { ...sanded.surface, peelUm: 0 },
-  };
+    surface: { peelUm: 0 },
+  });
 };
 
 /** Films whose edge is cut open around an area: those that lie higher around it than in it. */
@@ -257,7 +251,7 @@ const apply =
       case 'strip-sand':
         return strippedBare(
           zone,
-          scratchOf({ ...zone, stack: openedTo(zone.stack, stripsTo(zone)) }, act, moment.context),
+          scratchOf(changed(zone, { stack: openedTo(zone.stack, stripsTo(zone)) }), act, moment.context),
           act.zones,
           moment,
         );
@@ -268,7 +262,7 @@ const apply =
       case 'remove-rust':
         return withoutIssues(abraded(zone, act, moment), 'rust');
       case 'feather':
-        return { ...zone, edge: 'feathered', surface: { ...zone.surface, soil: 'dusty', isTacked: false } };
+        return changed(zone, { edge: 'feathered', surface: { soil: 'dusty', isTacked: false } });
       case 'abrade':
         return abraded(shaped(zone, moment.context), act, moment);
     }
@@ -279,7 +273,7 @@ function shaped(zone: ZoneState, context: Context): ZoneState {
   if (!isBody(topOf(zone).kind) || zone.surface.scratch) return zone;
   const wavesUm = Math.min(zone.surface.wavesUm, ruleIn(context, 'shapedFillerWavesUm').value);
   const wavelengthMm = ruleIn(context, 'shapedFillerWaveLengthMm').value;
-  return { ...withTop(zone, shapedTopUm(zone)), surface: { ...zone.surface, wavesUm, wavelengthMm } };
+  return changed(withTop(zone, shapedTopUm(zone)), { surface: { wavesUm, wavelengthMm } });
 }
 
 const ladderReason = (code: Reason['code'], facts: Reason['facts']): Reason => ({

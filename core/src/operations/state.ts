@@ -15,6 +15,7 @@ import { textureOf } from '../survey/zone-facts.ts';
 import type { Role, Zone } from '../survey/zone.ts';
 import type { Tool } from '../materials/tools.ts';
 import type { CoatWindows } from './time-window.ts';
+import { changed } from './changed-area.ts';
 
 /**
  * The state that operations change: a stack of layers and a surface for each area, and one clock for the panel.
@@ -178,11 +179,11 @@ export const hasIssue = ({ openIssues }: Pick<ZoneState, 'openIssues'>, issue: O
 /** The zone with these issues settled. */
 export const withoutIssues = (zone: ZoneState, ...issues: readonly OpenIssue[]): ZoneState =>
   zone.openIssues.some((issue) => issues.includes(issue))
-    ? { ...zone, openIssues: zone.openIssues.filter((issue) => !issues.includes(issue)) }
+    ? changed(zone, { openIssues: zone.openIssues.filter((issue) => !issues.includes(issue)) })
     : zone;
 /** The zone with one more open issue. */
 export const withIssue = (zone: ZoneState, issue: OpenIssue): ZoneState =>
-  hasIssue(zone, issue) ? zone : { ...zone, openIssues: [...zone.openIssues, issue].sort() };
+  hasIssue(zone, issue) ? zone : changed(zone, { openIssues: [...zone.openIssues, issue].sort() });
 
 export const isBare = (state: ZoneState): boolean => isMetal(topOf(state).kind);
 

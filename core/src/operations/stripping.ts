@@ -21,6 +21,7 @@ import {
   type Scratch,
   type ZoneState,
 } from './state.ts';
+import { changed } from './changed-area.ts';
 
 /** Down to sound ground: by machine (with the sanding operations), by paint stripper or by blasting. */
 
@@ -77,14 +78,12 @@ export function strippedBare(
   const rough =
     staysRough && off.some(({ kind }) => kind === 'texture') ? withIssue(opened, 'rough-coat') : opened;
   const keepsPinholes = !isBase && zone.surface.hasPinholes;
-  return {
-    ...(isBase && isRawPlastic(base.kind) ? withIssue(rough, 'static') : rough),
+  return changed(isBase && isRawPlastic(base.kind) ? withIssue(rough, 'static') : rough, {
     stack,
     isSoluble: false,
     edge: zone.edge === 'sound' && !hasFinishAround(zone, together, moment) ? 'sound' : 'raw',
     bareSinceMin: isBase && isMetal(base.kind) ? moment.endMin : null,
     surface: {
-      ...zone.surface,
       soil: 'dusty',
       isTacked: false,
       hasGuideCoat: false,
@@ -94,7 +93,7 @@ export function strippedBare(
       hasPinholes: keepsPinholes,
       lowUm: zone.surface.lowUm + hollowUm,
     },
-  };
+  });
 }
 
 /** Film that the rate of stripping speaks of, µm, and the grade by which. */
@@ -128,10 +127,7 @@ export const chemicalStripping: Operation<PlainAct> = {
     zone.stack.length > 1 && isMetal(zone.stack[0]!.kind) ? [] : [opReason('op.no-stripper')],
   apply: (act, moment) => (zone) => {
     const bare = strippedBare(zone, null, act.zones, moment);
-    return withIssue(
-      { ...bare, bareSinceMin: null, surface: { ...bare.surface, soil: 'grime' } },
-      'stripper',
-    );
+    return withIssue(changed(bare, { bareSinceMin: null, surface: { soil: 'grime' } }), 'stripper');
   },
   cost: (zones, act, _, context) => {
     const most = Math.max(...zones.map(applications));

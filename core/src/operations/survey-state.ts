@@ -19,6 +19,7 @@ import {
   type Surface,
   type ZoneState,
 } from './state.ts';
+import { changed } from './changed-area.ts';
 
 /** From the survey to the state in which work begins: the ground of every zone, and its patches. */
 
@@ -155,8 +156,7 @@ function patchState(zone: Zone, patch: Patch, whole: readonly Finding[], around:
   const spots = OPEN_PLACES.has(kind) ? spotsOf(patch.finding) : null;
   const isSmall = spots !== null && spots.mm <= shopRule(around.rules, 'bareSpotMm').value;
   const opensFilm = isFilm(topKind(lies)) && OPEN_PLACES.has(kind);
-  return {
-    ...state,
+  return changed(state, {
     patch: {
       zoneId: zone.id,
       id: patch.id,
@@ -168,7 +168,7 @@ function patchState(zone: Zone, patch: Patch, whole: readonly Finding[], around:
     edge: kind === 'edge' || (opensFilm && kind === 'chips') ? 'raw' : opensFilm ? 'feathered' : 'sound',
     // Edges and backs are dulled with the ground.
     openIssues: state.openIssues.filter((issue) => issue !== 'hidden-edges'),
-  };
+  });
 }
 
 /** The ground of a zone, without what its patches take, and the patches. */

@@ -10,6 +10,7 @@ import { bakeCelsiusIn, hasHeat } from './heat.ts';
 import { nothing, opReason, type Operation } from './operation.ts';
 import { hasIssue, topOf, withoutIssues, type PanelState, type ZoneState } from './state.ts';
 import { earliestIn } from './windows.ts';
+import { changed } from './changed-area.ts';
 
 /** Flash and cure: nothing changes but the clock, up to the moment that the slowest zone needs. */
 
@@ -128,10 +129,8 @@ export const curing: Operation<CureAct> = {
 /** Release agent is sweated out of a raw moulding (rule P6); it lies on the surface then, to be wiped off. */
 export const tempering: Operation<PlainAct> = {
   check: (_, __, context) => (hasHeat(context) ? [] : [opReason('op.no-heat')]),
-  apply: () => (zone) => ({
-    ...withoutIssues(zone, 'wax'),
-    surface: { ...zone.surface, soil: 'washed', isTacked: false },
-  }),
+  apply: () => (zone) =>
+    changed(withoutIssues(zone, 'wax'), { surface: { soil: 'washed', isTacked: false } }),
   cost: (_, act, __, context) => ({
     handsOnMin: fixedMin(act.op),
     waitMin: ruleIn(context, 'temperMin').value,

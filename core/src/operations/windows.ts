@@ -142,19 +142,19 @@ export function runningBody(sheet: ProductSheet, laidMin: number, day: Day): Tim
 
 /** The clocks of filler, glaze, paste or sealer that has set at `endMin`: it may be touched, coated and sanded. */
 export function bodyWindows(sheet: ProductSheet, endMin: number): CoatWindows {
-  const set = { opensAtMin: endMin, source: 'sheet' } as const;
-  const open = { ...set, closesAtMin: never, whenMissed: 'wait' } as const;
+  const isSet = { opensAtMin: endMin, closesAtMin: never, source: 'sheet', whenMissed: 'wait' } as const;
   return {
-    flash: { ...open, kind: 'flash', rule: 'B2' },
+    flash: { kind: 'flash', rule: 'B2', ...isSet },
     recoat: {
-      ...set,
       kind: 'recoat',
       rule: 'S3',
+      opensAtMin: endMin,
       closesAtMin: endMin + sheet.recoat.closesMin,
+      source: 'sheet',
       whenMissed: sheet.recoat.past,
     },
     cure:
-      sheet.sandAfterMin === null ? null : { ...open, kind: 'cure', rule: 'B3', method: 'air', night: null },
+      sheet.sandAfterMin === null ? null : { kind: 'cure', rule: 'B3', ...isSet, method: 'air', night: null },
   };
 }
 

@@ -34,36 +34,17 @@ export type ActEntry = Extract<Holding, { kind: 'act' }>;
 
 const listed = (um: number | readonly number[]): number[] => (typeof um === 'number' ? [um] : [...um]);
 
-function realOf(
-  { minutes, values, thenMin }: ActBody,
-  toMin: number,
-): { real: DoneAct['real']; thenMin?: number } {
-  return {
-    real: {
-      toMin,
-      ...(minutes === undefined ? {} : { handsOnMin: minutes }),
-      ...(values?.flashMin === undefined ? {} : { flashMin: values.flashMin }),
-      ...(values?.wetUm === undefined ? {} : { wetUm: listed(values.wetUm) }),
-      ...(values?.reductionPercent === undefined ? {} : { reductionPercent: values.reductionPercent }),
-    },
-    ...(thenMin === undefined ? {} : { thenMin }),
-  };
-}
-
 function actOf(body: ActBody, toMin: number): DoneAct {
-  const { op, zones, sheetId, coats, grits, tool, isLightFirst, toneL, method } = body;
-  return {
-    op,
-    zones,
-    ...(sheetId === undefined ? {} : { sheetId }),
-    ...(coats === undefined ? {} : { coats }),
-    ...(grits === undefined ? {} : { grits }),
-    ...(tool === undefined ? {} : { tool }),
-    ...(isLightFirst === undefined ? {} : { isLightFirst }),
-    ...(toneL === undefined ? {} : { toneL }),
-    ...(method === undefined ? {} : { method }),
-    ...realOf(body, toMin),
+  const { op, zones, sheetId, coats, grits, tool, isLightFirst, toneL, method, thenMin, minutes, values } =
+    body;
+  const real = {
+    toMin,
+    handsOnMin: minutes,
+    flashMin: values?.flashMin,
+    wetUm: values?.wetUm === undefined ? undefined : listed(values.wetUm),
+    reductionPercent: values?.reductionPercent,
   };
+  return { op, zones, sheetId, coats, grits, tool, isLightFirst, toneL, method, real, thenMin };
 }
 
 const layerOf = (kind: string): LayerKind | undefined =>
@@ -76,20 +57,11 @@ function seenOf(entry: Holding, atMin: number): Seen | null {
   if (entry.kind === 'reading') {
     const { zone, kind, um } = entry.body;
     if (um === undefined || NOT_DRY.has(kind)) return null;
-    const layer = layerOf(kind);
-    return { seen: 'film', atMin, area: zone, um: listed(um), ...(layer ? { layer } : {}) };
+    return { seen: 'film', atMin, area: zone, um: listed(um), layer: layerOf(kind) };
   }
   if (entry.kind !== 'defect') return null;
   const { defect, zones, spotMm, count, shows } = entry.body;
-  return {
-    seen: 'defect',
-    atMin,
-    defect,
-    areas: zones,
-    ...(spotMm === undefined ? {} : { spotMm }),
-    ...(count === undefined ? {} : { count }),
-    ...(shows === undefined ? {} : { shows }),
-  };
+  return { seen: 'defect', atMin, defect, areas: zones, spotMm, count, shows };
 }
 
 /** Air that an entry tells of; null where it says nothing of it. */

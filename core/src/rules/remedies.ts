@@ -30,6 +30,7 @@ import { bestLadder, scratchOf } from '../surface/ladder.ts';
 import { sandedMaterial } from '../materials/sanded-material.ts';
 import type { Tool } from '../materials/tools.ts';
 import type { Reason } from '../wording/reason.ts';
+import { changed } from '../operations/changed-area.ts';
 
 const GENTLE: ReadonlySet<LayerKind> = new Set([
   'zinc-steel',
@@ -251,7 +252,7 @@ export const shape = (zone: ZoneState, target: Grade, context: Context): Remedy 
   if (!isFresh || !isFiller) return abrade(zone, target, 'block', context);
   const cut = { grade: 'P80', tool: 'block' } as const;
   const { depthUm } = scratchOf(cut, 'filler', figuresIn(context));
-  const opened = { ...zone, surface: { ...zone.surface, scratch: { ...cut, depthUm } } };
+  const opened = changed(zone, { surface: { scratch: { ...cut, depthUm } } });
   return sand('abrade', [zone.zone.id], ['P80', ...gradesTo(opened, target, 'block', context)], 'block');
 };
 
