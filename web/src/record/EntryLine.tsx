@@ -20,11 +20,12 @@ export function EntryLine({ entry, isWithdrawn = false, where, acts, note }: Ent
   const { system } = useFormat();
   const { title, more } = entryWords(entry, { system, nameOf: (id) => id });
   const isCorrected = 'correctedBy' in entry;
+  const isFailed = entry.kind === 'check' && entry.body.outcome === 'fails';
   return (
     <li
       id={`entry-${entry.id}`}
       tabIndex={-1}
-      className={`entry is-${entry.kind}${isWithdrawn ? ' is-withdrawn' : ''}`}
+      className={`entry is-${isFailed ? 'failed' : entry.kind}${isWithdrawn ? ' is-withdrawn' : ''}`}
     >
       <time dateTime={entry.at}>{dayjs(entry.at).format('HH:mm')}</time>
       <span className="entry-kind">{KIND_WORDS[entry.kind]}</span>

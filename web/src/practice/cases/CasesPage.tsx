@@ -77,7 +77,7 @@ function Progress({ solved }: { readonly solved: (topic: CaseTopic) => number })
   return (
     <details className="case-progress">
       <summary>
-        {all} of {PRACTICE_CASES.length} solved
+        {all} of {PRACTICE_CASES.length} solved <span>by topic</span>
       </summary>
       <ul>
         {topics.map((topic) => (
