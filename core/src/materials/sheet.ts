@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { GRADES, isCoarser } from './grades.ts';
-import { LAYER_KIND_NAMES } from './layer-kinds.ts';
+import { LAYER_KIND_NAMES, type LayerKind } from './layer-kinds.ts';
 
 /**
  * A product sheet: what the maker of a material says about it, entered by the shop.
@@ -259,3 +259,12 @@ export type ProductForm = (typeof FORMS)[number];
 /** How a product is put on: as its sheet says, else as its kind usually is. */
 export const formOf = ({ form, kind }: Pick<ProductSheet, 'form' | 'kind'>): ProductForm =>
   form ?? FORM_OF[kind] ?? 'sprayed';
+
+/** Scratch that any coat takes in its own film, sanded to lay more of it (default). */
+const OWN_FILM = { coarsest: 'P400', finest: 'P800' } as const;
+
+/** Scratch that a product takes under it on a layer: as its sheet says, and in its own film; undefined where it does not go. */
+export const scratchUnder = (
+  { over, kind }: Pick<ProductSheet, 'over' | 'kind'>,
+  layer: LayerKind,
+): ProductSheet['over'][LayerKind] => over[layer] ?? (layer === kind ? OWN_FILM : undefined);

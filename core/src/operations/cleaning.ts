@@ -50,7 +50,7 @@ function cleaned(zone: ZoneState, op: CleanAct['op']): ZoneState {
   // What water would do elsewhere, solvent does on open filler: water soaks into it.
   const taken = [
     ...(TAKES[op] ?? []),
-    ...(op === 'degrease' && isOpenBody(zone) ? (['dressing'] as const) : []),
+    ...(op !== 'wash' && isOpenBody(zone) ? (['dressing'] as const) : []),
   ];
   const isHeldBack = HOLDS_BACK.some((issue) => taken.includes(issue) && hasIssue(zone, issue));
   const settled = withoutIssues(zone, ...taken, ...(op === 'antistatic-wipe' ? (['static'] as const) : []));

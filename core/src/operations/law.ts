@@ -43,7 +43,7 @@ export const CLOSED_BY: Readonly<
   Record<OpenIssue, { readonly rule: string; readonly ops: readonly OpName[] }>
 > = {
   wax: { rule: 'P2', ops: ['degrease', 'antistatic-wipe', 'temper'] },
-  dressing: { rule: 'P1', ops: ['wash', 'degrease'] },
+  dressing: { rule: 'P1', ops: ['wash', 'degrease', 'antistatic-wipe'] },
   glue: { rule: 'C1', ops: ['degrease', 'antistatic-wipe'] },
   overspray: { rule: 'N1', ops: ['abrade', 'strip-sand'] },
   static: { rule: 'P1', ops: ['antistatic-wipe'] },

@@ -6,6 +6,7 @@ import type { Context } from './context.ts';
 import {
   topOf,
   withIssue,
+  withoutIssues,
   zoneIdOf,
   zoneOf,
   type Layer,
@@ -14,6 +15,7 @@ import {
   type ZoneState,
 } from './state.ts';
 import { changed } from './changed-area.ts';
+import { shaped } from './sanding.ts';
 
 /** What a mishap at the bench makes of a panel: the same states that a survey describes, so that the same rules mend it. */
 
@@ -98,7 +100,15 @@ const flawUm = (defect: Defect, zone: ZoneState, context: Context): number =>
 /** Flaws that only a coat of ours can have: filler and metal are sanded anyway. */
 const OF_COATS: ReadonlySet<OpenIssue> = new Set(['flaw', 'nibs', 'soft']);
 
-/** An area with a flaw in its top coat. */
+/** Colour only fades out there: a spot may be mended in it, more may not. */
+const fadesOut = ({ role, patch }: ZoneState): boolean =>
+  patch === null && (role === 'blend' || role === 'clear-only');
+
+/** What lets go, or rusts, is taken off down to what is sound. */
+const isOpened = (issues: readonly OpenIssue[]): boolean =>
+  issues.includes('unsound') || issues.includes('rust');
+
+/** An area with a flaw in its top coat; one that only took the end of the colour is refinished where it is opened. */
 function flawed(zone: ZoneState, defect: Defect, context: Context): ZoneState {
   const { kind, laid } = topOf(zone);
   const isCoated = laid !== undefined && !isBody(kind);
@@ -109,11 +119,14 @@ function flawed(zone: ZoneState, defect: Defect, context: Context): ZoneState {
         ? isMetal(zone.stack[0]!.kind)
         : issue !== 'unsound' || !isSolid(kind);
   const issues = (LEAVES[defect] ?? []).filter(isLeft);
-  const open = issues.reduce(withIssue, zone);
+  const isRefinished = isOpened(issues) && fadesOut(zone);
+  // Edges are dulled by ultra-fine pad where colour only fades out; a refinish area is sanded and coated.
+  const open = issues.reduce(withIssue, isRefinished ? withoutIssues(zone, 'hidden-edges') : zone);
   const { surface } = open;
   // Only what is sanded level has a texture to lose; a sealer is sanded at the flaw alone.
   const isSanded = isCoated && laid.cure !== null;
   return changed(open, {
+    role: isRefinished ? 'refinish' : zone.role,
     surface: {
       peelUm: isSanded ? Math.max(surface.peelUm, flawUm(defect, zone, context)) : surface.peelUm,
       soil: issues.includes('dressing') ? 'grime' : surface.soil,
@@ -137,7 +150,8 @@ const freeId = (panel: PanelState, zoneId: string): string => {
 
 /** Spots that were rubbed through become a patch of their zone. */
 function rubbedThrough(panel: PanelState, areaId: string, mishap: Mishap, context: Context): PanelState {
-  const area = zoneOf(panel, areaId);
+  // Filler that is rubbed through has its shape by then, whether its sanding is entered already or not.
+  const area = shaped(zoneOf(panel, areaId), context);
   if (isSolid(topOf(area).kind)) return panel;
   const zoneId = zoneIdOf(area);
   const finding = findingSchema.parse({

@@ -269,7 +269,7 @@ const apply =
   };
 
 /** Filler that was only spread so far gets its shape, and the waves that a hand leaves in it. */
-function shaped(zone: ZoneState, context: Context): ZoneState {
+export function shaped(zone: ZoneState, context: Context): ZoneState {
   if (!isBody(topOf(zone).kind) || zone.surface.scratch) return zone;
   const wavesUm = Math.min(zone.surface.wavesUm, ruleIn(context, 'shapedFillerWavesUm').value);
   const wavelengthMm = ruleIn(context, 'shapedFillerWaveLengthMm').value;

@@ -84,7 +84,8 @@ export function intents(panel: PanelState, context: Context): Act[] {
     zones: areasForBase(panel),
     why: [reason('C1', 'plan.hand-over')],
   };
-  if (panel.zones.some(isSealed) && !panel.zones.some(lacksLastCoat)) return [handOver];
+  const lacksLast = (zone: ZoneState): boolean => lacksLastCoat(zone, panel);
+  if (panel.zones.some(isSealed) && !panel.zones.some(lacksLast)) return [handOver];
   return [...strips(panel, context), ...fills(panel, context), ...coats(panel, context), handOver];
 }
 
@@ -93,9 +94,17 @@ const isOpenSoluble = (zone: ZoneState): boolean => zone.isSoluble && isFoundFin
 /** The last coat is on. */
 const isSealed = (zone: ZoneState): boolean => topOf(zone).laid?.isLast === true;
 
-/** A mishap opened it after the last coat was on, or took that off again. */
-const lacksLastCoat = (zone: ZoneState): boolean =>
-  takesCoats(zone) && !isSealed(zone) && !isFitForBase(zone);
+/** The last coat is on, and has to be sanded before base, or was: base may go on it so, or another last coat. */
+function isMarred(zone: ZoneState, { clockMin }: PanelState): boolean {
+  const { laid } = topOf(zone);
+  if (!laid?.isLast) return false;
+  const isSpoiled = hasIssue(zone, 'flaw') || hasIssue(zone, 'soft');
+  return isSpoiled || zone.surface.scratch !== null || clockMin > laid.recoat.closesAtMin;
+}
+
+/** A mishap opened it after the last coat was on, took that off again, or left it so that it may be sealed once more. */
+const lacksLastCoat = (zone: ZoneState, panel: PanelState): boolean =>
+  takesCoats(zone) && (isSealed(zone) ? isMarred(zone, panel) : !isFitForBase(zone));
 
 /** Soluble finish may come off; isolating it is a coat like any other. */
 function strips(panel: PanelState, context: Context): Act[] {
@@ -187,8 +196,9 @@ function areaSets(op: CoatOp, { panel, context }: Around): string[][] {
   const isThin = (zone: ZoneState): boolean => op === 'prime-build' && wantsMoreBuild(zone, panel, context);
   const thin = idsOf(areas.filter(isThin));
   // Where work went on unevenly: what has not come as far as what lies beside it.
-  const behind = (storey: number): string[] => idsOf(underRepair.filter((zone) => storeyOf(zone) < storey));
-  const unsealed = idsOf(areas.filter(lacksLastCoat));
+  const unsealed = areas.some(isSealed) ? areas.filter((zone) => lacksLastCoat(zone, panel)) : [];
+  const behind = (storey: number): string[] =>
+    idsOf([...new Set([...underRepair, ...unsealed])].filter((zone) => storeyOf(zone) < storey));
   const etchesSpots = schoolIn(context, 'firstCoat').side === 'etch-spots' && spots.length > 0;
   const sets: Record<CoatOp, readonly string[][]> = {
     promote: [],
@@ -198,7 +208,9 @@ function areaSets(op: CoatOp, { panel, context }: Around): string[][] {
     'prime-epoxy': [...(etchesSpots ? [wide] : []), bare, repair],
     'prime-dtm': [repair, all, behind(STOREY.dtm!)],
     'prime-build': [repair, around, all, thin, behind(STOREY.build!)],
-    seal: panel.zones.some((zone) => isBuiltForOneSurface(zone, context)) ? [] : [all, primed, unsealed],
+    seal: panel.zones.some((zone) => isBuiltForOneSurface(zone, context))
+      ? []
+      : [all, primed, idsOf(unsealed)],
   };
   if (!hasSolid && (op === 'prime-dtm' || op === 'prime-etch')) return [];
   const seen = new Set<string>();
@@ -227,11 +239,12 @@ const storeyOf = (zone: ZoneState): number => {
 const storeyFor = (op: CoatOp, { kind }: ProductSheet): number =>
   isLastOp(op) ? LAST_STOREY : (STOREY[kind as LayerKind] ?? 0);
 
-/** A coat goes over a lower storey; a build also over a build that is too thin to be blocked level. */
+/** A coat goes over a lower storey; a build also over a build that is too thin to be blocked level, a sealer over one that was sanded. */
 function mayTake(op: CoatOp, sheet: ProductSheet, zone: ZoneState, { panel, context }: Around): boolean {
   const storey = storeyFor(op, sheet);
   if (storeyOf(zone) < storey) return true;
   const hasRoom = filmOfUm(zone, sheet) + sheet.film.perCoatUm <= sheet.film.maxUm;
+  if (op === 'seal' && storeyOf(zone) === storey) return hasRoom && isMarred(zone, panel);
   const isBuild = op === 'prime-build' && storeyOf(zone) === storey;
   return isBuild && hasRoom && wantsMoreBuild(zone, panel, context);
 }

@@ -13,7 +13,10 @@ import {
   type ZoneState,
 } from '../operations/state.ts';
 import { textureOf } from '../survey/zone-facts.ts';
-import { grindOut, strip } from '../rules/remedies.ts';
+import { wantsMoreBuild } from '../rules/build.ts';
+import { unsoundFinish } from '../rules/finish.ts';
+import { grindOut, sandOut, strip } from '../rules/remedies.ts';
+import { meansOf } from './prepare.ts';
 import type { Reason } from '../wording/reason.ts';
 
 /**
@@ -31,15 +34,6 @@ const reason = (rule: string, code: Reason['code'], facts: Reason['facts'] = {})
   facts,
   source: 'default',
 });
-
-/** Share of the panel whose finish is unsound, percent. */
-const unsoundPercent = (panel: PanelState, { panel: { areaM2 } }: Context): number =>
-  (panel.zones.reduce(
-    (sum, zone) => sum + (isFoundFinish(zone) && hasIssue(zone, 'unsound') ? zone.extent.openM2 : 0),
-    0,
-  ) /
-    areaM2) *
-  100;
 
 /** Whether filler or paste may lie on what is on top. */
 const takesFiller = (zone: ZoneState, context: Context): boolean => {
@@ -84,23 +78,6 @@ interface Opened {
   readonly why: Reason;
 }
 
-/** Unsound film comes off where it is, or from the whole panel where it is too much of it. */
-function unsound(panel: PanelState, context: Context): Opened[] {
-  const limit = ruleIn(context, 'stripPanelSharePercent');
-  const sharePercent = unsoundPercent(panel, context);
-  const isWide = sharePercent > limit.value;
-  const facts = { sharePercent, limitPercent: limit.value };
-  const why: Reason = {
-    rule: 'O1',
-    code: isWide ? 'O1.panel' : 'O1.local',
-    facts,
-    source: limit.source,
-  };
-  return panel.zones
-    .filter((zone) => isFoundFinish(zone) && zone.role !== 'keep' && (isWide || hasIssue(zone, 'unsound')))
-    .map((zone) => ({ zone, why }));
-}
-
 /** A shallow dent in painted plastic may be warmed out instead of being opened and filled. */
 function warmings(zones: readonly ZoneState[]): Act[] {
   const dents = zones.filter(
@@ -114,17 +91,28 @@ function warmings(zones: readonly ZoneState[]): Act[] {
 
 const idsOf = (zones: readonly ZoneState[]): string[] => zones.map((zone) => zone.zone.id).sort();
 
+/** A build with a flaw that is too thin to be blocked over it: the flaw is sanded out before it is built up again. */
+function spoiledBuilds(panel: PanelState, context: Context): Act[] {
+  const [first, ...others] = panel.zones
+    .filter((zone) => hasIssue(zone, 'flaw') && takesCoats(zone) && wantsMoreBuild(zone, panel, context))
+    .map((zone) => sandOut(zone, context)([reason('O0', 'O0.flaw', { layer: labelOf(topOf(zone).kind) })]));
+  if (!first) return [];
+  const isAlike = (act: Act): boolean => meansOf(act) === meansOf(first);
+  return [{ ...first, zones: [first, ...others.filter(isAlike)].flatMap(({ zones }) => zones).sort() }];
+}
+
 /** The next opening that has to be done, with its alternative where there is one; empty where all lies open. */
 export function openings(panel: PanelState, context: Context): Act[] {
   const badGround = panel.zones.filter((zone) => hasIssue(zone, 'bad-ground') && takesCoats(zone));
   if (badGround.length > 0) return [grindOut(badGround)([reason('F2', 'F2.found')])];
-  const known = unsound(panel, context);
+  const { zones: unsound, said } = unsoundFinish(panel, context);
+  const known = unsound.map((zone): Opened => ({ zone, why: { rule: 'O1', ...said } }));
   const others = panel.zones.flatMap((zone): Opened[] => {
     const why = takesCoats(zone) ? whyOpened(zone, context) : null;
     return why && !known.some((opened) => opened.zone === zone) ? [{ zone, why }] : [];
   });
   const opened = [...known, ...others];
-  if (opened.length === 0) return [];
+  if (opened.length === 0) return spoiledBuilds(panel, context);
   // Whole zones and patches are opened in their own way: whole ones first.
   const whole = opened.filter(({ zone }) => !zone.patch);
   const together = whole.length > 0 && whole.length < opened.length ? whole : opened;

@@ -94,7 +94,8 @@ const isAskedAlike = (a: Act, b: Act): boolean =>
 /** All that tells acts apart in what they do; why they are done makes no difference to that. */
 const fullSignature = memoize((act: Act): string => `${act.op} ${act.zones.join()} ${meansOf(act)}`);
 
-const meansOf = (act: Act): string => {
+/** With what an act is done; acts of one operation that are done alike say the same. */
+export const meansOf = (act: Act): string => {
   if (isSanding(act)) return `${act.grades.join()} ${act.tool}`;
   if (isCoat(act))
     return `${act.sheetId} ${Object.values(act.coats).join()} ${act.isLightFirst} ${act.toneL}`;

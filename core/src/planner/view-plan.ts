@@ -6,6 +6,7 @@ import { isLaying } from '../operations/act.ts';
 import { contradictionsOf, qualityProblems } from '../survey/contradictions.ts';
 import type { Panel } from '../survey/panel.ts';
 import type { Schools } from '../survey/schools.ts';
+import { roleOf } from '../survey/zone-facts.ts';
 import { tell, verbatim } from '../wording/say.ts';
 import { actOf, type ActInput } from './act-input.ts';
 import { benchOfTask, inZone, waitingStops, type BenchOfTask } from './bench-of-task.ts';
@@ -158,6 +159,15 @@ const sheetVersions = (stored: StoredPlan, { shelf }: Context): Record<string, n
     }),
   );
 
+/** Zones that were to be blended until something was found on them at work. */
+const blendsUndone = (panel: Panel, { zones }: PanelState): Notice[] =>
+  panel.zones.flatMap((zone) =>
+    roleOf(zone, panel) !== 'refinish' &&
+    zones.some((state) => state.zone.id === zone.id && state.role === 'refinish')
+      ? [inZone(zone.id, tell('plan.blend-undone'))]
+      : [],
+  );
+
 function warningsOf(
   stored: StoredPlan,
   view: readonly System[],
@@ -177,6 +187,7 @@ function warningsOf(
       view.find(({ verdict }) => verdict === 'refused'),
     ),
     ...bench.notes,
+    ...blendsUndone(bench.context.panel, done.panel),
     ...surveyWarnings(bench.context.panel, bench.context),
   ];
 }

@@ -1,5 +1,5 @@
 import { GRADES, grainUm, type Grade } from '../materials/grades.ts';
-import { readyVolumeSolids } from '../materials/sheet.ts';
+import { readyVolumeSolids, scratchUnder } from '../materials/sheet.ts';
 import { isCoat, isLastCoat, type Act } from '../operations/act.ts';
 import { figuresIn, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { blockedUm } from '../operations/sanding.ts';
@@ -46,7 +46,7 @@ export function finalGrade(
   context: Context,
 ): { grade: Grade; verdict: Telegraph } | null {
   const kind = topOf(zone).kind;
-  const range = isCoat(act) ? sheetIn(context, act.sheetId).over[kind] : BASE_RANGE;
+  const range = isCoat(act) ? scratchUnder(sheetIn(context, act.sheetId), kind) : BASE_RANGE;
   if (!range) return null;
   const material = sandedMaterial(kind);
   const figures = figuresIn(context);

@@ -1,7 +1,7 @@
 import { labelOf } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying } from '../operations/act.ts';
 import { sagOf } from '../operations/coating.ts';
-import { ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
+import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import {
   byId,
   foundFilmUm,
@@ -17,16 +17,29 @@ import {
 import { topKindOf } from '../survey/zone-facts.ts';
 import { spotFacts, spotProblem } from './bare-spots.ts';
 import { abrade, feather, rub, strip, wipe } from './remedies.ts';
-import { NO_VERDICTS, verdictsFor, type Rule, type ZoneRuleInput } from './rule.ts';
+import { NO_VERDICTS, verdictsFor, type Rule, type Wording, type ZoneRuleInput } from './rule.ts';
 
 /** Rules of old finish and of new parts. */
 
 const o1 = verdictsFor('O1');
 
-const unsoundPercent = (panel: PanelState, panelM2: number): number =>
-  (panel.zones.reduce((sum, zone) => sum + (hasIssue(zone, 'unsound') ? zone.extent.openM2 : 0), 0) /
-    panelM2) *
-  100;
+/** Finish that comes off because it is unsound, and why: where it is, or from the whole panel where it is too much of it. */
+export function unsoundFinish(
+  panel: PanelState,
+  context: Context,
+): { readonly zones: readonly ZoneState[]; readonly said: Required<Wording<'O1.panel' | 'O1.local'>> } {
+  const finishes = panel.zones.filter((zone) => isFoundFinish(zone) && zone.role !== 'keep');
+  const unsound = finishes.filter((zone) => hasIssue(zone, 'unsound'));
+  const openM2 = unsound.reduce((sum, zone) => sum + zone.extent.openM2, 0);
+  const limit = ruleIn(context, 'stripPanelSharePercent');
+  const facts = { sharePercent: (openM2 / context.panel.areaM2) * 100, limitPercent: limit.value };
+  const isWide = facts.sharePercent > limit.value;
+  return {
+    // Where colour only fades out nothing could be laid again: sound finish stays there.
+    zones: isWide ? finishes.filter((zone) => takesCoats(zone) || unsound.includes(zone)) : unsound,
+    said: { code: isWide ? 'O1.panel' : 'O1.local', facts, source: limit.source },
+  };
+}
 
 export const O1: Rule = {
   id: 'O1',
@@ -45,20 +58,8 @@ export const O1: Rule = {
         strip([zone], context),
       );
     if (!hasIssue(zone, 'unsound')) return NO_VERDICTS;
-    const wide = ruleIn(context, 'stripPanelSharePercent');
-    const sharePercent = unsoundPercent(panel, context.panel.areaM2);
-    if (sharePercent <= wide.value)
-      return o1.must(
-        input,
-        { code: 'O1.local', facts: { sharePercent, limitPercent: wide.value }, source: wide.source },
-        strip([zone], context),
-      );
-    const finishes = panel.zones.filter((other) => isFoundFinish(other) && other.role !== 'keep');
-    return o1.must(
-      input,
-      { code: 'O1.panel', facts: { sharePercent, limitPercent: wide.value }, source: wide.source },
-      strip(finishes, context),
-    );
+    const { zones, said } = unsoundFinish(panel, context);
+    return o1.must(input, said, strip(said.code === 'O1.panel' ? zones : [zone], context));
   },
 };
 

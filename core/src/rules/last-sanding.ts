@@ -22,6 +22,7 @@ import {
   zoneOf,
   type ZoneState,
 } from '../operations/state.ts';
+import { scratchUnder } from '../materials/sheet.ts';
 import { countOfLines, drawnLines, zonesOnLines } from '../survey/body-lines.ts';
 import { bordersOf } from '../survey/panel.ts';
 import { readArea } from '../survey/patches.ts';
@@ -152,7 +153,7 @@ const lastGrit = (input: ZoneRuleInput): readonly Verdict[] => {
 };
 
 const coarsestFor = ({ act, zone, context }: ZoneRuleInput) =>
-  isCoat(act) ? sheetIn(context, act.sheetId).over[topOf(zone).kind]?.coarsest : undefined;
+  isCoat(act) ? scratchUnder(sheetIn(context, act.sheetId), topOf(zone).kind)?.coarsest : undefined;
 
 /** A primer over found finish or a sanded coat: dull all over, inside the sheet's range. */
 const keyUnderPrimer = (input: ZoneRuleInput): readonly Verdict[] => {

@@ -1,6 +1,6 @@
 import { isCoarser } from '../materials/grades.ts';
 import { isBody, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
-import { isTwoPack } from '../materials/sheet.ts';
+import { isTwoPack, type ProductSheet } from '../materials/sheet.ts';
 import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying, isSanding } from '../operations/act.ts';
 import { schoolIn, sheetIn } from '../operations/context.ts';
 import {
@@ -10,8 +10,10 @@ import {
   isUnprimedPlastic,
   keepsGrain,
   topOf,
+  zoneOf,
   type ZoneState,
 } from '../operations/state.ts';
+import { costOf } from '../operations/perform.ts';
 import { plasticPaste, sheetFor } from '../operations/products.ts';
 import { recoatWindow } from '../operations/windows.ts';
 import { findingOf } from '../survey/finding.ts';
@@ -32,7 +34,14 @@ import {
   washAgain,
   wipe,
 } from './remedies.ts';
-import { NO_VERDICTS, verdictsFor, type Rule, type ZoneRuleInput, type Verdict } from './rule.ts';
+import {
+  NO_VERDICTS,
+  verdictsFor,
+  type Rule,
+  type RuleInput,
+  type ZoneRuleInput,
+  type Verdict,
+} from './rule.ts';
 
 /** Rules of plastic: what lies bare, what it bends like and what it lets go of. */
 
@@ -47,7 +56,8 @@ export const P1: Rule = {
   reads: 'panel',
   judge: (input) => {
     const { act, zone, panel, context } = input;
-    if (hasIssue(zone, 'dressing') && !(act.op === 'degrease' && isOpenBody(zone)))
+    // Nothing is washed on open filler: there the wipe itself takes it off.
+    if (hasIssue(zone, 'dressing') && (isLaying(act) || !isOpenBody(zone)))
       return p1.must(
         input,
         { code: 'P1.dressing', facts: {} },
@@ -126,6 +136,28 @@ const p4 = verdictsFor('P4');
 /** Plastic of low energy that a coat or a paste would touch. */
 const touchesLowEnergy = (zone: ZoneState): boolean => isLowEnergy(zone.zone) && isUnprimedPlastic(zone);
 
+/** Minute until which promoter on an area takes a coat. */
+const openUntilMin = (zone: ZoneState): number => {
+  const { kind, laid } = topOf(zone);
+  return kind === 'promoter' && laid ? laid.recoat.closesAtMin : -Infinity;
+};
+
+/** Minute at which a coat may go on all areas of an act, once those that need it are promoted; now where none does. */
+function promotedAtMin({ act, panel, context }: RuleInput, sheet: ProductSheet): number {
+  const lacking = act.zones.filter((id) => {
+    const zone = zoneOf(panel, id);
+    return touchesLowEnergy(zone) && openUntilMin(zone) < panel.clockMin;
+  });
+  if (lacking.length === 0) return panel.clockMin;
+  const coats = Object.fromEntries(lacking.map((id) => [id, sheet.film.coats]));
+  const { handsOnMin, waitMin } = costOf(
+    { op: 'promote', zones: lacking, sheetId: sheet.id, coats, why: [] },
+    panel,
+    context,
+  );
+  return recoatWindow(sheet, panel.clockMin + handsOnMin + waitMin, context).opensAtMin;
+}
+
 export const P4: Rule = {
   id: 'P4',
   only: 'plastic',
@@ -137,13 +169,12 @@ export const P4: Rule = {
     if (!isLaying(act) || act.op === 'promote' || !touchesLowEnergy(zone)) return NO_VERDICTS;
     const top = topOf(zone);
     if (isCoat(act) && 'plastic-olefin' in sheetIn(context, act.sheetId).over) return NO_VERDICTS;
-    const isOpen =
-      top.kind === 'promoter' && top.laid !== undefined && panel.clockMin <= top.laid.recoat.closesAtMin;
-    if (isOpen) return NO_VERDICTS;
+    const isOpen = panel.clockMin <= openUntilMin(zone);
     const sheet = sheetFor(context, 'promoter', [zone.stack[0]!.kind]);
+    if (isOpen && (!sheet || promotedAtMin(input, sheet) <= openUntilMin(zone))) return NO_VERDICTS;
     if (!sheet)
       return p4.must(input, { code: 'P4.no-promoter', facts: { layer: labelOf(zone.stack[0]!.kind) } });
-    const code = top.kind === 'promoter' ? 'P4.closed' : 'P4.promote';
+    const code = isOpen ? 'P4.closes' : top.kind === 'promoter' ? 'P4.closed' : 'P4.promote';
     const facts = {
       layer: labelOf(zone.stack[0]!.kind),
       closesMin: recoatWindow(sheet, 0, context).closesAtMin,

@@ -68,7 +68,7 @@ export type Rule = ZoneRule | NeighbourRule | PanelRule;
 
 type MakeRemedy = (why: readonly Reason[]) => Act;
 /** What is said: a sentence with the facts that it names. */
-interface Wording<Code extends SentenceCode = SentenceCode> {
+export interface Wording<Code extends SentenceCode = SentenceCode> {
   readonly code: Code;
   readonly facts: FactsOf<Code>;
   readonly source?: Reason['source'];

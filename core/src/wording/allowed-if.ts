@@ -36,6 +36,7 @@ export const ALLOWED_IF: Partial<Record<SentenceCode, string>> = {
   'P3.no-build': 'if the texture may go: say in the survey that it is flattened',
   'P4.no-promoter': 'if a promoter is added to the shelf',
   'P4.closed': 'if it is promoted again',
+  'P4.closes': 'if it is promoted again together with them',
   'P5.no-additive': 'with a product whose sheet names a flexible additive',
   'P5.soft': 'with a soft coating whose sheet names this plastic',
   'P7.slides': 'if tape holds after another wash and wipe',

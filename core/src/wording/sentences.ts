@@ -171,6 +171,8 @@ export const SENTENCES = {
   'P3.no-build': 'Build would fill the texture that is to stay: promoter and thin coats.',
   'P4.promote': '{layer} gets an adhesion promoter, and the next coat within {closesMin}.',
   'P4.closed': 'The promoter’s window of {closesMin} has closed: promote again.',
+  'P4.closes':
+    'The promoter’s window of {closesMin} closes while others are promoted: promote all of it together.',
   'P4.no-promoter':
     'Nothing holds on {layer} without a promoter and there is none on the shelf: add its sheet.',
   'P5.additive': 'A flexible part: {flexPercent} of flexible additive in this coat, by the sheet.',
@@ -335,6 +337,8 @@ export const SENTENCES = {
   // plan
   'plan.open': 'Opened to sound ground before anything else, so that what lies under it is known.',
   'plan.warm-out': 'A shallow dent in plastic is warmed and pressed back; the finish on it stays.',
+  'plan.blend-undone':
+    'No longer a blend panel: what was found at work needs more than a spot of undercoat. It is planned as refinish.',
   'plan.no-longer-blend':
     'No longer a blend panel: {findings} need more than a spot of undercoat. It is planned as refinish.',
   'plan.assumed-size': '{finding} in zone {zone}: nobody gave its size, it is taken as {sizeMm}{times}.',
