@@ -48,10 +48,7 @@ function cleaned(zone: ZoneState, op: CleanAct['op']): ZoneState {
   const soil = AFTER[op];
   if (!soil) return zone;
   // What water would do elsewhere, solvent does on open filler: water soaks into it.
-  const taken = [
-    ...(TAKES[op] ?? []),
-    ...(op !== 'wash' && isOpenBody(zone) ? (['dressing'] as const) : []),
-  ];
+  const taken = [...(TAKES[op] ?? []), ...(op !== 'wash' && isOpenBody(zone) ? (['dressing'] as const) : [])];
   const isHeldBack = HOLDS_BACK.some((issue) => taken.includes(issue) && hasIssue(zone, issue));
   const settled = withoutIssues(zone, ...taken, ...(op === 'antistatic-wipe' ? (['static'] as const) : []));
   const loaded = op === 'degrease' && isUnprimedPlastic(zone) ? withIssue(settled, 'static') : settled;

@@ -15,6 +15,7 @@ import {
   isUnprimedComposite,
   isUnprimedPlastic,
   withIssue,
+  withoutIssues,
   topOf,
   type LaidCoat,
   type PanelState,
@@ -75,7 +76,8 @@ function apply(act: CoatAct, moment: Moment): (zone: ZoneState) => ZoneState {
     kind === 'build' || kind === 'dtm' ? ruleIn(moment.context, 'orangePeelUm').value : null;
   const laid = laidCoat(act, sheet, moment);
   return (zone) => {
-    const looked = isUnprimedComposite(zone) ? withIssue(zone, 'look') : zone;
+    const evened = withoutIssues(zone, 'tone');
+    const looked = isUnprimedComposite(zone) ? withIssue(evened, 'look') : evened;
     const top = topOf(zone);
     const um = coatFilmUm(act, zone, sheet);
     // More of the same product is one film: what must stay, and what the sheet allows, is said of all of it.

@@ -1,6 +1,6 @@
 import type { FindingKind } from '../survey/finding.ts';
 import type { OpenIssue } from './state.ts';
-import type { OpName } from './act.ts';
+import { COAT_OPS, type OpName } from './act.ts';
 
 /**
  * Nothing found is forgotten (rule O0): what every finding leaves open, and which operations settle it. A issue that
@@ -66,6 +66,9 @@ export const CLOSED_BY: Readonly<
   'shiny-grain': { rule: 'K4', ops: ['scuff'] },
   flaw: { rule: 'O0', ops: ['abrade', 'block'] },
   nibs: { rule: 'O0', ops: ['denib', 'abrade', 'block'] },
+  uncured: { rule: 'B3', ops: ['strip-sand', 'strip-chemical', 'strip-blast'] },
+  tone: { rule: 'S4', ops: [...COAT_OPS, 'strip-sand', 'strip-chemical', 'strip-blast'] },
+  bleeds: { rule: 'F4', ops: ['strip-sand'] },
 };
 
 /** What filler, glaze and paste must not lie on (rules F2 and M6). */

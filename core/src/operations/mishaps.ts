@@ -68,7 +68,9 @@ const LEAVES: Partial<Record<Defect, readonly OpenIssue[]>> = {
   peeling: ['unsound'],
   flaking: ['unsound'],
   'rust-bloom': ['unsound', 'rust'],
-  'wrong-mix': ['unsound'],
+  'stain-through': ['bleeds'],
+  'uneven-tone': ['tone'],
+  'wrong-mix': ['unsound', 'uncured'],
   'gummy-sanding': ['soft'],
 };
 
@@ -98,7 +100,7 @@ const flawUm = (defect: Defect, zone: ZoneState, context: Context): number =>
     : Math.min(POP_SHARE * topOf(zone).um, defect === 'solvent-pop' ? Infinity : (FLAW_UM[defect] ?? 0));
 
 /** Flaws that only a coat of ours can have: filler and metal are sanded anyway. */
-const OF_COATS: ReadonlySet<OpenIssue> = new Set(['flaw', 'nibs', 'soft']);
+const OF_COATS: ReadonlySet<OpenIssue> = new Set(['flaw', 'nibs', 'soft', 'uncured', 'tone']);
 
 /** Colour only fades out there: a spot may be mended in it, more may not. */
 const fadesOut = ({ role, patch }: ZoneState): boolean =>
@@ -117,7 +119,9 @@ function flawed(zone: ZoneState, defect: Defect, context: Context): ZoneState {
       ? isCoated && !(issue === 'nibs' && zone.surface.scratch)
       : issue === 'rust'
         ? isMetal(zone.stack[0]!.kind)
-        : issue !== 'unsound' || !isSolid(kind);
+        : issue === 'bleeds'
+          ? zone.stack.some((layer) => isBody(layer.kind) && layer.kind !== 'seam')
+          : issue !== 'unsound' || !isSolid(kind);
   const issues = (LEAVES[defect] ?? []).filter(isLeft);
   const isRefinished = isOpened(issues) && fadesOut(zone);
   // Edges are dulled by ultra-fine pad where colour only fades out; a refinish area is sanded and coated.

@@ -113,7 +113,13 @@ export type OpenIssue =
   /** A run, texture, craters or marks in a coat: sanded out once it is hard. */
   | 'flaw'
   /** Dust in a coat. */
-  | 'nibs';
+  | 'nibs'
+  /** A coat that was mixed so that it never cures. */
+  | 'uncured'
+  /** Lighter and darker places in a coat, which base would show. */
+  | 'tone'
+  /** Filler whose hardener stains what lies on it. */
+  | 'bleeds';
 
 /** What makes an area a patch: where it is, and what was found there. */
 export interface PatchFacts {

@@ -26,7 +26,15 @@ import { changed } from './changed-area.ts';
 /** Down to sound ground: by machine (with the sanding operations), by paint stripper or by blasting. */
 
 /** Issues of the substrate itself: what lies on it comes off down to it. */
-const OF_THE_BASE: readonly OpenIssue[] = ['rust', 'pits', 'break', 'bad-ground', 'found-body', 'high'];
+const OF_THE_BASE: readonly OpenIssue[] = [
+  'rust',
+  'pits',
+  'break',
+  'bad-ground',
+  'bleeds',
+  'found-body',
+  'high',
+];
 /** Issues that are gone with the films, and with the body work under them. */
 const GONE_WITH_FILM: readonly OpenIssue[] = [
   'rub',
@@ -37,8 +45,10 @@ const GONE_WITH_FILM: readonly OpenIssue[] = [
   'shiny-grain',
   'flaw',
   'nibs',
+  'uncured',
+  'tone',
 ];
-const GONE_WITH_BODY: readonly OpenIssue[] = ['found-body', 'bad-ground', 'look'];
+const GONE_WITH_BODY: readonly OpenIssue[] = ['found-body', 'bad-ground', 'bleeds', 'look'];
 
 /** How deep an area is stripped: films down to the body work under them, or all down to the substrate. */
 export function stripsTo(zone: ZoneState): 'body' | 'base' {
@@ -88,7 +98,8 @@ export function strippedBare(
       isTacked: false,
       hasGuideCoat: false,
       scratch,
-      wavesUm: 0,
+      // Films that were blocked come off filler as it was shaped under them.
+      wavesUm: isBase ? 0 : ruleIn(moment.context, 'shapedFillerWavesUm').value,
       peelUm: 0,
       hasPinholes: keepsPinholes,
       lowUm: zone.surface.lowUm + hollowUm,

@@ -94,11 +94,11 @@ const isOpenSoluble = (zone: ZoneState): boolean => zone.isSoluble && isFoundFin
 /** The last coat is on. */
 const isSealed = (zone: ZoneState): boolean => topOf(zone).laid?.isLast === true;
 
-/** The last coat is on, and has to be sanded before base, or was: base may go on it so, or another last coat. */
+/** The last coat is on, and is uneven or sanded, or has to be before base: another last coat may go on it. */
 function isMarred(zone: ZoneState, { clockMin }: PanelState): boolean {
   const { laid } = topOf(zone);
   if (!laid?.isLast) return false;
-  const isSpoiled = hasIssue(zone, 'flaw') || hasIssue(zone, 'soft');
+  const isSpoiled = (['flaw', 'soft', 'tone'] as const).some((issue) => hasIssue(zone, issue));
   return isSpoiled || zone.surface.scratch !== null || clockMin > laid.recoat.closesAtMin;
 }
 
@@ -244,7 +244,9 @@ function mayTake(op: CoatOp, sheet: ProductSheet, zone: ZoneState, { panel, cont
   const storey = storeyFor(op, sheet);
   if (storeyOf(zone) < storey) return true;
   const hasRoom = filmOfUm(zone, sheet) + sheet.film.perCoatUm <= sheet.film.maxUm;
-  if (op === 'seal' && storeyOf(zone) === storey) return hasRoom && isMarred(zone, panel);
+  // Sealed once more together with what is marred: a step of one coat beside it would be seen.
+  if (op === 'seal' && storeyOf(zone) === storey)
+    return hasRoom && panel.zones.some((other) => isMarred(other, panel));
   const isBuild = op === 'prime-build' && storeyOf(zone) === storey;
   return isBuild && hasRoom && wantsMoreBuild(zone, panel, context);
 }

@@ -9,6 +9,7 @@ import {
   isOpenBody,
   takesCoats,
   topOf,
+  type OpenIssue,
   type PanelState,
   type ZoneState,
 } from '../operations/state.ts';
@@ -35,6 +36,12 @@ const reason = (rule: string, code: Reason['code'], facts: Reason['facts'] = {})
   source: 'default',
 });
 
+/** Body work that has to go, and why. */
+const GROUND_OUT: readonly (readonly [OpenIssue, Reason])[] = [
+  ['bad-ground', reason('F2', 'F2.found')],
+  ['bleeds', reason('F4', 'F4.bleeds')],
+];
+
 /** Whether filler or paste may lie on what is on top. */
 const takesFiller = (zone: ZoneState, context: Context): boolean => {
   const { kind } = topOf(zone);
@@ -52,6 +59,7 @@ function whyOpened(zone: ZoneState, context: Context): Reason | null {
   const layer = labelOf(topOf(zone).kind);
   if (!isFoundFinish(zone)) {
     // A coat of ours that lets go, or that rust has come up under.
+    if (hasIssue(zone, 'uncured')) return reason('B3', 'B3.never', { layer });
     if (hasIssue(zone, 'unsound') && !isSolid(topOf(zone).kind)) return reason('O0', 'O0.unsound', { layer });
     const isOverRust = isOpenBody(zone) && (hasIssue(zone, 'rust') || hasIssue(zone, 'pits'));
     return isOverRust ? reason('M5', 'M5.under', { layer }) : null;
@@ -103,8 +111,10 @@ function spoiledBuilds(panel: PanelState, context: Context): Act[] {
 
 /** The next opening that has to be done, with its alternative where there is one; empty where all lies open. */
 export function openings(panel: PanelState, context: Context): Act[] {
-  const badGround = panel.zones.filter((zone) => hasIssue(zone, 'bad-ground') && takesCoats(zone));
-  if (badGround.length > 0) return [grindOut(badGround)([reason('F2', 'F2.found')])];
+  for (const [issue, why] of GROUND_OUT) {
+    const zones = panel.zones.filter((zone) => hasIssue(zone, issue) && takesCoats(zone));
+    if (zones.length > 0) return [grindOut(zones)([why])];
+  }
   const { zones: unsound, said } = unsoundFinish(panel, context);
   const known = unsound.map((zone): Opened => ({ zone, why: { rule: 'O1', ...said } }));
   const others = panel.zones.flatMap((zone): Opened[] => {

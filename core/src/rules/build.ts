@@ -215,6 +215,8 @@ export const B3: Rule = {
     if (!isSanding(act) && act.op !== 'guide-coat') return NO_VERDICTS;
     if (hasIssue(zone, 'soft') && !isStripping(act))
       return b3.must(input, { code: 'B3.soft', facts: {} }, cure(zone));
+    // What never cures is not waited for.
+    if (hasIssue(zone, 'uncured')) return NO_VERDICTS;
     const top = topOf(zone);
     const at = top.laid?.cure?.opensAtMin;
     if (at === undefined || panel.clockMin >= at - 1e-9) return NO_VERDICTS;

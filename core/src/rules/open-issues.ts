@@ -100,6 +100,10 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
   'shiny-grain': { says: 'K4.grain', remedy: ({ zone }) => scuff(zone) },
   flaw: { says: 'O0.flaw', remedy: ({ zone, context }) => sandOut(zone, context) },
   nibs: { says: 'O0.nibs', remedy: ({ zone }) => denib(zone) },
+  uncured: { says: 'B3.never', remedy: opened },
+  // One more coat is a choice of the plan, which knows where it may lie.
+  tone: { says: 'S4.uneven', remedy: () => undefined },
+  bleeds: { says: 'F4.bleeds', remedy: ({ zone }) => grindOut([zone]) },
 };
 
 /** Issues that a coat buries and that no other rule asks about before it. */

@@ -50,6 +50,7 @@ export const ALLOWED_IF: Partial<Record<SentenceCode, string>> = {
   'K2.fingertips': 'with a block',
   'K3.low': 'if the dent is filled first',
   'K3.thin': 'if the low is glazed and built up again',
+  'S4.uneven': 'once a last coat of one tone goes over all of it',
   'K4.no-grade': 'over a coat that takes a finer scratch, or at a lower quality',
   'K6.through': 'if the spot is primed again',
   'S1.mixed': 'if a sealer goes over all of it',

@@ -135,6 +135,12 @@ export const SENTENCES = {
   'O0.unsound': 'Unsound {layer} lets go of all that lies on it: it comes off.',
   'O0.flaw': 'The {layer} has a flaw: it is sanded out, once it is hard, before anything goes over it.',
   'O0.nibs': 'Dust lies in the {layer}: the nibs come off before anything goes over it.',
+  'B3.never':
+    'The {layer} was mixed so that it never cures: it is scraped off and washed off with its own thinner, then sanded to what is sound.',
+  'S4.uneven':
+    'The {layer} is lighter here and darker there, and base would show it: it is coated once more, in one tone.',
+  'F4.bleeds':
+    'Too much hardener in the filler stains all that lies on it: it is ground out and filled again.',
   'O0.break': 'It is still broken: mend it before anything covers it.',
   'O0.rough-coat': 'The rough coat that was there is laid again over the primer.',
   'O1.local': 'Unsound finish on {sharePercent} of the panel: it comes off here, to a sound edge.',
