@@ -25,9 +25,13 @@ const kindsOf = (stack: readonly { readonly kind: LayerKind }[]): LayerKind[] =>
 
 /** Layers of an area that the steps take off before they lay anything on it. */
 function removedOn(before: readonly LayerKind[], area: string, steps: readonly Step[]): LayerKind[] {
-  const first = steps.find(({ stacks }) => stacks[area]);
-  const after = first ? kindsOf(first.stacks[area]!) : before;
-  return after.length < before.length ? before.slice(after.length).filter((kind) => !isSolid(kind)) : [];
+  let nLeft = before.length;
+  for (const { stacks } of steps) {
+    const nNow = stacks[area]?.length ?? nLeft;
+    if (nNow > nLeft) break;
+    nLeft = nNow;
+  }
+  return before.slice(nLeft).filter((kind) => !isSolid(kind));
 }
 
 const isAlike = (a: Pick<Step, 'op' | 'areas'>, b: Step): boolean =>

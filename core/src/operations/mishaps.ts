@@ -68,7 +68,7 @@ const LEAVES: Partial<Record<Defect, readonly OpenIssue[]>> = {
   peeling: ['unsound'],
   flaking: ['unsound'],
   'rust-bloom': ['unsound', 'rust'],
-  'stain-through': ['bleeds'],
+  'stain-through': ['bleeds', 'tone'],
   'uneven-tone': ['tone'],
   'wrong-mix': ['unsound', 'uncured'],
   'gummy-sanding': ['soft'],
@@ -114,14 +114,24 @@ const isOpened = (issues: readonly OpenIssue[]): boolean =>
 function flawed(zone: ZoneState, defect: Defect, context: Context): ZoneState {
   const { kind, laid } = topOf(zone);
   const isCoated = laid !== undefined && !isBody(kind);
-  const isLeft = (issue: OpenIssue): boolean =>
-    OF_COATS.has(issue)
-      ? isCoated && !(issue === 'nibs' && zone.surface.scratch)
-      : issue === 'rust'
-        ? isMetal(zone.stack[0]!.kind)
-        : issue === 'bleeds'
-          ? zone.stack.some((layer) => isBody(layer.kind) && layer.kind !== 'seam')
-          : issue !== 'unsound' || !isSolid(kind);
+  const hasFiller = zone.stack.some((layer) => isBody(layer.kind) && layer.kind !== 'seam');
+  const isLeft = (issue: OpenIssue): boolean => {
+    if (OF_COATS.has(issue) && !isCoated) return false;
+    switch (issue) {
+      case 'nibs':
+        return !zone.surface.scratch;
+      case 'rust':
+        return isMetal(zone.stack[0]!.kind);
+      case 'unsound':
+        return !isSolid(kind);
+      case 'bleeds':
+        return hasFiller;
+      case 'tone':
+        return defect === 'uneven-tone' || !hasFiller;
+      default:
+        return true;
+    }
+  };
   const issues = (LEAVES[defect] ?? []).filter(isLeft);
   const isRefinished = isOpened(issues) && fadesOut(zone);
   // Edges are dulled by ultra-fine pad where colour only fades out; a refinish area is sanded and coated.

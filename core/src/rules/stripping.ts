@@ -42,7 +42,8 @@ export const M8: Rule = {
         : NO_VERDICTS;
     const grade = zone.surface.scratch?.grade;
     const isScored = grade && !isCoarser(grade, SCORED.coarsest) && !isCoarser(SCORED.finest, grade);
-    if (!isScored)
+    // What never cures takes the stripper as it is.
+    if (!isScored && !hasIssue(zone, 'uncured'))
       return m8.must(
         input,
         { code: 'M8.score', facts: { grit: SCORED.finest } },

@@ -138,7 +138,7 @@ export const SENTENCES = {
   'B3.never':
     'The {layer} was mixed so that it never cures: it is scraped off and washed off with its own thinner, then sanded to what is sound.',
   'S4.uneven':
-    'The {layer} is lighter here and darker there, and base would show it: it is coated once more, in one tone.',
+    'The tone of the {layer} is uneven, and base would show it: it is coated once more, in one tone.',
   'F4.bleeds':
     'Too much hardener in the filler stains all that lies on it: it is ground out and filled again.',
   'O0.break': 'It is still broken: mend it before anything covers it.',
