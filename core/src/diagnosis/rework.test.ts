@@ -67,6 +67,20 @@ test('every defect after any coat of any panel has a rework that ends with the h
   expect(left).toEqual([]);
 });
 
+test('a panel that stands for days after any coat goes on from there to its hand-over', () => {
+  const left = PRACTICE_CASES.flatMap(({ title }, nth) =>
+    momentsOf(title, nth).flatMap((n) => {
+      const { task, steps, entries } = worked.get(title)!;
+      return [1, 3, 60].flatMap((days) => {
+        const now = momentAt(steps[n - 1]!.endMin + days * 24 * 60);
+        const { view } = openPlan(makePlan({ ...task, ...pastOf(entries.slice(0, n), { now }) }));
+        return view.chosen ? [] : [`${title}, ${days} days after step ${n}`];
+      });
+    }),
+  );
+  expect(left).toEqual([]);
+});
+
 describe('a run in the sealer', () => {
   test('is sanded out where base hides the scratch', () => {
     const title = 'A dent in a painted door';

@@ -195,10 +195,12 @@ function areaSets(op: CoatOp, { panel, context }: Around): string[][] {
   const isUncoated = panel.zones.every(({ stack }) => stack.every(({ laid, kind }) => !laid || isBody(kind)));
   const isThin = (zone: ZoneState): boolean => op === 'prime-build' && wantsMoreBuild(zone, panel, context);
   const thin = idsOf(areas.filter(isThin));
-  // Where work went on unevenly: what has not come as far as what lies beside it.
+  // Where work went on unevenly, or stopped: what has not come as far as what lies beside it.
   const unsealed = areas.some(isSealed) ? areas.filter((zone) => lacksLastCoat(zone, panel)) : [];
-  const behind = (storey: number): string[] =>
-    idsOf([...new Set([...underRepair, ...unsealed])].filter((zone) => storeyOf(zone) < storey));
+  const isLate = (zone: ZoneState): boolean =>
+    panel.clockMin > (topOf(zone).laid?.recoat.closesAtMin ?? Infinity);
+  const left = new Set([...underRepair, ...unsealed, ...areas.filter(isLate)]);
+  const behind = (storey: number): string[] => idsOf([...left].filter((zone) => storeyOf(zone) < storey));
   const etchesSpots = schoolIn(context, 'firstCoat').side === 'etch-spots' && spots.length > 0;
   const sets: Record<CoatOp, readonly string[][]> = {
     promote: [],
