@@ -48,7 +48,7 @@ export interface Case {
 type DefectEntry = Extract<NewEntry, { kind: 'defect' }>;
 
 /** The area of a state, or the ground that it was a part of before it became one. */
-const areaIn = (panel: Performed['before'], area: string): ZoneState | undefined =>
+export const areaIn = (panel: Performed['before'], area: string): ZoneState | undefined =>
   panel.zones.find(({ zone }) => zone.id === area) ??
   panel.zones.find(({ zone }) => zone.id === area.split('/')[0]);
 

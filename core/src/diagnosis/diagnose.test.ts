@@ -60,6 +60,15 @@ test('with an empty record it asks the three questions that part the causes best
   expect(first!.likelihood).toBeGreaterThan(before.get(first!.cause)!);
 });
 
+test('nothing is asked of promoter on steel, nor of filler where there is none', () => {
+  const { task } = defectCase('sag', 'cold', seeded(3));
+  const facts = (['peeling', 'dust-nibs', 'stain-through', 'sink-back'] as const).flatMap((defect) =>
+    diagnose(task, [], defect)!.questions.map(({ fact }) => fact),
+  );
+  for (const fact of ['promoter-missed', 'static', 'much-hardener', 'filler-open', 'coarse-filler'] as const)
+    expect(facts).not.toContain(fact);
+});
+
 test('a record without a defect has nothing to diagnose', () => {
   const { task, record } = defectCase('sag', 'cold', seeded(3));
   expect(diagnose(task, record.slice(0, -1))).toBeNull();

@@ -144,7 +144,9 @@ test('promoter that would close meanwhile is repeated with the area that is rewo
 
 test('a blend door whose finish peels at work is refinished, and the plan says so', () => {
   const { task, record, found } = foundAfter('One rub-through in a blend door', 1, 'peeling', 'A');
-  expect(lines(reworkOf(task, record, found))).toContain('strip-sand A P80');
+  const rework = reworkOf(task, record, found);
+  expect(lines(rework)).toContain('strip-sand A P80');
+  expect(rework.becomes.map(({ zoneId }) => zoneId)).toEqual(['A']);
   const { view } = openPlan(makePlan({ ...task, ...pastOf([...record, found]) }));
   expect(view.warnings.map(({ text }) => text).join()).toMatch(
     /No longer a blend panel: what was found at work/,

@@ -2,7 +2,7 @@ import { isSolid, type LayerKind } from '../materials/layer-kinds.ts';
 import type { Defect } from '../operations/mishaps.ts';
 import type { PlanTask } from '../planner/bench-of-task.ts';
 import { makePlan } from '../planner/make-plan.ts';
-import type { Step } from '../planner/plan.ts';
+import type { Notice, Step } from '../planner/plan.ts';
 import { openPlan } from '../planner/view-plan.ts';
 import type { NewEntry } from '../record/entry.ts';
 import type { StoredPlan } from '../planner/stored-plan.ts';
@@ -16,6 +16,8 @@ export interface Rework {
   /** Layers that come off, area by area. */
   readonly removes: readonly { readonly area: string; readonly kinds: readonly LayerKind[] }[];
   readonly steps: readonly Step[];
+  /** Zones that become something else by it, and what. */
+  readonly becomes: readonly Notice[];
   /** Why there is no plan for it; empty where there is one. */
   readonly problems: readonly string[];
 }
@@ -68,6 +70,7 @@ export function reworkIn(plan: StoredPlan, { panel }: Pick<Fold, 'panel'>): Rewo
       return kinds.length > 0 ? [{ area: zone.id, kinds }] : [];
     }),
     steps,
+    becomes: view.warnings.filter(({ code }) => code === 'plan.blend-undone'),
     problems: chosen ? [] : [...view.stopped, ...view.warnings].map(({ text }) => text),
   };
 }

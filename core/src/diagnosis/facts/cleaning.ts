@@ -1,5 +1,6 @@
+import { isRawPlastic } from '../../materials/layer-kinds.ts';
 import { hasIssue, topOf } from '../../operations/state.ts';
-import { ofCoat, ofAnyCoat, noted, type Fact } from './fact.ts';
+import { ofCoat, ofAnyCoat, onlyOver, noted, type Fact } from './fact.ts';
 
 /** What was cleaned off, and what was not. */
 
@@ -41,7 +42,10 @@ export const CLEANING_FACTS = {
     is: 'it is plastic that nobody wiped against static',
     isNot: 'static was taken off, or it loads none',
     measure: 'Does a thread swing to it?',
-    of: ofCoat(({ before }) => hasIssue(before, 'static')),
+    of: onlyOver(
+      isRawPlastic,
+      ofCoat(({ before }) => hasIssue(before, 'static')),
+    ),
   },
   dirty: {
     is: 'a coat went on a surface that was not clean',

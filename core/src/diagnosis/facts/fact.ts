@@ -1,5 +1,6 @@
 import { topOf } from '../../operations/state.ts';
-import type { Case, CoatStep } from '../case.ts';
+import type { LayerKind } from '../../materials/layer-kinds.ts';
+import { areaIn, type Case, type CoatStep } from '../case.ts';
 
 /** A fact of a record that speaks for or against a cause, and what the files of facts share. */
 
@@ -32,6 +33,14 @@ export const ofAnyCoat =
     const each = seen.coats.map((coat) => fact(coat, seen));
     if (each.includes(true)) return true;
     return each.length > 0 && each.every((known) => known === false) ? false : undefined;
+  };
+
+/** A fact that only some layers bring along: absent, without asking, on an area that has none of them. */
+export const onlyOver =
+  (isSuch: (kind: LayerKind) => boolean, fact: Fact['of']) =>
+  (seen: Case): Known => {
+    const area = areaIn(seen.fold.panel, seen.area);
+    return area && !area.stack.some(({ kind }) => isSuch(kind)) ? false : fact(seen);
   };
 
 export const known = (value: number | undefined, test: (value: number) => boolean): Known =>

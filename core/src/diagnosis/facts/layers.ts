@@ -2,7 +2,7 @@ import { isBody, isMetal, isRawPlastic } from '../../materials/layer-kinds.ts';
 import { mustStay } from '../../operations/context.ts';
 import { isFoundFinish, topOf } from '../../operations/state.ts';
 import { isLastCoat } from '../../operations/act.ts';
-import { lastOf, ofCoat, ofAnyCoat, type Fact } from './fact.ts';
+import { ofCoat, ofAnyCoat, onlyOver, type Fact } from './fact.ts';
 
 /** What lies on what, how thick, and in which tone. */
 
@@ -37,10 +37,10 @@ export const LAYER_FACTS = {
     is: 'filler lies right under a sealer or base',
     isNot: 'primer lies over the filler, or there is none',
     measure: 'Look at the repair’s edge in section.',
-    of: (seen) => {
-      const coat = lastOf(seen);
-      return coat && isBody(topOf(coat.before).kind) && isLastCoat(coat.step.act);
-    },
+    of: onlyOver(
+      isBody,
+      ofCoat(({ before, step }) => isBody(topOf(before).kind) && isLastCoat(step.act)),
+    ),
   },
   'tones-differ': {
     is: 'undercoats of different tones lie side by side',

@@ -2,7 +2,7 @@ import { grainUm } from '../../materials/grades.ts';
 import { isBody } from '../../materials/layer-kinds.ts';
 import { isBare, topOf } from '../../operations/state.ts';
 import type { Case } from '../case.ts';
-import { ofCoat, ofAnyCoat, under, isKeyed, type Fact } from './fact.ts';
+import { ofCoat, ofAnyCoat, onlyOver, under, isKeyed, type Fact } from './fact.ts';
 
 /** What was sanded, how fine, and what was left. */
 
@@ -46,10 +46,10 @@ export const SANDING_FACTS = {
     is: 'filler was left coarser than P180',
     isNot: 'filler was finished P180 or finer, or there is none',
     measure: 'Do straight marks show inside the repair?',
-    of: (seen) => {
+    of: onlyOver(isBody, (seen) => {
       const grade = fillerGrade(seen);
       return grade === undefined ? undefined : grainUm(grade) > grainUm('P180') * 1.02;
-    },
+    }),
   },
   'edge-raw': {
     is: 'the edge around it was not feathered',

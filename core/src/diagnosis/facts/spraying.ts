@@ -1,4 +1,5 @@
 import { wetFilmUm } from '../../film/coverage.ts';
+import { isBody } from '../../materials/layer-kinds.ts';
 import { paceMPerS } from '../../film/gun.ts';
 import { readyVolumeSolids } from '../../materials/sheet.ts';
 import { sagOf } from '../../operations/coating.ts';
@@ -6,7 +7,7 @@ import { topOf } from '../../operations/state.ts';
 import { transferIn } from '../../operations/spraying.ts';
 import { isBodywork } from '../../operations/act.ts';
 import type { Case, CoatStep } from '../case.ts';
-import { ofCoat, known, noted, type Fact } from './fact.ts';
+import { ofCoat, onlyOver, known, noted, type Fact } from './fact.ts';
 
 /** How a coat was mixed and sprayed: its wet film, the gun, what was in the cup. */
 
@@ -155,7 +156,7 @@ export const SPRAYING_FACTS = {
     is: 'there was more hardener in it than the sheet’s most',
     isNot: 'the hardener was within its range',
     measure: 'Colour and smell of what is left on the board; how fast it set.',
-    of: (seen) => {
+    of: onlyOver(isBody, (seen) => {
       const shares = bodyActs(seen).flatMap(({ act, entry }) => {
         const percent = entry?.body.values?.hardenerPercent;
         const usual = seen.context.shelf.get(act.sheetId)?.hardenerPercent?.usual;
@@ -163,6 +164,6 @@ export const SPRAYING_FACTS = {
       });
       if (/(too much|more|double) (hardener|peroxide)/.test(seen.notes)) return true;
       return shares.length === 0 ? undefined : shares.some((share) => share > HARDENER_SHARE);
-    },
+    }),
   },
 } satisfies Record<string, Fact>;

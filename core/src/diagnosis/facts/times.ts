@@ -1,8 +1,8 @@
-import { isBody } from '../../materials/layer-kinds.ts';
+import { isBody, isRawPlastic } from '../../materials/layer-kinds.ts';
 import { isBare, topOf } from '../../operations/state.ts';
 import { exposureLimit, flashMin } from '../../operations/windows.ts';
 import type { Case, CoatStep } from '../case.ts';
-import { type Known, type Fact, lastOf, ofCoat, ofAnyCoat, known, under, isKeyed } from './fact.ts';
+import { type Known, type Fact, lastOf, ofCoat, ofAnyCoat, onlyOver, known, under, isKeyed } from './fact.ts';
 
 /** Times that were given, and times that ran out. */
 
@@ -108,10 +108,13 @@ export const TIME_FACTS = {
     is: 'the promoter’s window had closed',
     isNot: 'the promoter’s window was kept, or there is none',
     measure: 'Time of the promoter and of the coat on it.',
-    of: ofAnyCoat((coat) => {
-      const laid = under(coat);
-      return laid?.recoat.kind === 'promoter' && coat.step.before.clockMin > laid.recoat.closesAtMin + 1;
-    }),
+    of: onlyOver(
+      isRawPlastic,
+      ofAnyCoat((coat) => {
+        const laid = under(coat);
+        return laid?.recoat.kind === 'promoter' && coat.step.before.clockMin > laid.recoat.closesAtMin + 1;
+      }),
+    ),
   },
   'exposure-over': {
     is: 'bare metal waited longer than its limit',

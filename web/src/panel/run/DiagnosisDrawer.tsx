@@ -152,7 +152,7 @@ function ReworkOf({ at, fold }: { readonly at: PanelKey; readonly fold: Fold }) 
   );
 }
 
-function Steps({ rework: { backToN, removes, steps, problems } }: { readonly rework: Rework }) {
+function Steps({ rework: { backToN, removes, steps, becomes, problems } }: { readonly rework: Rework }) {
   const { system, minutes } = useFormat();
   if (steps.length === 0)
     return (
@@ -172,6 +172,11 @@ function Steps({ rework: { backToN, removes, steps, problems } }: { readonly rew
           : 'No layer comes off as a whole. '}
         {steps.length} steps are left, <b>{minutes(handsOnMin)}</b> of hands-on work.
       </p>
+      {becomes.map(({ zoneId, text }) => (
+        <p key={zoneId}>
+          <b>{areaTitle(zoneId ?? '')}:</b> {text}
+        </p>
+      ))}
       <ol className="rework">
         {steps.map((step) => {
           const figure = stepFigure(step, system);
