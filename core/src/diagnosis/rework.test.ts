@@ -107,8 +107,9 @@ test('a wrong mix is not waited for: it comes off at once', () => {
   const rework = reworkAfter(title, lastOf(title, 'prime-plastic'), 'wrong-mix', 'A');
   expect(rework.steps.map(({ op }) => op)).not.toContain('cure');
   expect(rework.removes).toEqual([{ area: 'A', kinds: ['promoter', 'plastic-primer'] }]);
-  const [said] = rework.steps.find(({ op }) => op === 'strip-sand')!.why;
-  expect(said!.text).toMatch(/never cures: it is scraped off and washed off with its own thinner/);
+  const stripped = rework.steps.find(({ op }) => op === 'strip-sand')!;
+  expect(stripped.why[0]!.text).toMatch(/never cures: it is scraped off and washed off with its own thinner/);
+  expect(stripped.cautions.join()).toMatch(/Uncured paint: gloves.*Solvent: ventilation, no ignition source/);
 });
 
 test('filler that stains what lies on it is ground out and filled again', () => {
@@ -155,7 +156,7 @@ test('a blend door whose finish peels at work is refinished, and the plan says s
 
 test('finish that peels over much of a panel leaves the area that only gets clear as it is', () => {
   const title = 'A quarter that only gets clear above';
-  const rework = reworkAfter(title, lastOf(title, 'degrease') - 12, 'peeling', 'B');
+  const rework = reworkAfter(title, lastOf(title, 'prime-build'), 'peeling', 'B');
   expect(rework.steps.find(({ op }) => op === 'strip-sand')!.areas).not.toContain('A');
 });
 

@@ -1,6 +1,6 @@
 import type { ProductSheet } from '../materials/sheet.ts';
-import { isSanding, type Act, type OpName } from '../operations/act.ts';
-import type { ZoneState } from '../operations/state.ts';
+import { isSanding, isStripping, type Act, type OpName } from '../operations/act.ts';
+import { hasIssue, type ZoneState } from '../operations/state.ts';
 
 /** What can hurt someone at a step; the product's safety sheet, local codes and licensed practice govern. */
 
@@ -29,6 +29,8 @@ const PART_HEAT = 'Heat on plastic: fumes and burns; keep the part supported and
 const STRIPPER = 'Paint stripper: gloves, goggles, moving air; off the skin at once with water.';
 const BLASTING = 'Blasting: enclosed helmet with fed air, gloves, no silica sand.';
 const RESIN = 'Resin and peroxide: gloves and eye protection; resin heats up as it sets.';
+const UNCURED =
+  'Uncured paint: gloves, eyes and skin covered; of two-pack also breathing protection as for spraying it.';
 const HEAT = 'Lamp or oven: panel temperature, not air temperature; nothing with solvent nearby.';
 
 const BY_OP: Partial<Record<OpName, readonly string[]>> = {
@@ -55,6 +57,9 @@ export function cautionsOf(act: Act, zones: readonly ZoneState[], sheet: Product
     if (zones.some((zone) => zone.stack.some((layer) => layer.kind.startsWith('old-finish'))))
       cautions.push(OLD_FINISH);
   }
+  // It is scraped off and washed off with thinner before anything is sanded.
+  if (isStripping(act) && zones.some((zone) => hasIssue(zone, 'uncured')))
+    cautions.push(UNCURED, BY_HAZARD.solvent, RAGS, LEFTOVERS);
   cautions.push(...(BY_OP[act.op] ?? []));
   if (act.op === 'cure' && act.method === 'bake') cautions.push(HEAT);
   for (const hazard of sheet?.hazards ?? []) cautions.push(BY_HAZARD[hazard]);
