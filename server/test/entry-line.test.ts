@@ -1,0 +1,54 @@
+import type { Write } from '../src/database/database.ts';
+import { EntryLine } from '../src/record/entry-line.ts';
+
+/** Entries on their way into the database: which wait for each other, and what becomes of those that fail. */
+
+const tx = {} as Write;
+const moment = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
+
+/** A line whose transactions hold, and what was done in it, in order. */
+function lineOf(commit: () => void = () => undefined) {
+  const done: string[] = [];
+  let nTransactions = 0;
+  const line = new EntryLine(async (work) => {
+    nTransactions += 1;
+    await work(tx);
+    commit();
+  });
+  /** Enters work that takes a few turns of the event loop. */
+  const enter = (about: string, name: string): Promise<string> =>
+    line.enter(about, async () => {
+      done.push(`${name} begins`);
+      await moment();
+      await moment();
+      done.push(`${name} ends`);
+      return name;
+    });
+  return { line, enter, done, nTransactions: () => nTransactions };
+}
+
+test('entries of one panel are written one after the other, those of others beside them, in one transaction', async () => {
+  const { enter, done, nTransactions } = lineOf();
+  const first = enter('bus-6/door', 'alone');
+  const all = [enter('bus-6/door', 'a'), enter('bus-6/door', 'b'), enter('bus-6/lid', 'c')];
+  expect(await Promise.all([first, ...all])).toEqual(['alone', 'a', 'b', 'c']);
+  expect(nTransactions()).toBe(2);
+  expect(done.indexOf('a ends')).toBeLessThan(done.indexOf('b begins'));
+  expect(done.indexOf('c begins')).toBeLessThan(done.indexOf('a ends'));
+});
+
+test('what one entry throws is its own: the next one of its panel and all others hold', async () => {
+  const { line, enter } = lineOf();
+  const refused = line.enter('bus-6/door', () => Promise.reject(new Error('this step is done')));
+  const others = [enter('bus-6/door', 'a'), enter('bus-6/lid', 'b')];
+  await expect(refused).rejects.toThrow('this step is done');
+  expect(await Promise.all(others)).toEqual(['a', 'b']);
+});
+
+test('nobody is told of an entry that did not reach the disk', async () => {
+  const { enter } = lineOf(() => {
+    throw new Error('disk is full');
+  });
+  const told = await Promise.allSettled([enter('bus-6/door', 'a'), enter('bus-6/lid', 'b')]);
+  expect(told.map(({ status }) => status)).toEqual(['rejected', 'rejected']);
+});
