@@ -30,9 +30,11 @@ interface DiagnosisDrawerProps {
   readonly utcOffsetMin: number;
   readonly fold: Fold;
   readonly defect: Defect;
+  /** Entries are still on their way: a plan would not know of them. */
+  readonly isWaiting: boolean;
   readonly onClose: () => void;
-  /** Takes the rework into the plan; left out where it cannot be asked for now. */
-  readonly onPlan?: (() => void) | undefined;
+  /** Takes the rework into the plan. */
+  readonly onPlan: () => void;
 }
 
 /** Why a defect came, as far as the record tells, and how it is put right. */
@@ -43,6 +45,7 @@ export function DiagnosisDrawer({
   utcOffsetMin,
   fold,
   defect,
+  isWaiting,
   onClose,
   onPlan,
 }: DiagnosisDrawerProps) {
@@ -59,7 +62,7 @@ export function DiagnosisDrawer({
       size={760}
       onClose={onClose}
       extra={
-        onPlan && (
+        !isWaiting && (
           <Button type="primary" onClick={onPlan}>
             Plan on from here
           </Button>
@@ -78,7 +81,7 @@ export function DiagnosisDrawer({
           onAnswer={(fact, is) => setAnswers({ ...answers, [fact]: is })}
         />
       )}
-      <ReworkOf at={at} fold={fold} />
+      <ReworkOf at={at} fold={fold} nEntries={entries.length} isWaiting={isWaiting} />
     </Drawer>
   );
 }
@@ -137,17 +140,29 @@ function Questions({ found: { questions }, onAnswer }: QuestionsProps) {
   );
 }
 
-function ReworkOf({ at, fold }: { readonly at: PanelKey; readonly fold: Fold }) {
+interface ReworkOfProps {
+  readonly at: PanelKey;
+  readonly fold: Fold;
+  /** More of them, and it is asked for anew. */
+  readonly nEntries: number;
+  readonly isWaiting: boolean;
+}
+
+/** The rework, as the server plans it once it knows of every entry. */
+function ReworkOf({ at, fold, nEntries, isWaiting }: ReworkOfProps) {
   const preview = usePreview(at);
   const { mutate } = preview;
-  useEffect(() => mutate({}), [mutate]);
+  useEffect(() => {
+    if (!isWaiting) mutate({});
+  }, [mutate, isWaiting, nEntries]);
   const rework = useMemo(() => preview.data && reworkIn(preview.data.plan, fold), [preview.data, fold]);
   return (
     <section className="why">
       <h3>How it is put right</h3>
-      {preview.error && <Problem error={preview.error} />}
-      {!rework && !preview.error && <Spin description="Planning the rework" />}
-      {rework && <Steps rework={rework} />}
+      {isWaiting && <p role="status">Waits for the server: what was entered has not reached it yet.</p>}
+      {!isWaiting && preview.error && <Problem error={preview.error} />}
+      {preview.isPending && <Spin description="Planning the rework" />}
+      {!isWaiting && !preview.isPending && rework && <Steps rework={rework} />}
     </section>
   );
 }

@@ -107,7 +107,8 @@ export function RunDialogs({
           fold={run.fold}
           defect={run.mishaps.at(-1)!.body.defect}
           onClose={onClose}
-          onPlan={record.waiting.length > 0 ? undefined : onPlanOn}
+          isWaiting={record.waiting.length > 0}
+          onPlan={onPlanOn}
         />
       );
     case null:
