@@ -146,6 +146,7 @@ test('rubbed through at the last sanding: plan on from here mends it, and the ba
 
 test('a run in the sealer is diagnosed by its wet film, and its rework is sanding it out', async ({
   page,
+  shop,
 }) => {
   await askForSystems(page, CORNER);
   await atBench(page, CORNER);
@@ -157,6 +158,8 @@ test('a run in the sealer is diagnosed by its wet film, and its rework is sandin
   await dialog.getByLabel('Wet film of a coat').fill('170');
   await dialog.getByRole('button', { name: 'Enter it' }).click();
   await expect(page.getByRole('region', { name: 'Clocks that run' })).toContainText('New rear corner');
+  await expectSaved(page);
+  await shop.stop();
   await page.getByRole('button', { name: /Something’s wrong/ }).click();
   await page
     .getByRole('dialog')
@@ -166,6 +169,9 @@ test('a run in the sealer is diagnosed by its wet film, and its rework is sandin
   await page.getByRole('button', { name: 'Why, and how it is put right…' }).click();
   const drawer = page.getByRole('dialog');
   await expect(drawer.locator('.causes li').first()).toContainText('the wet film was too thick');
+  // The rework is planned once the server knows of the run.
+  await expect(drawer.getByText(/^Waits for the server/)).toBeVisible();
+  await shop.start();
   await expect(drawer.locator('.rework')).toContainText(/sand/i);
 });
 
