@@ -1,6 +1,7 @@
 import { isBody, isMetal, isSolid, type LayerKind } from '../materials/layer-kinds.ts';
 import { findingSchema } from '../survey/finding.ts';
 import { patchArea, spotsOf, surveyedZone } from '../survey/patches.ts';
+import { fadesOut } from '../survey/zone-facts.ts';
 import type { Zone } from '../survey/zone.ts';
 import type { Context } from './context.ts';
 import {
@@ -102,10 +103,6 @@ const flawUm = (defect: Defect, zone: ZoneState, context: Context): number =>
 /** Flaws that only a coat of ours can have: filler and metal are sanded anyway. */
 const OF_COATS: ReadonlySet<OpenIssue> = new Set(['flaw', 'nibs', 'soft', 'uncured', 'tone']);
 
-/** Colour only fades out there: a spot may be mended in it, more may not. */
-const fadesOut = ({ role, patch }: ZoneState): boolean =>
-  patch === null && (role === 'blend' || role === 'clear-only');
-
 /** What lets go, or rusts, is taken off down to what is sound. */
 const isOpened = (issues: readonly OpenIssue[]): boolean =>
   issues.includes('unsound') || issues.includes('rust');
@@ -133,7 +130,7 @@ function flawed(zone: ZoneState, defect: Defect, context: Context): ZoneState {
     }
   };
   const issues = (LEAVES[defect] ?? []).filter(isLeft);
-  const isRefinished = isOpened(issues) && fadesOut(zone);
+  const isRefinished = isOpened(issues) && zone.patch === null && fadesOut(zone.role);
   // Edges are dulled by ultra-fine pad where colour only fades out; a refinish area is sanded and coated.
   const open = issues.reduce(withIssue, isRefinished ? withoutIssues(zone, 'hidden-edges') : zone);
   const { surface } = open;

@@ -5,7 +5,7 @@ import { findingOf, type Finding, type FindingKind } from '../survey/finding.ts'
 import type { Panel } from '../survey/panel.ts';
 import { patchArea, spotsOf, surveyedZone, wholeExtent, type Patch } from '../survey/patches.ts';
 import { shopRule, type ShopRules } from '../survey/shop-rules.ts';
-import { isUnknownPlastic, roleOf, testOf, textureOf, topKindOf } from '../survey/zone-facts.ts';
+import { fadesOut, isUnknownPlastic, roleOf, testOf, textureOf, topKindOf } from '../survey/zone-facts.ts';
 import type { Zone } from '../survey/zone.ts';
 import { sandedMaterial } from '../materials/sanded-material.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
@@ -91,7 +91,7 @@ function issuesOf(zone: Zone, stack: readonly Layer[], { panel }: Around): OpenI
   const open: readonly (readonly [OpenIssue, boolean])[] = [
     ['wax', isRaw && panel.new],
     ['static', isRaw],
-    ['hidden-edges', isRaw || role === 'blend' || role === 'clear-only'],
+    ['hidden-edges', isRaw || fadesOut(role)],
     ['rub', top === 'part-primer' && testOf(zone, 'solvent-rub') === undefined],
     ['tape', isRaw && isUnknownPlastic(zone) && testOf(zone, 'tape-hold') === undefined],
     ['unsound', isFilm(top) && (testOf(zone, 'cross-cut')?.outcome ?? 0) >= COMES_OFF],

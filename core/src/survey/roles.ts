@@ -3,7 +3,7 @@ import type { Panel } from './panel.ts';
 import { spotsOf, surveyedZone } from './patches.ts';
 import { shopRule, type ShopRules } from './shop-rules.ts';
 import type { Zone } from './zone.ts';
-import { roleOf } from './zone-facts.ts';
+import { fadesOut, roleOf } from './zone-facts.ts';
 
 /** Areas into which colour only fades: what may be repaired there as a spot, and when they are refinished after all. */
 
@@ -51,8 +51,7 @@ export interface Roled {
 export function withRoles(panel: Panel, rules: ShopRules): Roled {
   const refinished: { zoneId: string; findings: Finding[] }[] = [];
   const zones = panel.zones.map((zone) => {
-    const role = roleOf(zone, panel);
-    if (role !== 'blend' && role !== 'clear-only') return zone;
+    if (!fadesOut(roleOf(zone, panel))) return zone;
     const findings = beyondSpots(zone, rules);
     if (findings.length === 0) return zone;
     refinished.push({ zoneId: zone.id, findings });

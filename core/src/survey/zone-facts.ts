@@ -57,6 +57,9 @@ export function textureOf(zone: Zone, panel: Pick<PanelFacts, 'finish'>): Textur
 export const roleOf = (zone: Pick<Zone, 'role'>, panel: Pick<PanelFacts, 'role'>): Role =>
   zone.role ?? panel.role;
 
+/** Colour only fades out there: a spot may be mended in it, more may not. */
+export const fadesOut = (role: Role | undefined): boolean => role === 'blend' || role === 'clear-only';
+
 /** Usual radius of a crown by shape and by how the panel lies, mm; a flat panel has none (defaults of models.md 7). */
 const USUAL_CROWN_MM = { door: 8000, lid: 20_000, sharp: 600 } as const;
 
