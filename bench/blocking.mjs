@@ -1,7 +1,7 @@
 /** Blocking: contact solves and cell updates a second, a whole X plan of 400 strokes, heap, and the ladder optimum. */
 import { bestLadder, blockOf, forecastField, holdFor, Sander, scratchOf, xPass } from '@blue-ledge/core';
 import { blockInC, buildInC } from './blocking-in-c.mjs';
-import { percentile, report, timed } from './lib.mjs';
+import { amount, percentile, report, sizes, timed } from './lib.mjs';
 
 const FIELD_TASK = {
   waves: { um: 60, lengthMm: 150 },
@@ -11,7 +11,7 @@ const FIELD_TASK = {
   under: 'filler',
   seed: 1,
 };
-const N_STROKES = 400;
+const N_STROKES = amount(400, 10);
 
 const meanOf = (values) => values.reduce((sum, value) => sum + value, 0) / values.length;
 
@@ -41,10 +41,10 @@ function xPlan({ field, block, grade, strokes }) {
 export async function benchBlocking() {
   xPlan(xPlanTask(false, 'long'));
   const inC = buildInC();
-  for (const [isCrowned, blockId] of [
+  for (const [isCrowned, blockId] of sizes([
     [false, 'long'],
     [true, 'flex'],
-  ]) {
+  ])) {
     const task = xPlanTask(isCrowned, blockId);
     const { block } = task;
     const c = inC && blockInC(inC.program, task);

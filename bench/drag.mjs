@@ -1,11 +1,10 @@
 /** Dragging a block over a practice panel in Chromium: frames drawn a second, and the longest task on the main thread. */
 /* global document, CanvasRenderingContext2D, PointerEvent, requestAnimationFrame -- dragInPage runs in the page */
-import { report } from './lib.mjs';
+import { amount, report } from './lib.mjs';
 import { inBrowser, withServer } from './running.mjs';
 
-/** Moves the pointer once a frame for four seconds, in the page; counts what is drawn and what blocks it. */
-async function dragInPage() {
-  const MS = 4000;
+/** Moves the pointer once a frame for so many ms, in the page; counts what is drawn and what blocks it. */
+async function dragInPage(MS) {
   const overlay = document.querySelector('.block-overlay');
   const box = overlay.getBoundingClientRect();
   const { prototype } = CanvasRenderingContext2D;
@@ -40,8 +39,8 @@ export async function benchDrag(root) {
       await page.getByTitle('Rigid board, 400 mm').click();
       await page.getByRole('application').hover();
       await page.mouse.down();
-      await page.waitForTimeout(1000);
-      const { perS, longestMs } = await page.evaluate(dragInPage);
+      await page.waitForTimeout(amount(1000, 100));
+      const { perS, longestMs } = await page.evaluate(dragInPage, amount(4000, 200));
       report('frames a second while dragging the 400 mm board', perS, '/s', 60);
       report('longest main-thread task meanwhile', longestMs, 'ms', 50);
     }),

@@ -8,11 +8,11 @@ import highs from 'highs';
 import { makePlan, makeSchedule, readJobText, shopSchema } from '@blue-ledge/core';
 import { actsOfPlan, panelWork } from '../core/dist/schedule/panel-work.js';
 import { MOST_TORN_MIN } from '../core/dist/schedule/fit-block.js';
-import { report } from './lib.mjs';
+import { amount, report } from './lib.mjs';
 
 const START = { startOn: '2026-12-07', startMin: 0 };
-const N_SHOPS = 30;
-const MOST_SECONDS = 60;
+const N_SHOPS = amount(30);
+const MOST_SECONDS = amount(60, 2);
 const SEED = 20261207;
 
 /** Whole numbers below a limit, the same for the same seed (mulberry32). */

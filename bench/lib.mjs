@@ -1,10 +1,19 @@
-/** What the benchmarks share: percentiles, and how a line is printed. */
+/** What the benchmarks share: how often a thing is done, percentiles, and how a line is printed. */
+
+/** A tiny round shows that a benchmark still runs; its figures say nothing. */
+export const isTiny = process.argv.includes('--tiny');
+
+/** How often something is done, or how many of it there are: a few of them in a tiny round. */
+export const amount = (whole, tiny = 1) => (isTiny ? Math.min(whole, tiny) : whole);
+
+/** The sizes that are tried; the first of them in a tiny round. */
+export const sizes = (all) => (isTiny ? all.slice(0, 1) : all);
 
 /** Runs `work` `nRuns` times after a warm-up; milliseconds, sorted. */
 export async function timed(work, nRuns, nWarm = 3) {
-  for (let i = 0; i < nWarm; i++) await work();
+  for (let i = 0; i < amount(nWarm, 0); i++) await work();
   const times = [];
-  for (let i = 0; i < nRuns; i++) {
+  for (let i = 0; i < amount(nRuns); i++) {
     const start = performance.now();
     await work();
     times.push(performance.now() - start);

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { planPanel, readJobText } from '@blue-ledge/core';
 import { Piscina } from 'piscina';
-import { percentile, report, timed } from './lib.mjs';
+import { amount, percentile, report, sizes, timed } from './lib.mjs';
 import { DAMAGED, mixedPanel } from './panels.mjs';
 
 /** Longest wait of a timer that should fire every few ms: what another request would feel. */
@@ -26,7 +26,7 @@ async function benchJob(root, task) {
   // As the server runs it.
   const resourceLimits = { maxOldGenerationSizeMb: 96, maxYoungGenerationSizeMb: 16 };
   const pool = new Piscina({ filename: worker, minThreads: 2, maxThreads: 2, resourceLimits });
-  const panels = Array.from({ length: 40 }, (_, i) => mixedPanel(8, i));
+  const panels = Array.from({ length: amount(40) }, (_, i) => mixedPanel(8, i));
   const planAll = () =>
     Promise.all(panels.map((panel) => pool.run({ kind: 'plan', task: { ...task, panel } })));
   await planAll();
@@ -55,7 +55,7 @@ export async function benchPlan(root) {
   const patched = await timed(() => planPanel({ ...task, panel: damaged }), 40, 10);
   report('plan 8 mixed zones with patches, median', percentile(patched, 0.5), 'ms', 60);
   report('plan 8 mixed zones with patches, p95', percentile(patched, 0.95), 'ms', 150);
-  for (const nZones of [1, 2, 4, 8, 12, 16]) {
+  for (const nZones of sizes([1, 2, 4, 8, 12, 16])) {
     const panel = mixedPanel(nZones);
     const grown = await timed(() => planPanel({ ...task, panel }), 9);
     report(`plan ${nZones} mixed zones, median`, percentile(grown, 0.5), 'ms');

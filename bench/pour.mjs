@@ -2,14 +2,16 @@
 /* global document, window, KeyboardEvent, HTMLInputElement, requestAnimationFrame -- runs in the page */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { percentile, report } from './lib.mjs';
+import { amount, percentile, report } from './lib.mjs';
 import { inBrowser, withServer } from './running.mjs';
 
+const N_MOVES = amount(60, 3);
+
 /** Moves a slider by keys, once a frame; ms of each move until it is rendered. */
-async function slideInPage(selector) {
+async function slideInPage([selector, nMoves]) {
   const handle = document.querySelector(selector);
   const took = [];
-  for (let i = 0; i < 60; i++) {
+  for (let i = 0; i < nMoves; i++) {
     const key = i % 20 < 10 ? 'ArrowRight' : 'ArrowLeft';
     const from = performance.now();
     handle.dispatchEvent(
@@ -23,13 +25,13 @@ async function slideInPage(selector) {
 }
 
 /** Types numbers into a field, once a frame. */
-async function typeInPage(name) {
+async function typeInPage([name, nMoves]) {
   const field =
     document.querySelector(`[aria-label="${name}"]`) ??
     [...document.querySelectorAll('input')].find((each) => each.labels?.[0]?.textContent?.includes(name));
   const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
   const took = [];
-  for (let i = 0; i < 60; i++) {
+  for (let i = 0; i < nMoves; i++) {
     const from = performance.now();
     set.call(field, String(i % 20));
     field.dispatchEvent(new Event('input', { bubbles: true }));
@@ -56,7 +58,7 @@ export async function benchPour(root) {
       const longest = () => page.evaluate(() => Math.max(0, ...window.tasksMs.splice(0)));
       const open = async (show) => {
         await page.goto(`${address}/jobs/bus-6/panels/door/pour?step=27&show=${show}`);
-        await page.waitForTimeout(1500);
+        await page.waitForTimeout(amount(1500, 300));
         await longest();
       };
       const told = async (what, took) => {
@@ -73,12 +75,12 @@ export async function benchPour(root) {
         report(`${what}: longest task`, await longest(), 'ms', 50);
       };
       await open('Undertone');
-      await told('hiding card slider', await page.evaluate(slideInPage, '.ant-slider-handle'));
+      await told('hiding card slider', await page.evaluate(slideInPage, ['.ant-slider-handle', N_MOVES]));
       await open('Gun');
-      await told('reduction of the gun', await page.evaluate(typeInPage, 'Reduced by'));
+      await told('reduction of the gun', await page.evaluate(typeInPage, ['Reduced by', N_MOVES]));
       await open('Mix');
       await page.getByRole('button', { name: 'Pour it part by part' }).click();
-      await told('reading of the scale', await page.evaluate(typeInPage, 'Reading of the scale'));
+      await told('reading of the scale', await page.evaluate(typeInPage, ['Reading of the scale', N_MOVES]));
     });
   });
 }

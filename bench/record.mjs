@@ -11,16 +11,16 @@ import {
   foldRecord,
   verifyChain,
 } from '@blue-ledge/core';
-import { percentile, report, timed } from './lib.mjs';
+import { amount, percentile, report, timed } from './lib.mjs';
 import { inBrowser, withServer } from './running.mjs';
 
-const N_TABLETS = 20;
-const N_EACH = 50;
+const N_TABLETS = amount(20, 2);
+const N_EACH = amount(50, 2);
 /** Entries of each tablet before any is timed: a server runs all day. */
 const N_WARM = 5;
-const N_ENTRIES = 100_000;
-const N_FOLDED = 2000;
-const N_TAPS = 20;
+const N_ENTRIES = amount(100_000, 5000);
+const N_FOLDED = amount(2000, 40);
+const N_TAPS = amount(20, 2);
 
 const demo = (root) => JSON.parse(readFileSync(join(root, 'demo/book-bus-6.ledge.json'), 'utf8'));
 const noteAt = (id, at, text) => ({ id, at, by: 'Prep A', kind: 'note', body: { text } });

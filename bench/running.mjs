@@ -64,7 +64,7 @@ export async function withServer(root, work) {
 
 /** Opens a page of the usual size, does the work, and closes it. */
 export async function inBrowser(work) {
-  const browser = await launcher.launch({ executablePath: chromium(), args: ['--no-sandbox'] });
+  const browser = await launcher.launch({ executablePath: await chromium(), args: ['--no-sandbox'] });
   try {
     await work(await browser.newPage({ viewport: { width: 1280, height: 800 } }));
   } finally {

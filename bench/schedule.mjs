@@ -2,10 +2,10 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { makePlan, makeSchedule, readJobText } from '@blue-ledge/core';
-import { report } from './lib.mjs';
+import { report, sizes } from './lib.mjs';
 
 const START = { startOn: '2026-12-07', startMin: 480 };
-const SIZES = [10, 40, 100, 200];
+const SIZES = sizes([10, 40, 100, 200]);
 const MOVED_MIN = 180;
 
 /** The panels of all demo jobs, planned, over and over until there are enough. */

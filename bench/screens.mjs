@@ -2,7 +2,7 @@
 /* global window -- runs in the page */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { report } from './lib.mjs';
+import { amount, report } from './lib.mjs';
 import { mixedPanel } from './panels.mjs';
 import { inBrowser, withServer } from './running.mjs';
 
@@ -26,7 +26,7 @@ export async function benchScreens(root) {
       await page.addInitScript(watchTasks);
       const open = async (what, act, aim) => {
         await act();
-        await page.waitForTimeout(2000);
+        await page.waitForTimeout(amount(2000, 500));
         report(`${what}: longest task`, await longestMs(page), 'ms', aim);
       };
       const stage = (name) => page.getByRole('link', { name }).first().click();
@@ -39,7 +39,7 @@ export async function benchScreens(root) {
       const slider = page.getByRole('slider', { name: 'Step' });
       await slider.focus();
       const nSteps = Number(await slider.getAttribute('aria-valuemax'));
-      for (let i = 0; i < nSteps; i++) {
+      for (let i = 0; i < amount(nSteps, 3); i++) {
         await slider.press('ArrowLeft');
         await page.waitForTimeout(30);
       }

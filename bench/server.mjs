@@ -2,11 +2,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { percentile, report } from './lib.mjs';
+import { amount, percentile, report } from './lib.mjs';
 import { mixedPanel } from './panels.mjs';
 import { withServer } from './running.mjs';
 
-const N_CLIENTS = 20;
+const N_CLIENTS = amount(20, 2);
 
 const sorted = (times) => times.sort((a, b) => a - b);
 
@@ -47,9 +47,9 @@ async function benchRequests(root, ask) {
     });
   await ask('POST', '/jobs/forty/panels/p0/plans', {});
   report('newest plan of the door, gzip', gzipSync(JSON.stringify(await plan())).length / 1000, 'kB', 60);
-  await timesOf(plan, 60);
-  p95('newest plan', await timesOf(plan, 100), 30);
-  p95('job of 40 panels', await timesOf(job, 100), 60);
+  await timesOf(plan, amount(60));
+  p95('newest plan', await timesOf(plan, amount(100)), 30);
+  p95('job of 40 panels', await timesOf(job, amount(100)), 60);
   await timesOfMany((c, i) => edit(c, i), 20);
   p95(`edit of a panel, ${N_CLIENTS} writers`, await timesOfMany((c, i) => edit(c, 20 + i), 20), 60);
   const reads = [];
@@ -90,10 +90,10 @@ async function benchPlanAll(root, { ask, mostMb }, nPanels, nZones) {
 export async function benchServer(root) {
   await withServer(root, async (server) => {
     await benchRequests(root, server.ask);
-    await benchPlanAll(root, server, 40, 3);
+    await benchPlanAll(root, server, amount(40, 2), 3);
   });
   await withServer(root, async (server) => {
     await takeJob(root, server.ask, 'forty', (own) => own);
-    await benchPlanAll(root, server, 100, 20);
+    await benchPlanAll(root, server, amount(100, 1), amount(20, 3));
   });
 }

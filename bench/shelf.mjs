@@ -7,14 +7,14 @@ import { makePlan, readJobText } from '@blue-ledge/core';
 import { benchOfTask } from '../core/dist/planner/bench-of-task.js';
 import { searchSystems, searchWith } from '../core/dist/planner/search-systems.js';
 import { surveyState } from '../core/dist/operations/survey-state.js';
-import { percentile, report } from './lib.mjs';
+import { amount, percentile, report, sizes } from './lib.mjs';
 import { DAMAGED, mixedPanel } from './panels.mjs';
 import { shelfOfEach } from './shelves.mjs';
 
-const SIZES = [3, 10, 50, 200];
-const N_RUNS = 9;
+const SIZES = sizes([3, 10, 50, 200]);
+const N_RUNS = amount(9);
 /** States after which trying every product everywhere is given up. */
-const MOST_STATES = 3000;
+const MOST_STATES = amount(3000, 30);
 
 const taskFrom = (root) => {
   const { value } = readJobText(readFileSync(join(root, 'demo/book-bus-6.ledge.json'), 'utf8'));
@@ -62,7 +62,7 @@ export function benchShelf(root) {
       report(`${nEach} of each kind, ${name}: time`, timesAsLong({ ...task, panel }, sheets, one), 'x', 1.5);
     report(`${nEach} of each kind: memory`, memoryMb(root, nEach) / oneMb, 'x', 1.3);
   }
-  for (const panel of panels) {
+  for (const panel of sizes(panels)) {
     const { context } = benchOfTask({ ...task, panel, sheets: shelfOfEach(3) });
     const start = surveyState(context.panel, context.shop.rules);
     const best = ({ ready }) => Math.min(...ready.map(({ cost }) => cost));
@@ -76,6 +76,6 @@ if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const [, , root, nEach] = process.argv;
   const { panels, task } = taskFrom(root);
   const sheets = shelfOfEach(Number(nEach));
-  for (let i = 0; i < 5; i++) makePlan({ ...task, panel: panels[0], sheets });
+  for (let i = 0; i < amount(5); i++) makePlan({ ...task, panel: panels[0], sheets });
   process.stdout.write(String(process.resourceUsage().maxRSS / 1000));
 }

@@ -1,6 +1,6 @@
 /** Shelves of many products of each kind, all invented: what a shop has after years, and more. */
 import { GENERIC_SHELF, GRADES, sheetSchema } from '@blue-ledge/core';
-import { seeded } from '../core/dist/blocking/random.js';
+import { seeded } from '../core/dist/units/random.js';
 
 const between = (random, from, to) => from + random() * (to - from);
 

@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { percentile, report } from './lib.mjs';
+import { amount, percentile, report } from './lib.mjs';
 
 const PORT = '4677';
 
@@ -31,7 +31,7 @@ export async function benchStart(root) {
   const folder = mkdtempSync(join(tmpdir(), 'ledge-bench-'));
   report('server start, empty folder', await startOnce(root, folder), 'ms', 1500);
   const again = [];
-  for (let i = 0; i < 7; i++) again.push(await startOnce(root, folder));
+  for (let i = 0; i < amount(7); i++) again.push(await startOnce(root, folder));
   report(
     'server start, median of 7',
     percentile(

@@ -1,10 +1,10 @@
-import { ShopServer } from './shop-server.ts';
+import { ShopProcess } from './shop-server.ts';
 import { expect, expectAccessible, test } from './fixtures.ts';
 
 test('an empty program leads to the first plan: shop, job with its panel, survey, systems', async ({
   page,
 }) => {
-  const empty = await ShopServer.begin();
+  const empty = await ShopProcess.begin();
   try {
     await page.goto(empty.url);
     await expect(page.getByRole('heading', { name: 'From here to the first plan' })).toBeVisible();

@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { test as base, expect, type Page } from '@playwright/test';
 import { onMondayMorning } from './shop-day.ts';
-import { ShopServer } from './shop-server.ts';
+import { ShopHost, type ShopServer } from './shop-server.ts';
 
 interface Fixtures {
   readonly shop: ShopServer;
@@ -9,12 +9,23 @@ interface Fixtures {
   readonly complaints: string[];
 }
 
+interface WorkerFixtures {
+  readonly host: ShopHost;
+}
+
 /** Tests with a server of their own, the demo job in it, and a page that starts there. */
-export const test = base.extend<Fixtures>({
-  // eslint-disable-next-line no-empty-pattern -- Playwright wants a destructured first argument
-  shop: async ({}, use) => {
-    const shop = await ShopServer.begin();
-    await shop.takeDemo();
+export const test = base.extend<Fixtures, WorkerFixtures>({
+  host: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright wants a destructured first argument
+    async ({}, use) => {
+      const host = await ShopHost.begin();
+      await use(host);
+      await host.end();
+    },
+    { scope: 'worker' },
+  ],
+  shop: async ({ host }, use) => {
+    const shop = await host.open();
     await use(shop);
     await shop.end();
   },

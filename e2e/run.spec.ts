@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { DOOR, askForSystems, expect, expectAccessible, expectSaved, test } from './fixtures.ts';
 import { CORNER, act, atBench, doUntil, heading } from './bench.ts';
 import { MORNING, onMondayMorning } from './shop-day.ts';
+import { ShopProcess } from './shop-server.ts';
 
 /** The bench: steps done one after the other, mishaps and what follows, and nothing lost on the way to the record. */
 
@@ -239,9 +240,9 @@ test('from survey to hand-over: the card says what lies under base, is signed, a
 /** Back to the bench, where who works there is known. */
 const atBenchAgain = (page: Page) => page.goto(`${CORNER}/run`);
 
-test('a server that is killed in the middle of writing has every entry that it said it has, once', async ({
-  shop,
-}) => {
+test('a server that is killed in the middle of writing has every entry that it said it has, once', async () => {
+  const shop = await ShopProcess.begin();
+  await shop.takeDemo();
   const { utcOffsetMin } = await shop.get(RECORD);
   const note = (nth: number) => ({
     id: `entry-${nth}`,
@@ -268,6 +269,7 @@ test('a server that is killed in the middle of writing has every entry that it s
   expect(acknowledged.filter((id) => !ids.includes(id))).toEqual([]);
   expect(new Set(ids).size).toBe(ids.length);
   expect(verified.intact).toBe(true);
+  await shop.end();
 });
 
 /** The morning of the tests in UTC, by the shop's clock. */

@@ -1,11 +1,14 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { fork, spawn, type ChildProcess } from 'node:child_process';
+import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { MORNING } from './shop-day.ts';
 
 const ROOT = join(import.meta.dirname, '..');
+const AT_MORNING = ['--import', join(import.meta.dirname, 'server-morning.mjs')];
+
+const newFolder = (): string => mkdtempSync(join(tmpdir(), 'ledge-e2e-'));
 
 const freePort = (): Promise<number> =>
   new Promise((resolve) => {
@@ -16,55 +19,18 @@ const freePort = (): Promise<number> =>
   });
 
 /** The real server on a real database in a folder of its own; it can be stopped and started on the same data. */
-export class ShopServer {
-  private process: ChildProcess | null = null;
-
-  private constructor(
-    private readonly port: number,
-    private readonly folder: string,
+export abstract class ShopServer {
+  protected constructor(
+    protected readonly port: number,
+    protected readonly folder: string,
   ) {}
 
-  static async begin(): Promise<ShopServer> {
-    const server = new ShopServer(await freePort(), mkdtempSync(join(tmpdir(), 'ledge-e2e-')));
-    await server.start();
-    return server;
-  }
+  abstract start(): Promise<void>;
+  /** Stops it in good order. */
+  abstract stop(): Promise<void>;
 
   get url(): string {
     return `http://127.0.0.1:${this.port}`;
-  }
-
-  async start(): Promise<void> {
-    const withMorning = ['--import', join(import.meta.dirname, 'server-morning.mjs')];
-    this.process = spawn(process.execPath, [...withMorning, join(ROOT, 'server/bundle/main.mjs')], {
-      env: {
-        ...process.env,
-        LEDGE_MORNING: MORNING,
-        PORT: String(this.port),
-        LEDGE_DATA: this.folder,
-        LEDGE_WEB: join(ROOT, 'web/dist'),
-      },
-      stdio: ['ignore', 'ignore', 'inherit'],
-    });
-    for (let tries = 0; tries < 200; tries++) {
-      const answers = await fetch(`${this.url}/api/health`).then(
-        (response) => response.ok,
-        () => false,
-      );
-      if (answers) return;
-      await new Promise((resolve) => setTimeout(resolve, 50));
-    }
-    throw new Error('the server did not start');
-  }
-
-  /** Stops it in good order, or kills it. */
-  async stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
-    const { process: running } = this;
-    this.process = null;
-    if (!running) return;
-    const gone = new Promise((resolve) => running.once('exit', resolve));
-    running.kill(signal);
-    await gone;
   }
 
   async end(): Promise<void> {
@@ -96,6 +62,126 @@ export class ShopServer {
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify(body),
     });
+  }
+}
+
+/** A process of its own, as a shop has it: it can be killed. */
+export class ShopProcess extends ShopServer {
+  private process: ChildProcess | null = null;
+
+  static async begin(): Promise<ShopProcess> {
+    const server = new ShopProcess(await freePort(), newFolder());
+    await server.start();
+    return server;
+  }
+
+  async start(): Promise<void> {
+    this.process = spawn(process.execPath, [...AT_MORNING, join(ROOT, 'server/bundle/main.mjs')], {
+      env: {
+        ...process.env,
+        LEDGE_MORNING: MORNING,
+        PORT: String(this.port),
+        LEDGE_DATA: this.folder,
+        LEDGE_WEB: join(ROOT, 'web/dist'),
+      },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
+    for (let tries = 0; tries < 200; tries++) {
+      const answers = await fetch(`${this.url}/api/health`).then(
+        (response) => response.ok,
+        () => false,
+      );
+      if (answers) return;
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+    throw new Error('the server did not start');
+  }
+
+  /** Stops it in good order, or kills it. */
+  async stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
+    const { process: running } = this;
+    this.process = null;
+    if (!running) return;
+    const gone = new Promise((resolve) => running.once('exit', resolve));
+    running.kill(signal);
+    await gone;
+  }
+}
+
+/** One of the servers that a process of a test worker has, one after the other. */
+class HostedShop extends ShopServer {
+  private isOpen = false;
+
+  constructor(
+    private readonly host: ShopHost,
+    port: number,
+    folder: string,
+  ) {
+    super(port, folder);
+  }
+
+  async start(): Promise<void> {
+    await this.host.do('open', { port: this.port, folder: this.folder });
+    this.isOpen = true;
+  }
+
+  async stop(): Promise<void> {
+    if (this.isOpen) await this.host.do('close');
+    this.isOpen = false;
+  }
+}
+
+/** A process that has the servers of one test worker, and the data folder that all of them begin with: the demo job. */
+export class ShopHost {
+  private readonly process = fork(join(import.meta.dirname, 'shop-host.mjs'), {
+    env: { ...process.env, LEDGE_MORNING: MORNING },
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+  });
+  private lastId = 0;
+  private prepared = '';
+
+  private constructor(private readonly port: number) {}
+
+  static async begin(): Promise<ShopHost> {
+    const host = new ShopHost(await freePort());
+    host.prepared = newFolder();
+    const first = new HostedShop(host, host.port, host.prepared);
+    await first.start();
+    await first.takeDemo();
+    await first.stop();
+    return host;
+  }
+
+  /** A shop with the demo job in it. */
+  async open(): Promise<ShopServer> {
+    const folder = newFolder();
+    cpSync(this.prepared, folder, { recursive: true });
+    const shop = new HostedShop(this, this.port, folder);
+    await shop.start();
+    return shop;
+  }
+
+  /** @throws {Error} what went wrong there */
+  do(act: 'open' | 'close', of?: object): Promise<void> {
+    const id = ++this.lastId;
+    return new Promise((resolve, reject) => {
+      const answered = (said: { readonly id: number; readonly error?: string }): void => {
+        if (said.id !== id) return;
+        this.process.off('message', answered).off('exit', ended);
+        if (said.error === undefined) resolve();
+        else reject(new Error(said.error));
+      };
+      const ended = (): void => reject(new Error('the process of the servers ended'));
+      this.process.on('message', answered).once('exit', ended);
+      this.process.send({ id, act, of });
+    });
+  }
+
+  async end(): Promise<void> {
+    const gone = new Promise((resolve) => this.process.once('exit', resolve));
+    this.process.disconnect();
+    await gone;
+    rmSync(this.prepared, { recursive: true });
   }
 }
 

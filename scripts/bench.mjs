@@ -1,29 +1,30 @@
-/** `npm run bench`: figures and ratios, never pass or fail. */
-import { benchBytes } from '../bench/bytes.mjs';
-import { benchDrag } from '../bench/drag.mjs';
-import { benchStart } from '../bench/start.mjs';
-import { build, root, setup } from './setup.mjs';
+/** `npm run bench`: figures and ratios, never pass or fail. With `--tiny` a round that only shows that all of them run. */
+import { build } from './build.mjs';
+import { main, root } from './run.mjs';
+import { setup } from './setup.mjs';
 
-setup();
-build(['core', 'server', 'web']);
-const { benchPlan } = await import('../bench/plan.mjs');
-const { benchShelf } = await import('../bench/shelf.mjs');
-const { benchPour } = await import('../bench/pour.mjs');
-const { benchExact } = await import('../bench/exact.mjs');
-const { benchSchedule } = await import('../bench/schedule.mjs');
-const { benchScreens } = await import('../bench/screens.mjs');
-const { benchServer } = await import('../bench/server.mjs');
-const { benchRecord } = await import('../bench/record.mjs');
-const { benchBlocking } = await import('../bench/blocking.mjs');
-await benchPlan(root);
-benchShelf(root);
-benchSchedule(root);
-await benchExact(root);
-await benchBlocking();
-await benchDrag(root);
-await benchStart(root);
-await benchServer(root);
-await benchRecord(root);
-await benchScreens(root);
-await benchPour(root);
-benchBytes(root);
+await main(async () => {
+  const { database } = await setup();
+  await Promise.all([build(['core', 'server', 'web']), database]);
+});
+
+const BENCHES = [
+  ['plan', 'benchPlan'],
+  ['shelf', 'benchShelf'],
+  ['schedule', 'benchSchedule'],
+  ['exact', 'benchExact'],
+  ['blocking', 'benchBlocking'],
+  ['drag', 'benchDrag'],
+  ['start', 'benchStart'],
+  ['server', 'benchServer'],
+  ['record', 'benchRecord'],
+  ['screens', 'benchScreens'],
+  ['pour', 'benchPour'],
+  ['bytes', 'benchBytes'],
+];
+const wanted = process.argv.slice(2).filter((name) => !name.startsWith('--'));
+for (const [file, name] of BENCHES) {
+  if (wanted.length > 0 && !wanted.includes(file)) continue;
+  const bench = await import(`../bench/${file}.mjs`);
+  await bench[name](root);
+}

@@ -1,14 +1,17 @@
 /** `npm run demo`: from a bare clone to a running shop with the demo job in it. */
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { root } from './setup.mjs';
+import { main, root } from './run.mjs';
 import { serve } from './serve.mjs';
 
 const files = readdirSync(join(root, 'demo'))
   .filter((name) => name.endsWith('.ledge.json'))
   .map((name) => readFileSync(join(root, 'demo', name), 'utf8'));
 
-const address = await serve({ LEDGE_DATA: process.env.LEDGE_DATA ?? join(root, 'data') });
+let address = '';
+await main(async () => {
+  address = await serve({ LEDGE_DATA: process.env.LEDGE_DATA ?? join(root, 'data') });
+});
 const today = new Date();
 const two = (value) => String(value).padStart(2, '0');
 const now = {

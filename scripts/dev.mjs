@@ -1,9 +1,10 @@
 /** `npm run dev`: server and web with reload on change; the web's address is printed by Vite. */
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { root, setup } from './setup.mjs';
+import { main, root } from './run.mjs';
+import { setup } from './setup.mjs';
 
-setup();
+await main(async () => (await setup()).database);
 const server = spawn(
   process.execPath,
   [

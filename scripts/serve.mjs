@@ -1,7 +1,9 @@
 /** Starts the built server and tells where it answers; what it says about a failed start is shown as it is. */
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { build, root, setup } from './setup.mjs';
+import { build } from './build.mjs';
+import { root } from './run.mjs';
+import { setup } from './setup.mjs';
 
 const SAID = /Blue Ledge is at (\S+)/;
 
@@ -9,10 +11,9 @@ const SAID = /Blue Ledge is at (\S+)/;
  * @param {Record<string, string | undefined>} environment settings besides those of this process
  * @returns {Promise<string>} the address, once the server of this very process answers there
  */
-export function serve(environment) {
-  setup();
-  process.stderr.write('Building...\n');
-  build(['core', 'server', 'web']);
+export async function serve(environment) {
+  const { database } = await setup();
+  await Promise.all([build(['core', 'server', 'web']), database]);
   const server = spawn(process.execPath, [join(root, 'server/bundle/main.mjs')], {
     cwd: root,
     stdio: ['ignore', 'pipe', 'inherit'],

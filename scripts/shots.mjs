@@ -5,7 +5,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium as launcher } from '@playwright/test';
 import { chromium } from './chromium.mjs';
-import { build, root, setup } from './setup.mjs';
+import { build } from './build.mjs';
+import { root } from './run.mjs';
+import { setup } from './setup.mjs';
 
 const PORT = '4688';
 const address = `http://127.0.0.1:${PORT}`;
@@ -149,8 +151,8 @@ const VIEWS = [
   ],
 ];
 
-setup();
-build(['core', 'server', 'web']);
+const { database } = await setup();
+await Promise.all([build(['core', 'server', 'web']), database]);
 const folder = mkdtempSync(join(tmpdir(), 'ledge-shots-'));
 // Monday morning, before the shop opens: pictures are the same on every day.
 const MORNING = '2026-12-07T07:30:00';
@@ -225,7 +227,7 @@ for (const job of ['bus-6', 'marsh-tractor', 'pilot-car'])
   await send(`/api/jobs/${job}/plans`, JSON.stringify({ now }));
 
 const browser = await launcher.launch({
-  executablePath: chromium(),
+  executablePath: await chromium(),
   args: ['--no-sandbox', '--disable-gpu'],
 });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });

@@ -1,34 +1,38 @@
 /**
- * `npm test`: lint, types, unit tests, browser tests, on a fresh machine as well.
- * All of them run whatever the others say; the last line sums them up.
+ * `npm test`: lint, format, types, unit tests, browser tests and a tiny round of the benchmarks, on a fresh machine as
+ * well. All of them run whatever the others say; the last line sums them up. `npm run test:all` tries the long crossings
+ * whole. `npm test -- PART [what its runner takes]` runs one part: `npm test -- unit core/src/film -t "four coats"`.
  */
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { build, compile } from './build.mjs';
 import { chromium } from './chromium.mjs';
-import { build, root, setup } from './setup.mjs';
+import { bin, main, root } from './run.mjs';
+import { setup } from './setup.mjs';
 
-setup();
-const browser = chromium();
 const reports = join(root, 'test-results');
-rmSync(reports, { recursive: true, force: true });
-mkdirSync(reports, { recursive: true });
+const env = { ...process.env };
 
-const env = { ...process.env, CHROMIUM: browser };
-const program = (name, args, extra = {}) => {
-  console.log(`\n--- ${name} ${args.join(' ')}`);
-  return (
-    spawnSync(join(root, 'node_modules/.bin', name), args, {
+/** Runs a program; what it prints is shown at once, or whole when it ends, where others print meanwhile. */
+function program(path, args, { isBeside = false, extra = {} } = {}) {
+  const title = `\n--- ${[path.replace(`${root}/`, ''), ...args].join(' ')}`;
+  if (!isBeside) console.log(title);
+  return new Promise((resolve) => {
+    const child = spawn(path, args, {
       cwd: root,
-      stdio: 'inherit',
+      stdio: ['ignore', ...(isBeside ? ['pipe', 'pipe'] : ['inherit', 'inherit'])],
       env: { ...env, ...extra },
-    }).status === 0
-  );
-};
-const node = (script) => {
-  console.log(`\n--- ${script}`);
-  return spawnSync(process.execPath, [join(root, script)], { cwd: root, stdio: 'inherit', env }).status === 0;
-};
+    });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) stream?.on('data', (part) => (said += part));
+    child.on('error', () => resolve(false));
+    child.on('close', (status) => {
+      if (isBeside) console.log(`${title}\n${said}`);
+      resolve(status === 0);
+    });
+  });
+}
 
 /** A runner's own counts; a runner that ended badly without a failed test counts as one failure. */
 function counted(report, ok, countsOf) {
@@ -46,35 +50,106 @@ function read(report, countsOf) {
 
 const check = (ok) => ({ passed: ok ? 1 : 0, failed: ok ? 0 : 1 });
 
-function unitTests() {
+/** Titles of tests that passed only when they were tried again. */
+const flakyOf = ({ suites = [], specs = [] }) => [
+  ...suites.flatMap(flakyOf),
+  ...specs
+    .filter(({ tests }) => tests.some(({ status }) => status === 'flaky'))
+    .map(({ file, line, title }) => `${file}:${line} ${title}`),
+];
+
+async function unitTests(args) {
   const report = join(reports, 'jest.json');
-  const ok = program('jest', ['--json', `--outputFile=${report}`, '--silent']);
+  const silent = args.length === 0 ? ['--silent'] : [];
+  const ok = await program(bin('jest'), ['--json', `--outputFile=${report}`, ...silent, ...args]);
   return counted(report, ok, (r) => ({
     passed: r.numPassedTests,
     failed: r.numFailedTests + r.numRuntimeErrorTestSuites,
   }));
 }
 
-function browserTests() {
+async function browserTests(args) {
   const report = join(reports, 'playwright.json');
-  build(['core', 'server', 'web']);
-  const ok = program('playwright', ['test', '-c', 'e2e', '--reporter=list,json'], {
-    PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+  const ok = await program(bin('playwright'), ['test', '-c', 'e2e', '--reporter=list,json', ...args], {
+    extra: { PLAYWRIGHT_JSON_OUTPUT_NAME: report, CHROMIUM: await chromium() },
   });
-  return counted(report, ok, ({ stats }) => ({
-    passed: stats.expected + stats.flaky,
-    failed: stats.unexpected,
-  }));
+  return counted(report, ok, ({ stats, ...all }) => {
+    const flaky = flakyOf(all);
+    if (flaky.length > 0)
+      console.log(`\nFlaky, which counts as failed:\n${flaky.map((title) => `  ${title}`).join('\n')}`);
+    return { passed: stats.expected, failed: stats.unexpected + stats.flaky };
+  });
 }
 
-const results = [
-  check(program('eslint', ['.'])),
-  check(program('prettier', ['--check', '--log-level', 'warn', '.'])),
-  check(node('scripts/types.mjs')),
-  unitTests(),
-  browserTests(),
-];
-const passed = results.reduce((sum, result) => sum + result.passed, 0);
-const failed = results.reduce((sum, result) => sum + result.failed, 0);
-console.log(`\n${passed} passed, ${failed} failed`);
-process.exit(failed === 0 ? 0 : 1);
+const BESIDE = { isBeside: true };
+const lint = async (args) => check(await program(bin('eslint'), args.length > 0 ? args : ['.'], BESIDE));
+const format = async (args) =>
+  check(
+    await program(
+      bin('prettier'),
+      ['--check', '--log-level', 'warn', ...(args.length > 0 ? args : ['.'])],
+      BESIDE,
+    ),
+  );
+const benchRound = async (args) =>
+  check(await program(process.execPath, [join(root, 'scripts/bench.mjs'), '--tiny', ...args], BESIDE));
+const types = async () => {
+  console.log('\n--- types');
+  return check(
+    await compile().then(
+      () => true,
+      () => false,
+    ),
+  );
+};
+
+/** Parts by name, each with what has to be built before. */
+const PARTS = {
+  lint: { run: lint, needs: [] },
+  format: { run: format, needs: [] },
+  types: { run: types, needs: [] },
+  unit: { run: unitTests, needs: ['core', 'server'] },
+  browser: { run: browserTests, needs: ['core', 'server', 'web'] },
+  bench: { run: benchRound, needs: ['core', 'server', 'web'] },
+};
+
+/** What takes no part in the others goes beside them: two cores are what a small machine has. */
+async function everything() {
+  const checked = types();
+  const beside = checked.then(async () => [await lint([]), await format([])]);
+  const typed = await checked;
+  await build(PARTS.browser.needs, Promise.resolve());
+  const unit = await unitTests([]);
+  const tidy = await beside;
+  const browser = await browserTests([]);
+  return [typed, ...tidy, unit, browser, await benchRound([])];
+}
+
+async function onePart(name, args) {
+  const { run, needs } = PARTS[name];
+  await build(needs);
+  return [await run(args)];
+}
+
+await main(async () => {
+  const [first, ...others] = process.argv.slice(2);
+  const isAll = first === '--all';
+  const [part, args] = isAll ? [undefined, []] : [first, others];
+  if (part !== undefined && !(part in PARTS)) {
+    console.error(`There is no part "${part}": it is one of ${Object.keys(PARTS).join(', ')}.`);
+    process.exit(1);
+  }
+  if (isAll) env.LEDGE_TESTS = 'all';
+  const [{ database }] = await Promise.all([
+    setup(),
+    part === undefined || part === 'browser' ? chromium() : undefined,
+  ]);
+  await database;
+  rmSync(reports, { recursive: true, force: true });
+  mkdirSync(reports, { recursive: true });
+  const results = await (part === undefined ? everything() : onePart(part, args));
+  const passed = results.reduce((sum, result) => sum + result.passed, 0);
+  const failed = results.reduce((sum, result) => sum + result.failed, 0);
+  console.log(`\n${passed} passed, ${failed} failed`);
+  process.exit(failed === 0 ? 0 : 1);
+});

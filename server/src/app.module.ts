@@ -21,7 +21,7 @@ import { StockModule } from './stock/stock.module.ts';
 
 @Module({})
 export class AppModule {
-  static with({ webFolder, planWorker, dataFolder }: Config, database: Database): DynamicModule {
+  static with({ webFolder, planThreads, dataFolder }: Config, database: Database): DynamicModule {
     const web = webFolder
       ? [ServeStaticModule.forRoot({ rootPath: webFolder, exclude: ['/api/{*rest}', '/assets/{*rest}'] })]
       : [];
@@ -29,7 +29,7 @@ export class AppModule {
       module: AppModule,
       imports: [
         DatabaseModule.over(database),
-        PlanningModule.with(planWorker),
+        PlanningModule.with(planThreads),
         PhotosModule.over(join(dataFolder, 'photos')),
         ShopsModule,
         ShelfModule,

@@ -1,6 +1,7 @@
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 import { z } from 'zod';
+import type { PlanThreads } from './planning/plan-threads.ts';
 import { StartError } from './database/start-error.ts';
 
 /** Settings from the environment, checked at start; a wrong one ends the start with a sentence. */
@@ -28,17 +29,17 @@ export interface Config {
   readonly hostNames: readonly string[];
   readonly dataFolder: string;
   readonly webFolder: string;
-  /** File of the compiled plan worker; null plans in the server's own thread. */
-  readonly planWorker: string | null;
+  /** Where plans are computed; the server closes them when it stops. */
+  readonly planThreads: PlanThreads;
 }
 
 /** @throws {StartError} naming the setting that is wrong */
-export function readConfig(environment: NodeJS.ProcessEnv, planWorker: string): Config {
+export function readConfig(environment: NodeJS.ProcessEnv, planThreads: PlanThreads): Config {
   const parsed = settingsSchema.safeParse(environment);
   if (!parsed.success)
     throw new StartError(
       parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; '),
     );
   const { PORT, LEDGE_HOSTS, LEDGE_DATA, LEDGE_WEB } = parsed.data;
-  return { port: PORT, hostNames: LEDGE_HOSTS, dataFolder: LEDGE_DATA, webFolder: LEDGE_WEB, planWorker };
+  return { port: PORT, hostNames: LEDGE_HOSTS, dataFolder: LEDGE_DATA, webFolder: LEDGE_WEB, planThreads };
 }

@@ -1,6 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app.ts';
 import { readConfig, type Config } from './config.ts';
+import { PlanThreads } from './planning/plan-threads.ts';
 import { StartError, errorCode } from './database/start-error.ts';
 
 /** Starts the server on the loopback address, or says in one sentence why it does not. */
@@ -22,7 +23,7 @@ async function start(): Promise<void> {
   const planWorker = fileURLToPath(new URL('../dist/planning/plan-worker.js', import.meta.url));
   let config: Config | null = null;
   try {
-    config = readConfig(process.env, planWorker);
+    config = readConfig(process.env, new PlanThreads(planWorker));
     const app = await createApp(config);
     await app.listen(config.port, LOOPBACK);
     process.stdout.write(`Blue Ledge is at ${await app.getUrl()}\n`);

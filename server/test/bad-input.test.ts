@@ -1,12 +1,11 @@
 import fc from 'fast-check';
-import { DOOR, TestServer, demoJob } from './server.ts';
+import { DOOR, TestServer } from './server.ts';
 
 /** Whatever is sent, the answer is a sentence with a status under 500, and the job is as it was. */
 
 let server: TestServer;
 beforeAll(async () => {
-  server = await TestServer.start();
-  await server.http.post('/api/jobs').send(demoJob()).expect(201);
+  server = await TestServer.withDemo();
 });
 afterAll(() => server.stop());
 

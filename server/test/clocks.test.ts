@@ -1,6 +1,6 @@
 import { GENERIC_SHELF, type ClocksView, type ClockView, type ShopView } from '@blue-ledge/core';
 import { SteadyTime } from '../src/clocks/steady-time.ts';
-import { TestServer, demoJob } from './server.ts';
+import { TestServer } from './server.ts';
 
 /** Clocks: the same on every screen, one on each step, corrected by the shop's air, and safe from what happens around them. */
 
@@ -9,8 +9,7 @@ const MIN_MS = 60_000;
 let server: TestServer;
 let shopId: string;
 beforeEach(async () => {
-  server = await TestServer.start();
-  await server.http.post('/api/jobs').send(demoJob()).expect(201);
+  server = await TestServer.withDemo();
   const { body } = await server.http.get('/api/shops').expect(200);
   shopId = (body as ShopView[])[0]!.id;
 });

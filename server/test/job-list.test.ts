@@ -6,8 +6,7 @@ import { TestServer, demoJob } from './server.ts';
 
 let server: TestServer;
 beforeEach(async () => {
-  server = await TestServer.start();
-  await server.http.post('/api/jobs').send(demoJob()).expect(201);
+  server = await TestServer.withDemo();
 });
 afterEach(() => server.stop());
 

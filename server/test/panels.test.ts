@@ -7,12 +7,11 @@ import {
   type PlansView,
   type Zone,
 } from '@blue-ledge/core';
-import { DOOR, TestServer, demoJob } from './server.ts';
+import { DOOR, TestServer } from './server.ts';
 
 let server: TestServer;
 beforeEach(async () => {
-  server = await TestServer.start();
-  await server.http.post('/api/jobs').send(demoJob()).expect(201);
+  server = await TestServer.withDemo();
 });
 afterEach(() => server.stop());
 

@@ -2,14 +2,13 @@ import { photoIdOf } from '@blue-ledge/core';
 import { readdirSync, utimesSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { deflateSync, crc32 } from 'node:zlib';
-import { DOOR, TestServer, demoJob } from './server.ts';
+import { DOOR, TestServer } from './server.ts';
 
 /** Photos: kept once each beside the database, by what they are and not by what they are called. */
 
 let server: TestServer;
 beforeEach(async () => {
-  server = await TestServer.start();
-  await server.http.post('/api/jobs').send(demoJob()).expect(201);
+  server = await TestServer.withDemo();
 });
 afterEach(() => server.stop());
 

@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { PlanThreads } from '../src/planning/plan-threads.ts';
 import { PlannerService } from '../src/planning/planner.service.ts';
 
 /** A worker that is busy for ever with what is to hold it up, and answers all else at once. */
@@ -14,7 +15,7 @@ module.exports = ({ kind, ask, plans }) => {
 const folder = mkdtempSync(join(tmpdir(), 'planner-'));
 const file = join(folder, 'worker.cjs');
 writeFileSync(file, WORKER);
-const planner = new PlannerService(file);
+const planner = new PlannerService(new PlanThreads(file));
 
 afterAll(async () => {
   await planner.onApplicationShutdown();

@@ -7,7 +7,7 @@ import {
   type RecordPage,
   type RecordView,
 } from '@blue-ledge/core';
-import { DOOR, TestServer, demoJob } from './server.ts';
+import { DOOR, TestServer } from './server.ts';
 
 /** The record: entered once each, never changed, told in words where it cannot be, and what plans go on from. */
 
@@ -16,8 +16,7 @@ const RECORD = `${DOOR}/record`;
 
 let server: TestServer;
 beforeEach(async () => {
-  server = await TestServer.start();
-  await server.http.post('/api/jobs').send(demoJob()).expect(201);
+  server = await TestServer.withDemo();
 });
 afterEach(() => server.stop());
 

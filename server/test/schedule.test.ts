@@ -4,7 +4,7 @@ import {
   type ShopScheduleView,
   type ShopView,
 } from '@blue-ledge/core';
-import { TestServer, demoJob } from './server.ts';
+import { TestServer } from './server.ts';
 
 /** The schedule of a shop: kept, brought up to date, moved and taken back; what is sent that cannot be is refused. */
 
@@ -14,8 +14,7 @@ const AT = 'startOn=2026-12-07&startMin=450';
 let server: TestServer;
 let shop: ShopView;
 beforeEach(async () => {
-  server = await TestServer.start();
-  await server.http.post('/api/jobs').send(demoJob()).expect(201);
+  server = await TestServer.withDemo();
   const { body } = await server.http.get('/api/shops').expect(200);
   shop = (body as ShopView[])[0]!;
 });

@@ -1,9 +1,27 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import request from 'supertest';
 import { createApp } from '../src/app.ts';
+import { PlanThreads } from '../src/planning/plan-threads.ts';
+
+/** Threads of the built program that all servers of a test file plan in: they are started, and warm up, once. */
+class SharedThreads extends PlanThreads {
+  override async close(): Promise<void> {}
+  end(): Promise<void> {
+    return super.close();
+  }
+}
+const threads = new SharedThreads(join(__dirname, '../dist/planning/plan-worker.js'));
+/** A data folder with the demo job in it, made once for a test file. */
+let demoFolder: string | null = null;
+afterAll(async () => {
+  await threads.end();
+  if (demoFolder) rmSync(demoFolder, { recursive: true });
+});
+
+const newFolder = (): string => mkdtempSync(join(tmpdir(), 'ledge-'));
 
 /** The real server on a real SQLite file in a folder of its own. */
 export class TestServer {
@@ -12,16 +30,29 @@ export class TestServer {
     readonly folder: string,
   ) {}
 
-  static async start(folder = mkdtempSync(join(tmpdir(), 'ledge-'))): Promise<TestServer> {
+  static async start(folder = newFolder()): Promise<TestServer> {
     const app = await createApp({
       port: 0,
       hostNames: ['shop.example'],
       dataFolder: folder,
       webFolder: '',
-      planWorker: null,
+      planThreads: threads,
     });
     await app.init();
     return new TestServer(app, folder);
+  }
+
+  /** One that the demo job was taken into. */
+  static async withDemo(): Promise<TestServer> {
+    if (demoFolder === null) {
+      const first = await TestServer.start();
+      await first.http.post('/api/jobs').send(demoJob()).expect(201);
+      await first.app.close();
+      demoFolder = first.folder;
+    }
+    const folder = newFolder();
+    cpSync(demoFolder, folder, { recursive: true });
+    return TestServer.start(folder);
   }
 
   get http() {

@@ -1,13 +1,12 @@
 import { GENERIC_SHELF, type PlanView, type ProductSheet, type ShopView } from '@blue-ledge/core';
-import { TestServer, demoJob } from './server.ts';
+import { TestServer } from './server.ts';
 
 /** The shop's own sheets: versions that never change, and plans that say which they were made with. */
 
 let server: TestServer;
 let shop: string;
 beforeEach(async () => {
-  server = await TestServer.start();
-  await server.http.post('/api/jobs').send(demoJob()).expect(201);
+  server = await TestServer.withDemo();
   const { body } = await server.http.get('/api/shops').expect(200);
   shop = (body as ShopView[])[0]!.id;
 });

@@ -1,13 +1,12 @@
 import type { CanMoveView, CanView, Need, PlanPreview, PlanView, ShopView } from '@blue-ledge/core';
-import { TestServer, demoJob } from './server.ts';
+import { TestServer } from './server.ts';
 
 /** Cans of a shop, what is taken from them, what its plans need; guns and cups one by one; planning again on trial. */
 
 let server: TestServer;
 let shop: string;
 beforeEach(async () => {
-  server = await TestServer.start();
-  await server.http.post('/api/jobs').send(demoJob()).expect(201);
+  server = await TestServer.withDemo();
   const { body } = await server.http.get('/api/shops').expect(200);
   shop = (body as ShopView[])[0]!.id;
 });

@@ -1,12 +1,13 @@
 import { readConfig } from '../src/config.ts';
+import { PlanThreads } from '../src/planning/plan-threads.ts';
 import { TestServer, demoJob } from './server.ts';
 
 /** Pages of other sites in the same browser: what they ask for is not done. */
 
+const threads = new PlanThreads('');
 let server: TestServer;
 beforeAll(async () => {
-  server = await TestServer.start();
-  await server.http.post('/api/jobs').send(demoJob()).expect(201);
+  server = await TestServer.withDemo();
 });
 afterAll(() => server.stop());
 
@@ -64,9 +65,9 @@ test('lists in lists without end are refused before they are read, brackets in a
 });
 
 test('an empty port is refused with a sentence, none is the usual one', () => {
-  expect(() => readConfig({ PORT: '' }, '')).toThrow(/PORT: is empty: give a number/);
-  expect(readConfig({}, '').port).toBe(4600);
-  expect(readConfig({ PORT: '0', LEDGE_HOSTS: ' Shop.example , ' }, '')).toMatchObject({
+  expect(() => readConfig({ PORT: '' }, threads)).toThrow(/PORT: is empty: give a number/);
+  expect(readConfig({}, threads).port).toBe(4600);
+  expect(readConfig({ PORT: '0', LEDGE_HOSTS: ' Shop.example , ' }, threads)).toMatchObject({
     port: 0,
     hostNames: ['shop.example'],
   });

@@ -13,7 +13,7 @@ import { Themed } from './shell/Themed.tsx';
 
 // Writes that were on their way when the page was left go on now.
 startOutbox();
-listen();
+void listen();
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

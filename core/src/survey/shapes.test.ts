@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runsOf } from '../testing/crossings.ts';
 import { countOfLines, drawnLines, withNewLine, zonesOnLines } from './body-lines.ts';
 import { panelSchema, type Panel } from './panel.ts';
 import { spansAlong, usualCut } from './cut.ts';
@@ -107,7 +108,7 @@ test('shapes that cross themselves or lie on one another break nothing: what can
       if (regions === null) expect(drawn).toEqual(tangled);
       else spansAlong(usualCut(tangled)!, regions);
     }),
-    { numRuns: 400, seed: 11 },
+    runsOf(400),
   );
 });
 
@@ -136,7 +137,7 @@ describe('a cut', () => {
         const mm = spansAlong([p, q], regionsOf(made)!).reduce((sum, span) => sum + span.mm, 0);
         expect(mm).toBeLessThanOrEqual(Math.hypot(q[0] - p[0], q[1] - p[1]) + 1e-6);
       }),
-      { numRuns: 60, seed: 5 },
+      runsOf(90),
     );
   });
 });
@@ -357,7 +358,7 @@ describe('parting and joining', () => {
         const m2 = (parts ?? [shape]).map(areaOfPolygonM2).reduce((sum, part) => sum + part, 0);
         expect(m2).toBeCloseTo(areaOfPolygonM2(shape), 2);
       }),
-      { numRuns: 100, seed: 3 },
+      runsOf(120),
     );
   });
   test('a line that misses the shape, or is none, leaves it whole', () => {

@@ -36,6 +36,9 @@ export const sqlOf = (statements: Statements): Sql => ({
 export const jsonOf = <T>(column: unknown): T =>
   (typeof column === 'string' ? JSON.parse(column) : column) as T;
 
+/** Bytes of a text or JSON column; SQLite knows OCTET_LENGTH from 3.43 on, and a system's own may be older. */
+export const bytesOf = (column: string): string => `LENGTH(CAST(${column} AS BLOB))`;
+
 /** A moment as the models write it, so that rows of both sort alike. */
 export const momentText = (moment: Date): string =>
   moment.toISOString().replace('T', ' ').replace('Z', ' +00:00');

@@ -12,7 +12,7 @@ import type {
 } from '@blue-ledge/core';
 import { Op, col, fn, literal, where, type WhereOptions } from 'sequelize';
 import type { Read, Write } from '../database/database.ts';
-import { jsonOf, momentText } from '../database/sql.ts';
+import { bytesOf, jsonOf, momentText } from '../database/sql.ts';
 import type { JobFields, PanelFields, PlanFields, Tables, ZoneFields } from '../database/tables.ts';
 import { RecordReader } from '../record/record.repository.ts';
 import type { JobsQuery } from './jobs.schemas.ts';
@@ -158,8 +158,8 @@ export class JobsReader {
   /** How much text the panels of a job are, bytes. */
   async bytesOfPanels(jobId: string): Promise<number> {
     const [row] = await this.tx.sql.rows<{ bytes: number | null }>(
-      `SELECT SUM(OCTET_LENGTH(CAST(panels.body AS TEXT)) + (
-          SELECT SUM(OCTET_LENGTH(CAST(zones.body AS TEXT))) FROM zones
+      `SELECT SUM(${bytesOf('panels.body')} + (
+          SELECT SUM(${bytesOf('zones.body')}) FROM zones
             WHERE zones."jobId" = panels."jobId" AND zones."panelId" = panels.id)) AS bytes
         FROM panels WHERE "jobId" = $1 AND "removedAt" IS NULL`,
       jobId,

@@ -13,30 +13,13 @@ import type {
   ScheduleProgress,
   StoredPlan,
 } from '@blue-ledge/core';
-import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common';
-import { Piscina } from 'piscina';
+import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import { GivenUp, ProblemError } from '../http/problem.ts';
 import { PlanLine } from './plan-line.ts';
-import work, { type PlanWork } from './plan-worker.ts';
+import { MOST_WAITING, PlanThreads } from './plan-threads.ts';
+import type { PlanWork } from './plan-worker.ts';
 
-/** File of the compiled worker; null plans in this thread, for tests. */
-export const PLAN_WORKER = Symbol('file of the plan worker');
-
-/** Two cores are what a shop PC has to spare. */
-const MOST_THREADS = 2;
-/**
- * One thread stays: a pool that may be empty starts no thread for what waits when the one at work is ended by whoever
- * gave up its task, and those who wait would wait for ever.
- */
-const FEWEST_THREADS = 1;
-const IDLE_MS = 120_000;
-/** The schedule of a shop holds all of its panels at once. */
-const SCHEDULE_MEMORY = { maxOldGenerationSizeMb: 768, maxYoungGenerationSizeMb: 32 } as const;
-/** A plan needs a few MB; more would only put off the collecting of what a search leaves behind. */
-const THREAD_MEMORY = { maxOldGenerationSizeMb: 96, maxYoungGenerationSizeMb: 16 } as const;
-/** Plans that may wait for their turn: a job of the most panels, twice. */
-const MOST_WAITING = 400;
 const MOST_MS = 60_000;
 
 const TOO_LARGE =
@@ -48,12 +31,10 @@ const TOO_LONG = `This panel takes more than ${MOST_MS / 1000} s to plan. Split 
 /** Plans and judges in worker threads, so that other requests are answered meanwhile. */
 @Injectable()
 export class PlannerService implements OnApplicationShutdown {
-  private pool: Piscina | null = null;
-  private schedules: Piscina | null = null;
   private readonly line = new PlanLine();
   private lastTests: Promise<unknown> = Promise.resolve();
 
-  constructor(@Inject(PLAN_WORKER) private readonly workerFile: string | null) {}
+  constructor(private readonly threads: PlanThreads) {}
 
   /** @param key of the request, by which its place in line is asked for */
   plan(
@@ -121,40 +102,12 @@ export class PlannerService implements OnApplicationShutdown {
   }
 
   async onApplicationShutdown(): Promise<void> {
-    await this.pool?.destroy();
-    await this.schedules?.destroy();
-  }
-
-  private poolForPlans(filename: string): Piscina {
-    this.pool ??= new Piscina({
-      filename,
-      minThreads: FEWEST_THREADS,
-      maxThreads: MOST_THREADS,
-      maxQueue: MOST_WAITING,
-      idleTimeout: IDLE_MS,
-      resourceLimits: THREAD_MEMORY,
-    });
-    return this.pool;
-  }
-
-  /** Schedules have a thread of their own: plans do not wait behind them. */
-  private poolForSchedules(filename: string): Piscina {
-    this.schedules ??= new Piscina({
-      filename,
-      minThreads: FEWEST_THREADS,
-      maxThreads: 1,
-      maxQueue: MOST_WAITING,
-      idleTimeout: IDLE_MS,
-      resourceLimits: SCHEDULE_MEMORY,
-    });
-    return this.schedules;
+    await this.threads.close();
   }
 
   private async run(asked: PlanWork, gone?: AbortSignal, transferList: MessagePort[] = []): Promise<unknown> {
-    if (this.workerFile === null) return work(asked);
     const isSchedule = asked.kind === 'schedule';
-    const pool = isSchedule ? this.poolForSchedules(this.workerFile) : this.poolForPlans(this.workerFile);
-    const nBefore = pool.queueSize;
+    const nBefore = this.threads.nWaiting(asked.kind);
     if (nBefore >= MOST_WAITING)
       throw new ProblemError(429, `${nBefore} plans wait for their turn. Ask again in a minute.`);
     // A thread of the pool works for this caller alone: ending it ends nobody else's plan.
@@ -165,7 +118,7 @@ export class PlannerService implements OnApplicationShutdown {
     let timer: ReturnType<typeof setTimeout> | undefined;
     try {
       return await Promise.race([
-        pool.run(asked, { signal: late.signal, transferList }),
+        this.threads.run(asked, late.signal, transferList),
         new Promise((_, reject) => {
           timer = setTimeout(
             () => {

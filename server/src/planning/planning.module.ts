@@ -1,13 +1,14 @@
 import { Module, type DynamicModule } from '@nestjs/common';
-import { PLAN_WORKER, PlannerService } from './planner.service.ts';
+import { PlannerService } from './planner.service.ts';
+import { PlanThreads } from './plan-threads.ts';
 
 @Module({})
 export class PlanningModule {
-  static with(workerFile: string | null): DynamicModule {
+  static with(threads: PlanThreads): DynamicModule {
     return {
       module: PlanningModule,
       global: true,
-      providers: [PlannerService, { provide: PLAN_WORKER, useValue: workerFile }],
+      providers: [PlannerService, { provide: PlanThreads, useValue: threads }],
       exports: [PlannerService],
     };
   }

@@ -58,19 +58,49 @@ export function take(event: EventView): void {
   askAgain(planQueryKey(key));
 }
 
+/** What is said where nobody knows what was missed: everything on screen is asked for again. */
+const ALL_CHANGED: EventView = { seq: 0, subject: '', kind: 'all.changed' };
+
+/** A stream that the server refused, as one that is just starting does behind a proxy, is opened anew after this. */
+const OPEN_AGAIN_MS = 2000;
+
+interface Listening {
+  readonly tell: (event: EventView) => void;
+  /** Events may have been missed before this stream. */
+  readonly isLate: boolean;
+}
+
+/**
+ * Follows the stream. The browser takes up one that breaks by itself, from the event that it saw last; one that was
+ * refused it gives up for good, so that is opened anew.
+ */
+function follow({ tell, isLate }: Listening): void {
+  const stream = new EventSource('/api/events');
+  if (isLate) stream.addEventListener('open', () => tell(ALL_CHANGED), { once: true });
+  stream.onmessage = ({ data }: MessageEvent<string>) => tell(JSON.parse(data) as EventView);
+  stream.onerror = () => {
+    if (stream.readyState !== EventSource.CLOSED) return;
+    setTimeout(() => follow({ tell, isLate: true }), OPEN_AGAIN_MS);
+  };
+}
+
+const untilThePageIsLeft = new Promise<never>(() => undefined);
+
 /** Listens until the page is left. */
-export function listen(): void {
+export async function listen(): Promise<void> {
   const channel = new BroadcastChannel(CHANNEL);
   channel.onmessage = ({ data }: MessageEvent<EventView>) => take(data);
-  const follow = (): Promise<never> =>
-    new Promise(() => {
-      const stream = new EventSource('/api/events');
-      stream.onmessage = ({ data }: MessageEvent<string>) => {
-        const event = JSON.parse(data) as EventView;
-        take(event);
-        channel.postMessage(event);
-      };
-    });
+  const tell = (event: EventView): void => {
+    take(event);
+    channel.postMessage(event);
+  };
   // Browsers have locks only where an address is a safe one, as that of this machine is.
-  void (navigator.locks ? navigator.locks.request(CHANNEL, follow) : follow());
+  if (!navigator.locks) return follow({ tell, isLate: false });
+  const hold = (isLate: boolean): Promise<never> => {
+    follow({ tell, isLate });
+    return untilThePageIsLeft;
+  };
+  await navigator.locks.request(CHANNEL, { ifAvailable: true }, (lock) => (lock ? hold(false) : null));
+  // Another tab has the stream; what happens between its end and the next one is nobody's to tell.
+  await navigator.locks.request(CHANNEL, () => hold(true));
 }

@@ -21,7 +21,7 @@ export class RequestRefused extends Error {
 /** The person stopped it. */
 export class Stopped extends Error {}
 
-/** The server did not answer at all; what was asked can be asked again. */
+/** No whole answer came; what was asked can be asked again. */
 export class Unreachable extends Error {}
 
 interface Request {
@@ -33,33 +33,65 @@ interface Request {
   readonly stop?: AbortSignal;
 }
 
+/** An answer that came whole; `value` is undefined where its text is no JSON. */
+interface Answer {
+  readonly status: number;
+  readonly isOk: boolean;
+  readonly value: unknown;
+}
+
 const isSentAsIs = (body: unknown): body is string | Blob => typeof body === 'string' || body instanceof Blob;
 
-/** @throws {RequestRefused} for a problem answer, {@link Unreachable} where nothing answered */
-export async function ask<T>(path: string, { method = 'GET', body, key, stop }: Request = {}): Promise<T> {
-  const response = await fetch(`/api${path}`, {
-    method,
-    headers: {
-      ...(body === undefined
-        ? {}
-        : { 'content-type': body instanceof Blob ? body.type : 'application/json' }),
-      ...(key ? { 'idempotency-key': key } : {}),
-    },
-    ...(stop ? { signal: stop } : {}),
-    ...(body === undefined ? {} : { body: isSentAsIs(body) ? body : JSON.stringify(body) }),
-  }).catch(() => null);
-  if (stop?.aborted) throw new Stopped();
-  // A proxy in between answers 502 to 504 for a server that is down.
-  if (!response || (response.status >= 502 && response.status <= 504)) {
+function valueOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
+/** Null where no answer came, or was cut off on its way. */
+async function answerTo(path: string, { method = 'GET', body, key, stop }: Request): Promise<Answer | null> {
+  try {
+    const response = await fetch(`/api${path}`, {
+      method,
+      headers: {
+        ...(body === undefined
+          ? {}
+          : { 'content-type': body instanceof Blob ? body.type : 'application/json' }),
+        ...(key ? { 'idempotency-key': key } : {}),
+      },
+      ...(stop ? { signal: stop } : {}),
+      ...(body === undefined ? {} : { body: isSentAsIs(body) ? body : JSON.stringify(body) }),
+    });
+    return { status: response.status, isOk: response.ok, value: valueOf(await response.text()) };
+  } catch {
+    return null;
+  }
+}
+
+/** A proxy in between answers 502 to 504 for a server that is down; every good answer of ours is JSON. */
+const isCutOff = ({ status, isOk, value }: Answer): boolean =>
+  (status >= 502 && status <= 504) || (isOk && value === undefined);
+
+/**
+ * @throws {RequestRefused} for a problem answer, {@link Unreachable} where no answer came or only a part of one,
+ * {@link Stopped} where the person gave it up
+ */
+export async function ask<T>(path: string, request: Request = {}): Promise<T> {
+  const answer = await answerTo(path, request);
+  if (request.stop?.aborted) throw new Stopped();
+  if (!answer || isCutOff(answer)) {
     connection.lost();
     throw new Unreachable('The server does not answer.');
   }
   connection.found();
-  if (response.ok) return (await response.json()) as T;
-  const details = (await response.json().catch(() => null)) as ProblemDetails | null;
-  throw new RequestRefused(
-    details ?? { status: response.status, title: `The server answered ${response.status}.` },
-  );
+  const { status, isOk, value } = answer;
+  if (isOk) return value as T;
+  throw new RequestRefused(isProblem(value) ? value : { status, title: `The server answered ${status}.` });
 }
+
+const isProblem = (value: unknown): value is ProblemDetails =>
+  typeof (value as Partial<ProblemDetails> | null | undefined)?.title === 'string';
 
 export const newKey = (): string => crypto.randomUUID();

@@ -6,9 +6,10 @@ import {
   type Session,
   type ShopScheduleView,
 } from '@blue-ledge/core';
-import { Button, Modal, Select } from 'antd';
+import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { Dialog } from '../shared/dialog/Dialog.tsx';
 import { CloseOutlined } from '../shared/icons.tsx';
 import { fieldOf, startOfField } from '../state/now.ts';
 import { axisMin, momentOf } from '@blue-ledge/core';
@@ -191,13 +192,14 @@ function MoveSession({ shopId, session, row, view: { start, schedule }, onMove, 
   const at = startOfField(text);
   const toMin = at ? axisMin(start, at) : null;
   return (
-    <Modal
-      open
+    <Dialog
       title={`Move ${row.panel.name}, step ${session.fromN}`}
-      okText="Move it there"
-      okButtonProps={{ disabled: toMin === null || toMin < 0 }}
-      onOk={() => toMin !== null && onMove(toMin, personId)}
-      onCancel={onClose}
+      act={{
+        label: 'Move it there',
+        run: () => toMin !== null && onMove(toMin, personId),
+        isOff: toMin === null || toMin < 0,
+      }}
+      onClose={onClose}
     >
       <label className="field">
         <span>Begins</span>
@@ -230,6 +232,6 @@ function MoveSession({ shopId, session, row, view: { start, schedule }, onMove, 
           start={start}
         />
       )}
-    </Modal>
+    </Dialog>
   );
 }

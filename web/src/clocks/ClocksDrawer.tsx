@@ -7,11 +7,11 @@ import {
   type ClockView,
   type Moment,
 } from '@blue-ledge/core';
-import { Button, Checkbox, Drawer, Input } from 'antd';
+import { Button, Checkbox, Input } from 'antd';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { FocusFirst } from '../shared/FocusFirst.tsx';
+import { SideDrawer } from '../shared/dialog/SideDrawer.tsx';
 import { NumberInput } from '../shared/NumberInput.tsx';
 import { SourceMark } from '../shared/SourceMark.tsx';
 import { doToClock } from '../outbox/clocks.ts';
@@ -39,8 +39,7 @@ export function ClocksDrawer({ clocks, now, onClose }: ClocksDrawerProps) {
     setStopped(view);
   };
   return (
-    <Drawer open title="Clocks" size={520} onClose={onClose}>
-      <FocusFirst />
+    <SideDrawer title="Clocks" size={520} onClose={onClose}>
       {stopped && (
         <p className="clock-stopped" role="status">
           Stopped: {nameOf(stopped)}.{' '}
@@ -69,7 +68,7 @@ export function ClocksDrawer({ clocks, now, onClose }: ClocksDrawerProps) {
       <OwnClock />
       <AtZero />
       <Skew />
-    </Drawer>
+    </SideDrawer>
   );
 }
 

@@ -1,7 +1,6 @@
 import { clockStand, comeWords, type ClockView, type Moment } from '@blue-ledge/core';
-import { create } from 'zustand';
-import { persist } from 'zustand/middleware';
 import { announce } from '../state/announce.ts';
+import { persisted } from '../state/persisted.ts';
 
 /** What happens at zero: it is said on every screen; with a sound or a notification where this browser was asked to. */
 
@@ -10,9 +9,7 @@ interface RingChoice {
   readonly notifies: boolean;
 }
 
-export const useRingChoice = create<RingChoice>()(
-  persist<RingChoice>(() => ({ hasSound: false, notifies: false }), { name: 'ledge-ring', version: 1 }),
-);
+export const useRingChoice = persisted<RingChoice>('ledge-ring', { hasSound: false, notifies: false });
 
 let audio: AudioContext | null = null;
 

@@ -1,9 +1,9 @@
 import { FINDABLE_KINDS, LAYER_KINDS, OUTLINES, OUTLINE_KINDS, type LayerKind } from '@blue-ledge/core';
-import { Input, Modal, Select } from 'antd';
+import { Input, Select } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useAddPanel } from '../api/queries.ts';
-import { FocusFirst } from '../shared/FocusFirst.tsx';
+import { Dialog } from '../shared/dialog/Dialog.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { SizeFields } from '../shared/SizeFields.tsx';
 import { panelOfOutline, type NewPanel } from './panel-of-outline.ts';
@@ -27,15 +27,11 @@ export function AddPanel({ job, taken, onClose }: AddPanelProps) {
     add.mutate(made, { onSuccess: () => void navigate(`/jobs/${job}/panels/${made.id}/survey`) });
   };
   return (
-    <Modal
-      open
+    <Dialog
       title="Add a panel"
-      okText="Add the panel"
-      okButtonProps={{ loading: add.isPending }}
-      onOk={save}
-      onCancel={onClose}
+      act={{ label: 'Add the panel', run: save, isBusy: add.isPending }}
+      onClose={onClose}
     >
-      <FocusFirst />
       <div className="add-panel">
         <div className="field">
           <label htmlFor="new-panel-name">Name</label>
@@ -68,6 +64,6 @@ export function AddPanel({ job, taken, onClose }: AddPanelProps) {
         </div>
       </div>
       {add.error && <Problem error={add.error} />}
-    </Modal>
+    </Dialog>
   );
 }

@@ -7,12 +7,12 @@ import {
   type LayerKind,
   type OutlineKind,
 } from '@blue-ledge/core';
-import { Input, Modal, Select } from 'antd';
+import { Input, Select } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useNewJob, useNewShop, useShops } from '../api/queries.ts';
-import { FocusFirst } from '../shared/FocusFirst.tsx';
 import { Choice } from '../shared/Choice.tsx';
+import { Dialog } from '../shared/dialog/Dialog.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { panelOfOutline } from './panel-of-outline.ts';
 
@@ -51,15 +51,16 @@ export function NewJob({ onClose }: { readonly onClose: () => void }) {
   };
   const error = newShop.error ?? newJob.error;
   return (
-    <Modal
-      open
+    <Dialog
       title="New job"
-      okText="Make the job"
-      okButtonProps={{ loading: newJob.isPending, disabled: title.trim() === '' }}
-      onOk={() => void save().catch(() => undefined)}
-      onCancel={onClose}
+      act={{
+        label: 'Make the job',
+        run: () => void save().catch(() => undefined),
+        isBusy: newShop.isPending || newJob.isPending,
+        isOff: title.trim() === '',
+      }}
+      onClose={onClose}
     >
-      <FocusFirst />
       <div className="add-panel">
         <div className="field">
           <label htmlFor="new-job-title">Title</label>
@@ -112,6 +113,6 @@ export function NewJob({ onClose }: { readonly onClose: () => void }) {
         </div>
       </div>
       {error && <Problem error={error} />}
-    </Modal>
+    </Dialog>
   );
 }

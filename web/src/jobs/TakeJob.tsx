@@ -1,7 +1,8 @@
 import { MOST_JOB_BYTES, readJobText } from '@blue-ledge/core';
-import { Button, Modal, Radio } from 'antd';
+import { Button, Radio } from 'antd';
 import { useRef, useState, type ChangeEvent } from 'react';
 import { useNavigate } from 'react-router';
+import { Dialog } from '../shared/dialog/Dialog.tsx';
 import { UploadOutlined } from '../shared/icons.tsx';
 import { useShops, useTakeJob } from '../api/queries.ts';
 
@@ -71,31 +72,30 @@ export function TakeJob({ onError }: TakeJobProps) {
       <Button icon={<UploadOutlined />} loading={take.isPending} onClick={() => file.current?.click()}>
         Take in a job file
       </Button>
-      <Modal
-        open={chosen !== null}
-        title={`In which shop is ${chosen?.title ?? 'it'} planned?`}
-        okText="Take it in"
-        okButtonProps={{ loading: take.isPending }}
-        onOk={() => chosen && send(chosen.text, shop)}
-        onCancel={() => setChosen(null)}
-      >
-        <p className="note">
-          Climate, figures, ways of working and product sheets are the shop’s. Sheets of the file that the
-          shop does not have are added to it.
-        </p>
-        <Radio.Group
-          className="shop-choice"
-          value={shop}
-          onChange={({ target }) => setShop(String(target.value))}
+      {chosen && (
+        <Dialog
+          title={`In which shop is ${chosen.title} planned?`}
+          act={{ label: 'Take it in', run: () => send(chosen.text, shop), isBusy: take.isPending }}
+          onClose={() => setChosen(null)}
         >
-          {shops.map(({ id, name }) => (
-            <Radio key={id} value={id}>
-              {name}
-            </Radio>
-          ))}
-          <Radio value={OF_FILE}>The shop in the file, as a shop of its own: {chosen?.shopName}</Radio>
-        </Radio.Group>
-      </Modal>
+          <p className="note">
+            Climate, figures, ways of working and product sheets are the shop’s. Sheets of the file that the
+            shop does not have are added to it.
+          </p>
+          <Radio.Group
+            className="shop-choice"
+            value={shop}
+            onChange={({ target }) => setShop(String(target.value))}
+          >
+            {shops.map(({ id, name }) => (
+              <Radio key={id} value={id}>
+                {name}
+              </Radio>
+            ))}
+            <Radio value={OF_FILE}>The shop in the file, as a shop of its own: {chosen.shopName}</Radio>
+          </Radio.Group>
+        </Dialog>
+      )}
     </>
   );
 }

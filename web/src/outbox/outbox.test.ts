@@ -120,6 +120,17 @@ test('an answer that is lost is asked for again under the same key, also after a
   expect([server.asked.length, states()]).toEqual([1, ['sent']]);
 });
 
+test('an answer that is cut off does not stop the row: what was sent is asked for again, and the rest follows', async () => {
+  editZone('B', { areaM2: 0.3 });
+  editZone('A', { name: 'sill' }, 'name');
+  server.cutsAnswers = true;
+  await sendAll();
+  expect(states()).toEqual(['sending', 'waiting']);
+  server.cutsAnswers = false;
+  await sendAll();
+  expect([server.asked.length, states()]).toEqual([2, ['sent', 'sent']]);
+});
+
 test('a server that is away gets everything in order once it is back', async () => {
   server.isAway = true;
   editZone('A', { name: 'sill' }, 'name');

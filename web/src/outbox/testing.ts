@@ -24,6 +24,8 @@ export class FakeServer {
   isAway = false;
   /** It does what it is asked, and the answer is lost on the way. */
   losesAnswers = false;
+  /** It does what it is asked, and its answer breaks off on the way. */
+  cutsAnswers = false;
   readonly asked: { key: string; path: string; body: Record<string, unknown> }[] = [];
   private readonly answers = new Map<string, { request: string; answer: unknown }>();
 
@@ -44,7 +46,7 @@ export class FakeServer {
     this.version += 1;
     this.answers.set(key, { request, answer: this.view() });
     if (this.losesAnswers) throw new TypeError('connection lost');
-    return Response.json(this.view());
+    return this.cutsAnswers ? new Response('{"job": {"id": "b') : Response.json(this.view());
   };
 
   view = () => ({ job: { id: 'bus' }, panel: this.panel, version: this.version }) as unknown as PanelView;

@@ -1,5 +1,4 @@
-import { create } from 'zustand';
-import { persist } from 'zustand/middleware';
+import { persisted } from '../state/persisted.ts';
 import type { PracticeAct } from '../workers/blocking-messages.ts';
 
 /** What was done on each practice panel, so that a reload does it again, and the best score so far. */
@@ -8,13 +7,7 @@ interface PracticeLog {
   readonly best: Readonly<Record<string, number>>;
 }
 
-export const usePracticeLog = create<PracticeLog>()(
-  persist<PracticeLog>(() => ({ acts: {}, best: {} }), {
-    name: 'ledge-practice',
-    version: 1,
-    migrate: (kept) => kept as PracticeLog,
-  }),
-);
+export const usePracticeLog = persisted<PracticeLog>('ledge-practice', { acts: {}, best: {} });
 
 export function keepActs(panel: string, acts: readonly PracticeAct[]): void {
   usePracticeLog.setState(({ acts: all }) => ({ acts: { ...all, [panel]: acts } }));

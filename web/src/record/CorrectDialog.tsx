@@ -1,7 +1,8 @@
 import { entryWords, readReadings, type BodyOf, type Holding } from '@blue-ledge/core';
-import { Button, Input, Modal } from 'antd';
+import { Input } from 'antd';
 import dayjs from 'dayjs';
 import { useId, useState } from 'react';
+import { Dialog } from '../shared/dialog/Dialog.tsx';
 import { DialogFields } from '../shared/DialogFields.tsx';
 import { NoteField } from '../shared/NoteField.tsx';
 import { Minutes, PlainNumber } from '../shared/PlainNumber.tsx';
@@ -54,20 +55,12 @@ export function CorrectDialog({ entry, isWithdrawn, onClose, onWithdraw, onCorre
     });
   };
   return (
-    <Modal
-      open
+    <Dialog
       title={`Correct: ${title}`}
       width={600}
-      onCancel={onClose}
-      footer={
-        <>
-          {!isWithdrawn && <Button onClick={onWithdraw}>It did not happen</Button>}
-          <Button onClick={onClose}>Cancel</Button>
-          <Button type="primary" onClick={correct}>
-            Enter the correction
-          </Button>
-        </>
-      }
+      act={{ label: 'Enter the correction', run: correct }}
+      {...(isWithdrawn ? {} : { other: { label: 'It did not happen', run: onWithdraw } })}
+      onClose={onClose}
     >
       <p>What was written stays to be read; this says better, and names it.</p>
       <DialogFields>
@@ -102,7 +95,7 @@ export function CorrectDialog({ entry, isWithdrawn, onClose, onWithdraw, onCorre
         <NoteField value={text} onChange={setText} />
       </DialogFields>
       {problem && <p className="field-problem">{problem}</p>}
-    </Modal>
+    </Dialog>
   );
 }
 

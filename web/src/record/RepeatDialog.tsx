@@ -13,12 +13,13 @@ import {
   type ShopThings,
 } from '@blue-ledge/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { Button, Modal, Select } from 'antd';
+import { Button, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { ask, newKey } from '../api/http.ts';
 import { panelPath, planQueryKey, useJobs, type PanelKey } from '../api/queries.ts';
 import { useShopOfJob } from '../api/use-shop-of-job.ts';
+import { Dialog } from '../shared/dialog/Dialog.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { nowHere } from '../state/now.ts';
 import { useFormat } from '../state/units.ts';
@@ -122,14 +123,16 @@ export function RepeatDialog({ of, name, fold, onClose }: RepeatDialogProps) {
   };
   const target = to === null ? null : keyOf(to);
   return (
-    <Modal
-      open
+    <Dialog
       title="Repeat this set-up"
       width={640}
-      okText="Plan it like this"
-      okButtonProps={{ disabled: to === null || repeat.isSuccess, loading: repeat.isPending }}
-      onOk={start}
-      onCancel={onClose}
+      act={{
+        label: 'Plan it like this',
+        run: start,
+        isBusy: repeat.isPending,
+        isOff: to === null || repeat.isSuccess,
+      }}
+      onClose={onClose}
     >
       <dl className="repeat-what">
         <dt>Coats</dt>
@@ -179,7 +182,7 @@ export function RepeatDialog({ of, name, fold, onClose }: RepeatDialogProps) {
           <Link to={`/jobs/${target.job}/panels/${target.panel}/system`}>Open its plan</Link>
         </p>
       )}
-    </Modal>
+    </Dialog>
   );
 }
 

@@ -5,7 +5,7 @@ import {
   type ProductSheet,
   type UnitSystem,
 } from '@blue-ledge/core';
-import { Modal } from 'antd';
+import { Dialog } from '../shared/dialog/Dialog.tsx';
 import { useUnits } from '../state/units.ts';
 import { FIELDS, kindWords, type SheetField } from './sheet-fields.ts';
 import { at } from './sheet-path.ts';
@@ -20,7 +20,7 @@ export function CompareSheets({ pair, onClose }: CompareSheetsProps) {
   const system = useUnits((state) => state.system);
   const rows = rowsOf(pair, system);
   return (
-    <Modal open width={760} title="Two products side by side" footer={null} onCancel={onClose}>
+    <Dialog title="Two products side by side" width={760} onClose={onClose}>
       <table className="sheet-table compare-sheets">
         <thead>
           <tr>
@@ -47,7 +47,7 @@ export function CompareSheets({ pair, onClose }: CompareSheetsProps) {
           ))}
         </tbody>
       </table>
-    </Modal>
+    </Dialog>
   );
 }
 

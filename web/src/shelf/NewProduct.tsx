@@ -1,6 +1,7 @@
 import { GENERIC_SHELF, type ProductSheet } from '@blue-ledge/core';
-import { Input, Modal, Select } from 'antd';
+import { Input, Select } from 'antd';
 import { useId, useState } from 'react';
+import { Dialog } from '../shared/dialog/Dialog.tsx';
 import { SHELF_KINDS, kindWords } from './sheet-fields.ts';
 
 interface NewProductProps {
@@ -42,13 +43,10 @@ export function NewProduct({ own, onMake, onClose }: NewProductProps) {
     onMake({ ...sheet, id, name: name.trim(), version: 1 });
   };
   return (
-    <Modal
-      open
+    <Dialog
       title="New product"
-      okText="Write its sheet"
-      okButtonProps={{ disabled: name.trim() === '' || !starter }}
-      onOk={make}
-      onCancel={onClose}
+      act={{ label: 'Write its sheet', run: make, isOff: name.trim() === '' || !starter }}
+      onClose={onClose}
     >
       <div className="field">
         <label htmlFor={nameId}>What you call it</label>
@@ -69,6 +67,6 @@ export function NewProduct({ own, onMake, onClose }: NewProductProps) {
         />
       </label>
       <p className="note">Every figure can be changed before it is saved.</p>
-    </Modal>
+    </Dialog>
   );
 }

@@ -12,12 +12,13 @@ import {
   type ShopView,
   type Slip,
 } from '@blue-ledge/core';
-import { Button, Checkbox, Input, Modal, Radio, Select } from 'antd';
+import { Button, Checkbox, Input, Radio, Select } from 'antd';
 import { useId, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useShops } from '../api/queries.ts';
 import { useSaveSheet, useShopSheets } from '../api/shelf-queries.ts';
 import { Choice } from '../shared/Choice.tsx';
+import { Dialog } from '../shared/dialog/Dialog.tsx';
 import { Pending, Problem } from '../shared/Problem.tsx';
 import { PageTitle } from '../shell/PageTitle.tsx';
 import { announce } from '../state/announce.ts';
@@ -297,20 +298,20 @@ function SheetPlace({ shop, kept, draft }: SheetPlaceProps) {
         isNew={kept === null}
         isBuiltIn={GENERIC_SHELF.some(({ id }) => id === sheet.id)}
       />
-      <Modal
-        open={slips !== null}
-        title="Sure?"
-        okText="It is so: save it"
-        cancelText="Look again"
-        onOk={send}
-        onCancel={() => setSlips(null)}
-      >
-        <ul className="slips">
-          {(slips ?? []).map(({ path, says }) => (
-            <li key={path}>{says}</li>
-          ))}
-        </ul>
-      </Modal>
+      {slips && (
+        <Dialog
+          title="Sure?"
+          act={{ label: 'It is so: save it', run: send }}
+          leave={{ label: 'Look again', run: () => setSlips(null) }}
+          onClose={() => setSlips(null)}
+        >
+          <ul className="slips">
+            {slips.map(({ path, says }) => (
+              <li key={path}>{says}</li>
+            ))}
+          </ul>
+        </Dialog>
+      )}
     </main>
   );
 }

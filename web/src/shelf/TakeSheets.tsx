@@ -8,10 +8,11 @@ import {
   type ReadRow,
   type ShopView,
 } from '@blue-ledge/core';
-import { Button, Dropdown, Modal } from 'antd';
+import { Button, Dropdown } from 'antd';
 import Papa from 'papaparse';
 import { useRef, useState, type ChangeEvent } from 'react';
 import { useTakeSheets, type Taken } from '../api/shelf-queries.ts';
+import { Dialog } from '../shared/dialog/Dialog.tsx';
 import { saveAs } from '../shared/save-as.ts';
 import { DownloadOutlined, UploadOutlined } from '../shared/icons.tsx';
 import { Problem } from '../shared/Problem.tsx';
@@ -61,6 +62,11 @@ export function TakeSheets({ shop, own }: TakeSheetsProps) {
         setTaken(answer);
       },
     });
+  const close = (): void => {
+    setLines(null);
+    setProblem(null);
+    setTaken(null);
+  };
   return (
     <>
       <input
@@ -97,28 +103,28 @@ export function TakeSheets({ shop, own }: TakeSheetsProps) {
       >
         <Button icon={<DownloadOutlined />}>Save them…</Button>
       </Dropdown>
-      <Modal
-        open={lines !== null || problem !== null || taken !== null}
-        width={720}
-        title={taken ? 'Taken in' : 'What the file holds'}
-        okText={taken ? 'Good' : `Take in ${good.length === 1 ? '1 sheet' : `${good.length} sheets`}`}
-        okButtonProps={{ disabled: !taken && !isWhole, loading: take.isPending }}
-        onOk={() => (taken ? setTaken(null) : send())}
-        onCancel={() => {
-          setLines(null);
-          setProblem(null);
-          setTaken(null);
-        }}
-      >
-        {problem && <Problem error={problem} />}
-        {take.error && <Problem error={take.error} />}
-        {taken && (
-          <p>
-            {taken.nNew} new, {taken.nChanged} changed, {taken.nSame} as they were.
-          </p>
-        )}
-        {lines && <Preview lines={lines} own={own} isWhole={isWhole} />}
-      </Modal>
+      {(lines ?? problem ?? taken) !== null && (
+        <Dialog
+          width={720}
+          title={taken ? 'Taken in' : 'What the file holds'}
+          act={{
+            label: taken ? 'Good' : `Take in ${good.length === 1 ? '1 sheet' : `${good.length} sheets`}`,
+            run: taken ? close : send,
+            isBusy: take.isPending,
+            isOff: !taken && !isWhole,
+          }}
+          onClose={close}
+        >
+          {problem && <Problem error={problem} />}
+          {take.error && <Problem error={take.error} />}
+          {taken && (
+            <p>
+              {taken.nNew} new, {taken.nChanged} changed, {taken.nSame} as they were.
+            </p>
+          )}
+          {lines && <Preview lines={lines} own={own} isWhole={isWhole} />}
+        </Dialog>
+      )}
     </>
   );
 }

@@ -1,5 +1,5 @@
-import { Modal } from 'antd';
 import { useEffect, useState } from 'react';
+import { Dialog } from '../shared/dialog/Dialog.tsx';
 
 /** Keys by place, as they are on screen: what is listed under "?". */
 const KEYS: readonly (readonly [place: string, keys: readonly (readonly [keys: string, does: string])[]])[] =
@@ -87,7 +87,7 @@ export function Keys() {
         ?
       </button>
       {isOpen && (
-        <Modal open title="Keys" width={640} footer={null} onCancel={() => setIsOpen(false)}>
+        <Dialog title="Keys" width={640} onClose={() => setIsOpen(false)}>
           {KEYS.map(([place, keys]) => (
             <section key={place} className="keys">
               <h3>{place}</h3>
@@ -101,7 +101,7 @@ export function Keys() {
               </dl>
             </section>
           ))}
-        </Modal>
+        </Dialog>
       )}
     </>
   );

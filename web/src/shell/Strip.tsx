@@ -45,8 +45,7 @@ function Climate({ job }: { readonly job: string }) {
 }
 
 function ThemeSwitch() {
-  const { name, choose } = useTheme();
-  const isDark = name === 'dark';
+  const isDark = useTheme(({ name }) => name === 'dark');
   return (
     <button
       type="button"
@@ -54,7 +53,7 @@ function ThemeSwitch() {
       aria-pressed={isDark}
       aria-label="Dark, for the booth"
       title="Dark, for the booth"
-      onClick={() => choose(isDark ? 'light' : 'dark')}
+      onClick={() => useTheme.setState({ name: isDark ? 'light' : 'dark' })}
     >
       <MoonOutlined />
     </button>
@@ -67,7 +66,7 @@ const SYSTEMS: readonly (readonly [UnitSystem, string, string])[] = [
 ];
 
 function UnitSwitch() {
-  const { system, choose } = useUnits();
+  const { system } = useUnits();
   return (
     <div className="unit-switch" role="group" aria-label="Units">
       {SYSTEMS.map(([name, text, words]) => (
@@ -76,7 +75,7 @@ function UnitSwitch() {
           type="button"
           aria-pressed={system === name}
           aria-label={words}
-          onClick={() => choose(name)}
+          onClick={() => useUnits.setState({ system: name })}
         >
           {text}
         </button>

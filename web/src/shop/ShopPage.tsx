@@ -1,10 +1,11 @@
 import type { Shop, ShopView } from '@blue-ledge/core';
-import { Button, Input, Modal, Select } from 'antd';
+import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { PageTitle } from '../shell/PageTitle.tsx';
 import { DeleteOutlined, PlusOutlined } from '../shared/icons.tsx';
 import { useJobs, useNewShop, useRemoveShop, useShops } from '../api/queries.ts';
+import { Dialog } from '../shared/dialog/Dialog.tsx';
 import { Pending, Problem } from '../shared/Problem.tsx';
 import { RemoveButton } from '../shared/RemoveButton.tsx';
 import { TextField } from '../shared/TextField.tsx';
@@ -154,23 +155,24 @@ function NewShop({ onClose }: { readonly onClose: () => void }) {
   const make = useNewShop();
   const navigate = useNavigate();
   return (
-    <Modal
-      open
+    <Dialog
       title="New shop"
-      okText="Make the shop"
-      okButtonProps={{ loading: make.isPending, disabled: name.trim() === '' }}
-      onOk={() =>
-        make.mutate(
-          { name: name.trim() },
-          {
-            onSuccess: ({ id }) => {
-              onClose();
-              void navigate(`/shop/${id}`);
+      act={{
+        label: 'Make the shop',
+        run: () =>
+          make.mutate(
+            { name: name.trim() },
+            {
+              onSuccess: ({ id }) => {
+                onClose();
+                void navigate(`/shop/${id}`);
+              },
             },
-          },
-        )
-      }
-      onCancel={onClose}
+          ),
+        isBusy: make.isPending,
+        isOff: name.trim() === '',
+      }}
+      onClose={onClose}
     >
       <div className="field">
         <label htmlFor="new-shop-name">Name</label>
@@ -182,6 +184,6 @@ function NewShop({ onClose }: { readonly onClose: () => void }) {
         />
       </div>
       {make.error && <Problem error={make.error} />}
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,19 +1,16 @@
 import type { Rung } from '@blue-ledge/core';
-import { create } from 'zustand';
-import { persist } from 'zustand/middleware';
+import { persisted } from './persisted.ts';
 
 /** Ladders that a person set up to compare with the best one, by panel and run; they survive a reload. */
 interface OwnLadders {
   readonly byRun: Readonly<Record<string, readonly Rung[]>>;
 }
 
-export const useOwnLadders = create<OwnLadders>()(
-  persist<OwnLadders>(() => ({ byRun: {} }), {
-    name: 'ledge-own-ladders',
-    version: 1,
-    // Ladders were kept by the numbers of their steps, which stand for something else in another plan.
-    migrate: () => ({ byRun: {} }),
-  }),
+export const useOwnLadders = persisted<OwnLadders>(
+  'ledge-own-ladders',
+  { byRun: {} },
+  // Ladders were kept by the numbers of their steps, which stand for something else in another plan.
+  { migrate: () => ({ byRun: {} }) },
 );
 
 /** Keeps a ladder of one's own; null goes back to the plan's. */

@@ -1,5 +1,4 @@
-import { create } from 'zustand';
-import { persist } from 'zustand/middleware';
+import { persisted } from './persisted.ts';
 
 /** Pots that are being poured or stand mixed at the bench: they survive a reload. */
 
@@ -17,9 +16,7 @@ interface PotRuns {
   readonly byPot: Readonly<Record<string, PotRun>>;
 }
 
-export const usePotRuns = create<PotRuns>()(
-  persist<PotRuns>(() => ({ byPot: {} }), { name: 'ledge-pot-runs', version: 1 }),
-);
+export const usePotRuns = persisted<PotRuns>('ledge-pot-runs', { byPot: {} });
 
 /** A pot by what is mixed and for what: the same step of another plan is another pot. */
 export const potName = (planId: string, systemId: string, n: number, pot: number): string =>
@@ -39,8 +36,3 @@ export function keepPot(name: string, run: PotRun | null): void {
     return { byPot: { ...Object.fromEntries(latest), [name]: run } };
   });
 }
-
-/** Each tab writes the whole list: what another one wrote is read at once. */
-window.addEventListener('storage', ({ key }) => {
-  if (key === 'ledge-pot-runs') void usePotRuns.persist.rehydrate();
-});

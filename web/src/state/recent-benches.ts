@@ -1,5 +1,4 @@
-import { create } from 'zustand';
-import { persist } from 'zustand/middleware';
+import { persisted } from './persisted.ts';
 
 /** Panels that were at this bench last, of whatever job: one tap away from each other. */
 
@@ -13,20 +12,14 @@ const MOST = 8;
 
 interface RecentBenches {
   readonly benches: readonly RecentBench[];
-  readonly see: (bench: RecentBench) => void;
 }
 
 const isSame = (a: RecentBench, b: RecentBench): boolean => a.job === b.job && a.panel === b.panel;
 
-export const useRecentBenches = create<RecentBenches>()(
-  persist<RecentBenches>(
-    (set) => ({
-      benches: [],
-      see: (bench) =>
-        set(({ benches }) => ({
-          benches: [bench, ...benches.filter((other) => !isSame(other, bench))].slice(0, MOST),
-        })),
-    }),
-    { name: 'ledge-recent-benches', version: 1 },
-  ),
-);
+export const useRecentBenches = persisted<RecentBenches>('ledge-recent-benches', { benches: [] });
+
+/** Puts the panel that is at the bench now first. */
+export const seeBench = (bench: RecentBench): void =>
+  useRecentBenches.setState(({ benches }) => ({
+    benches: [bench, ...benches.filter((other) => !isSame(other, bench))].slice(0, MOST),
+  }));

@@ -1,6 +1,5 @@
 import type { ProductSheet } from '@blue-ledge/core';
-import { create } from 'zustand';
-import { persist } from 'zustand/middleware';
+import { persisted } from './persisted.ts';
 
 /** Sheets that are being written, by shop and id: they survive a reload, and are kept by the server once they are saved. */
 
@@ -14,9 +13,7 @@ interface SheetDrafts {
   readonly byId: Readonly<Record<string, SheetDraft>>;
 }
 
-export const useSheetDrafts = create<SheetDrafts>()(
-  persist<SheetDrafts>(() => ({ byId: {} }), { name: 'ledge-sheet-drafts', version: 1 }),
-);
+export const useSheetDrafts = persisted<SheetDrafts>('ledge-sheet-drafts', { byId: {} });
 
 /** Name of the draft of a sheet. */
 export const draftName = (shop: string, id: string): string => `${shop}/${id}`;
@@ -28,8 +25,3 @@ export function keepDraft(name: string, draft: SheetDraft | null): void {
     return { byId: draft ? { ...others, [name]: draft } : others };
   });
 }
-
-/** Each tab writes the whole list: what another one wrote is read at once. */
-window.addEventListener('storage', ({ key }) => {
-  if (key === 'ledge-sheet-drafts') void useSheetDrafts.persist.rehydrate();
-});

@@ -9,22 +9,14 @@ import {
   type Stored,
   type UnitSystem,
 } from '@blue-ledge/core';
-import { create } from 'zustand';
-import { persist } from 'zustand/middleware';
+import { persisted } from './persisted.ts';
 
 /** Metric or US, switched at once; everything is stored in SI. */
 interface UnitChoice {
   readonly system: UnitSystem;
-  readonly choose: (system: UnitSystem) => void;
 }
 
-export const useUnits = create<UnitChoice>()(
-  persist((set) => ({ system: 'metric' as UnitSystem, choose: (system: UnitSystem) => set({ system }) }), {
-    name: 'ledge-units',
-    version: 1,
-    migrate: (kept) => kept as UnitChoice,
-  }),
-);
+export const useUnits = persisted<UnitChoice>('ledge-units', { system: 'metric' });
 
 /** Formatters in the units in force. */
 export function useFormat() {

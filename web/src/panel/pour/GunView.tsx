@@ -16,7 +16,7 @@ import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import type { ShopEdit } from '../../api/use-shop-of-job.ts';
 import { Choice } from '../../shared/Choice.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
-import { useBenchChoice, useBenchChoices } from '../../state/bench-choices.ts';
+import { keepBenchChoice, useBenchChoice, useBenchChoices } from '../../state/bench-choices.ts';
 import { useFormat } from '../../state/units.ts';
 import { chosenGun, gunName, gunsOfShop, setUpName, usualReduction } from './gun-choice.ts';
 import { AirLine } from './AirLine.tsx';
@@ -164,9 +164,8 @@ function GunOf({ plan, task, pour, sheet, shop, gun, guns, compressors, onGun }:
           gun={gun}
           now={{ tipMm, reductionPercent }}
           onUse={(kept) => {
-            const { choose } = useBenchChoices.getState();
-            choose(setName('tip', kept.gunId), String(kept.tipMm));
-            choose(setName('reduced', kept.gunId), String(kept.reductionPercent));
+            keepBenchChoice(setName('tip', kept.gunId), String(kept.tipMm));
+            keepBenchChoice(setName('reduced', kept.gunId), String(kept.reductionPercent));
             onGun(kept.gunId);
           }}
         />

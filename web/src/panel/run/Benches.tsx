@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import { NavLink } from 'react-router';
 import { useJob, type PanelKey } from '../../api/queries.ts';
 import { UndoOutlined } from '../../shared/icons.tsx';
-import { useRecentBenches } from '../../state/recent-benches.ts';
+import { seeBench, useRecentBenches } from '../../state/recent-benches.ts';
 import type { Who } from './Who.tsx';
 
 interface BenchesProps {
@@ -21,11 +21,10 @@ const WORKED = new Set(['planned', 'begun']);
 export function Benches({ at, who, onWho, last, onUndo }: BenchesProps) {
   const { data: job } = useJob(at.job);
   const recent = useRecentBenches((state) => state.benches);
-  const see = useRecentBenches((state) => state.see);
   const name = job?.panels.find(({ id }) => id === at.panel)?.name;
   useEffect(() => {
-    if (name !== undefined) see({ job: at.job, panel: at.panel, name });
-  }, [at.job, at.panel, name, see]);
+    if (name !== undefined) seeBench({ job: at.job, panel: at.panel, name });
+  }, [at.job, at.panel, name]);
   const own = (job?.panels ?? []).filter(({ id, state }) => WORKED.has(state) || id === at.panel);
   const others = recent.filter(({ job: id }) => id !== at.job);
   return (

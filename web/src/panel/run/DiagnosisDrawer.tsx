@@ -17,9 +17,10 @@ import {
   type RankedCause,
   type Rework,
 } from '@blue-ledge/core';
-import { Button, Drawer, Spin } from 'antd';
+import { Button, Spin } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { usePreview, type PanelKey } from '../../api/queries.ts';
+import { SideDrawer } from '../../shared/dialog/SideDrawer.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { useFormat } from '../../state/units.ts';
 
@@ -56,8 +57,7 @@ export function DiagnosisDrawer({
   );
   const { title, looks } = DEFECT_WORDS[defect];
   return (
-    <Drawer
-      open
+    <SideDrawer
       title={`${title}: why, and how it is put right`}
       size={760}
       onClose={onClose}
@@ -82,7 +82,7 @@ export function DiagnosisDrawer({
         />
       )}
       <ReworkOf at={at} fold={fold} nEntries={entries.length} isWaiting={isWaiting} />
-    </Drawer>
+    </SideDrawer>
   );
 }
 

@@ -1,6 +1,7 @@
 import { GRADES, isCoatOp, type ActInput, type CoatValues, type Grade, type Step } from '@blue-ledge/core';
-import { Modal, Select } from 'antd';
+import { Select } from 'antd';
 import { useId, useState } from 'react';
+import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { NoteField } from '../../shared/NoteField.tsx';
 import { DialogFields } from '../../shared/DialogFields.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
@@ -62,7 +63,7 @@ export function DoneDialog({ step, act, onClose, onDone }: DoneDialogProps) {
     );
   };
   return (
-    <Modal open title="Done otherwise" width={680} okText="Enter it" onOk={done} onCancel={onClose}>
+    <Dialog title="Done otherwise" width={680} act={{ label: 'Enter it', run: done }} onClose={onClose}>
       <p>What is left as it stands was done as planned.</p>
       <DialogFields>
         {coats !== null && (
@@ -126,6 +127,6 @@ export function DoneDialog({ step, act, onClose, onDone }: DoneDialogProps) {
         )}
         <NoteField value={text} onChange={setText} />
       </DialogFields>
-    </Modal>
+    </Dialog>
   );
 }

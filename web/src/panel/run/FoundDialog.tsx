@@ -10,9 +10,9 @@ import {
   type Shop,
   type Step,
 } from '@blue-ledge/core';
-import { Modal } from 'antd';
 import { useState } from 'react';
 import { Choice } from '../../shared/Choice.tsx';
+import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { DefectDrawing } from '../../shared/defects/DefectDrawing.tsx';
 import { DialogFields } from '../../shared/DialogFields.tsx';
 import { NoteField } from '../../shared/NoteField.tsx';
@@ -50,27 +50,25 @@ export function FoundDialog({ defect, step, fold, panel, shop, onBack, onClose, 
   const { title, looks } = DEFECT_WORDS[defect];
   const isSpot = defect === 'rub-through';
   return (
-    <Modal
-      open
+    <Dialog
       title={title}
       width={760}
-      okText="Enter it"
-      cancelText="Something else"
-      onOk={() =>
-        onFound(
-          {
-            defect,
-            zones: [area],
-            ...(atMm ? { atMm } : {}),
-            ...(isSpot ? { spotMm, count, ...(shown ? { shows: shown } : {}) } : {}),
-            ...(text.trim() ? { text: text.trim() } : {}),
-          },
-          `${title.toLowerCase()} on ${area}`,
-        )
-      }
-      onCancel={({ currentTarget }) =>
-        currentTarget.classList.contains('ant-modal-close') ? onClose() : onBack()
-      }
+      act={{
+        label: 'Enter it',
+        run: () =>
+          onFound(
+            {
+              defect,
+              zones: [area],
+              ...(atMm ? { atMm } : {}),
+              ...(isSpot ? { spotMm, count, ...(shown ? { shows: shown } : {}) } : {}),
+              ...(text.trim() ? { text: text.trim() } : {}),
+            },
+            `${title.toLowerCase()} on ${area}`,
+          ),
+      }}
+      leave={{ label: 'Something else', run: onBack }}
+      onClose={onClose}
     >
       <p className="found-looks">
         <DefectDrawing defect={defect} />
@@ -107,6 +105,6 @@ export function FoundDialog({ defect, step, fold, panel, shop, onBack, onClose, 
         )}
         <NoteField value={text} onChange={setText} />
       </DialogFields>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,7 +1,7 @@
 import type { BodyOf, Fold, Panel, Shop, Step } from '@blue-ledge/core';
-import { Modal } from 'antd';
 import { useState } from 'react';
 import { BlobImage } from '../../shared/BlobImage.tsx';
+import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { DialogFields } from '../../shared/DialogFields.tsx';
 import { NoteField } from '../../shared/NoteField.tsx';
 import { PlacePicker, type PickedPlace } from '../../shared/panel-map/PlacePicker.tsx';
@@ -40,25 +40,26 @@ export function PhotoDialog({ step, fold, panel, shop, onClose, onTaken }: Photo
   };
   const { area, atMm } = place;
   return (
-    <Modal
-      open
+    <Dialog
       title="Photo"
       width={760}
-      okText="Enter it"
-      okButtonProps={{ disabled: photo === null, loading: isReading }}
-      onOk={() =>
-        photo &&
-        onTaken(
-          {
-            photoId: photo.photoId,
-            zones: [area],
-            ...(atMm ? { atMm } : {}),
-            ...(text.trim() ? { text: text.trim() } : {}),
-          },
-          photo.blob,
-        )
-      }
-      onCancel={onClose}
+      act={{
+        label: 'Enter it',
+        run: () =>
+          photo &&
+          onTaken(
+            {
+              photoId: photo.photoId,
+              zones: [area],
+              ...(atMm ? { atMm } : {}),
+              ...(text.trim() ? { text: text.trim() } : {}),
+            },
+            photo.blob,
+          ),
+        isBusy: isReading,
+        isOff: photo === null,
+      }}
+      onClose={onClose}
     >
       <div className="photo-take">
         <label className="photo-file">
@@ -87,6 +88,6 @@ export function PhotoDialog({ step, fold, panel, shop, onClose, onTaken }: Photo
       <DialogFields>
         <NoteField label="What it shows" value={text} onChange={setText} />
       </DialogFields>
-    </Modal>
+    </Dialog>
   );
 }

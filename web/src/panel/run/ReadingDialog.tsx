@@ -1,7 +1,8 @@
 import { areaTitle, labelOf, readReadings, type BodyOf, type LayerKind, type Step } from '@blue-ledge/core';
-import { Input, Modal } from 'antd';
+import { Input } from 'antd';
 import { useId, useState } from 'react';
 import { Choice } from '../../shared/Choice.tsx';
+import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { DialogFields } from '../../shared/DialogFields.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { useFormat } from '../../state/units.ts';
@@ -40,7 +41,7 @@ export function ReadingDialog({ step, zones, onClose, onRead }: ReadingDialogPro
     onRead({ zone, kind, um: [...read.um] });
   };
   return (
-    <Modal open title="Log a reading" width={560} okText="Enter it" onOk={enter} onCancel={onClose}>
+    <Dialog title="Log a reading" width={560} act={{ label: 'Enter it', run: enter }} onClose={onClose}>
       <DialogFields>
         <Choice
           label="Where"
@@ -69,7 +70,6 @@ export function ReadingDialog({ step, zones, onClose, onRead }: ReadingDialogPro
               autoFocus
               status={problem ? 'error' : ''}
               onChange={({ target }) => setText(target.value)}
-              onPressEnter={enter}
             />
             {problem && <span className="field-problem">{problem}</span>}
           </div>
@@ -85,6 +85,6 @@ export function ReadingDialog({ step, zones, onClose, onRead }: ReadingDialogPro
           />
         )}
       </DialogFields>
-    </Modal>
+    </Dialog>
   );
 }

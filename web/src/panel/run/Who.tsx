@@ -1,6 +1,7 @@
 import { peopleOf, type Shop } from '@blue-ledge/core';
-import { Button, Input, Modal } from 'antd';
+import { Button, Input } from 'antd';
 import { useState } from 'react';
+import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { useBenchChoice } from '../../state/bench-choices.ts';
 
 /** Who is at this bench: entries carry a name. Kept on this device. */
@@ -26,7 +27,7 @@ interface WhoDialogProps {
 export function WhoDialog({ who, onPick, onClose }: WhoDialogProps) {
   const [other, setOther] = useState('');
   return (
-    <Modal open title="Who works here?" footer={null} width={520} onCancel={onClose}>
+    <Dialog title="Who works here?" onClose={onClose}>
       <p>What is entered carries this name until somebody else takes over.</p>
       <div className="who-list">
         {who.people.map((name) => (
@@ -58,6 +59,6 @@ export function WhoDialog({ who, onPick, onClose }: WhoDialogProps) {
           That is me
         </Button>
       </form>
-    </Modal>
+    </Dialog>
   );
 }

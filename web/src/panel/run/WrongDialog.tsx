@@ -8,8 +8,9 @@ import {
   type Shop,
   type Step,
 } from '@blue-ledge/core';
-import { Button, Input, Modal } from 'antd';
+import { Button, Input } from 'antd';
 import { useState } from 'react';
+import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { DefectDrawing } from '../../shared/defects/DefectDrawing.tsx';
 import { FoundDialog } from './FoundDialog.tsx';
 
@@ -29,7 +30,7 @@ export function WrongDialog({ onNote, ...of }: WrongDialogProps) {
   const [text, setText] = useState('');
   if (defect) return <FoundDialog defect={defect} onBack={() => setDefect(null)} {...of} />;
   return (
-    <Modal open title="What is wrong?" width={960} footer={null} onCancel={of.onClose} className="wrong">
+    <Dialog title="What is wrong?" width={960} onClose={of.onClose} className="wrong">
       <ul className="wrong-list">
         {DEFECTS.toSorted((a, b) => ORDER.indexOf(a) - ORDER.indexOf(b)).map((each) => (
           <li key={each}>
@@ -61,7 +62,7 @@ export function WrongDialog({ onNote, ...of }: WrongDialogProps) {
           Enter it as a note
         </Button>
       </form>
-    </Modal>
+    </Dialog>
   );
 }
 

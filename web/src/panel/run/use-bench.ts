@@ -14,7 +14,7 @@ import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import { startStepClock, type ClockPanel } from '../../clocks/start.ts';
 import { enter } from '../../outbox/record.ts';
 import { announce } from '../../state/announce.ts';
-import { useBegunSteps } from '../../state/begun-steps.ts';
+import { beginStep, endStep, useBegunSteps } from '../../state/begun-steps.ts';
 import type { PanelContext } from '../panel-context.ts';
 import type { Run, RunStep } from './use-run.ts';
 import { useWho, type Who } from './Who.tsx';
@@ -110,7 +110,7 @@ export function useBench({ context: { key, view }, plan, run, shown, shop, onDon
         setLast(null);
       }),
     begunMs,
-    begin: (nowMs) => useBegunSteps.getState().begin(place, nowMs),
+    begin: (nowMs) => beginStep(place, nowMs),
     finish: (nowMs, more = {}, agoMin = 0) =>
       as((by) => {
         const sinceMin =
@@ -121,7 +121,7 @@ export function useBench({ context: { key, view }, plan, run, shown, shop, onDon
           ...more,
         };
         write(writeEntry({ by, kind: 'act', body, agoMin }), `${step.n}. ${stepTitle(step)} done`);
-        useBegunSteps.getState().end(place);
+        endStep(place);
         startClock(agoMin);
         onDone();
       }),

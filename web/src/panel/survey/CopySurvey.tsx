@@ -1,7 +1,7 @@
 import { withSurveyOf, type Panel } from '@blue-ledge/core';
-import { Modal } from 'antd';
 import { useState } from 'react';
 import { useJob, usePanel } from '../../api/queries.ts';
+import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import type { PanelKey } from '../../outbox/entry.ts';
 
@@ -18,7 +18,7 @@ export function CopySurvey({ panelKey, panel, onCopy, onClose }: CopySurveyProps
   const [from, setFrom] = useState<string | null>(null);
   const others = (job?.panels ?? []).filter(({ id }) => id !== panelKey.panel);
   return (
-    <Modal open title="Copy the survey of another panel" footer={null} onCancel={onClose}>
+    <Dialog title="Copy the survey of another panel" onClose={onClose}>
       <p className="note">
         Its zones, layers and findings take the place of those here; their areas are scaled to this panel. It
         can be undone.
@@ -40,7 +40,7 @@ export function CopySurvey({ panelKey, panel, onCopy, onClose }: CopySurveyProps
           onTake={(other) => onCopy(withSurveyOf(panel, other))}
         />
       )}
-    </Modal>
+    </Dialog>
   );
 }
 

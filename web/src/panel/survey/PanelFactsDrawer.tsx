@@ -10,8 +10,8 @@ import {
   type OutlineKind,
   type Panel,
 } from '@blue-ledge/core';
-import { Checkbox, Drawer, Input, Select } from 'antd';
-import { FocusFirst } from '../../shared/FocusFirst.tsx';
+import { Checkbox, Input, Select } from 'antd';
+import { SideDrawer } from '../../shared/dialog/SideDrawer.tsx';
 import { NumberInput } from '../../shared/NumberInput.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { SizeFields } from '../../shared/SizeFields.tsx';
@@ -21,7 +21,6 @@ import { PartRows } from './PartRows.tsx';
 
 interface PanelFactsProps {
   readonly panel: Panel;
-  readonly isOpen: boolean;
   readonly onClose: () => void;
   readonly onChange: (panel: Panel) => void;
 }
@@ -74,13 +73,12 @@ const CHOICES = [
 ] as const;
 
 /** What is true of the panel as a whole: its outline and size, how it stands, and what sits on it. */
-export function PanelFactsDrawer({ panel, isOpen, onClose, onChange }: PanelFactsProps) {
+export function PanelFactsDrawer({ panel, onClose, onChange }: PanelFactsProps) {
   const put = (change: Partial<Panel>): void => onChange({ ...panel, ...change });
   const hasDrawnLines = drawnLines(panel).length > 0;
   const crown = crownOf(panel);
   return (
-    <Drawer title="Panel facts" open={isOpen} onClose={onClose} size={420} className="panel-facts">
-      {isOpen && <FocusFirst />}
+    <SideDrawer title="Panel facts" onClose={onClose} size={420} className="panel-facts">
       <div className="field">
         <label htmlFor="panel-name">Name</label>
         <Input
@@ -152,7 +150,7 @@ export function PanelFactsDrawer({ panel, isOpen, onClose, onChange }: PanelFact
       </div>
       <PartRows panel={panel} onChange={onChange} />
       <BorderRows panel={panel} onChange={onChange} />
-    </Drawer>
+    </SideDrawer>
   );
 }
 

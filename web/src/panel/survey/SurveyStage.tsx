@@ -65,12 +65,9 @@ export function SurveyStage() {
       >
         Choose a system
       </Button>
-      <PanelFactsDrawer
-        panel={panel}
-        isOpen={open === 'facts'}
-        onClose={() => setOpen(null)}
-        onChange={edit.change}
-      />
+      {open === 'facts' && (
+        <PanelFactsDrawer panel={panel} onClose={() => setOpen(null)} onChange={edit.change} />
+      )}
       {open === 'copy' && (
         <CopySurvey
           panelKey={key}

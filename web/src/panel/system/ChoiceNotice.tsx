@@ -1,8 +1,9 @@
 import type { System } from '@blue-ledge/core';
-import { Button, Modal, Spin } from 'antd';
+import { Button, Spin } from 'antd';
 import { useState } from 'react';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import { isOpened, usePlanById, type PanelKey } from '../../api/queries.ts';
+import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { useFormat } from '../../state/units.ts';
 import { SystemTable } from '../../shared/SystemTable.tsx';
@@ -34,9 +35,9 @@ export function ChoiceNotice({ panelKey, plan }: ChoiceNoticeProps) {
         <Button onClick={() => setIsOpen(true)}>Compare old and new</Button>
       </span>
       {isOpen && (
-        <Modal open width={820} title="Old and new" footer={null} onCancel={() => setIsOpen(false)}>
+        <Dialog width={820} title="Old and new" onClose={() => setIsOpen(false)}>
           <OldAndNew panelKey={panelKey} follows={follows} now={now} />
-        </Modal>
+        </Dialog>
       )}
     </div>
   );

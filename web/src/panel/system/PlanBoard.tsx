@@ -1,16 +1,16 @@
 import { OWN, patchesOf, quoteOf, type DatedStart, type PanelView } from '@blue-ledge/core';
-import { Drawer } from 'antd';
 import { useMemo, useState } from 'react';
 import type { PlanAsk } from '../../api/queries.ts';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
+import { SideDrawer } from '../../shared/dialog/SideDrawer.tsx';
 import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
 import { useCut } from '../../shared/panel-map/use-cut.ts';
 import { ZoneList } from '../../shared/panel-map/ZoneList.tsx';
 import { useSize } from '../../shared/use-size.ts';
-import { CompareModal } from './CompareModal.tsx';
+import { CompareDialog } from './CompareDialog.tsx';
 import { StepClock } from '../../clocks/StepClock.tsx';
 import { OtherProducts } from './OtherProducts.tsx';
-import { ReplanModal } from './ReplanModal.tsx';
+import { ReplanDialog } from './ReplanDialog.tsx';
 import { SectionPanel } from './SectionPanel.tsx';
 import { StepDetail } from './StepDetail.tsx';
 import { StepList } from './StepList.tsx';
@@ -131,14 +131,13 @@ export function PlanBoard({
         {zoneList}
       </section>
       <SectionPanel input={inputs.get(system.id)!} selection={selection} onMap={() => setIsMapOpen(true)} />
-      <Drawer
-        title="Panel map"
-        size={MAP_DRAWER_PX}
-        open={isMapOpen}
-        onClose={() => setIsMapOpen(false)}
-        className="map-drawer"
-      >
-        {isMapOpen && (
+      {isMapOpen && (
+        <SideDrawer
+          title="Panel map"
+          size={MAP_DRAWER_PX}
+          onClose={() => setIsMapOpen(false)}
+          className="map-drawer"
+        >
           <PanelMap
             panel={view.panel}
             width={MAP_DRAWER_PX - 48}
@@ -149,9 +148,9 @@ export function PlanBoard({
             cut={cut}
             onCut={setCut}
           />
-        )}
-        {zoneList}
-      </Drawer>
+          {zoneList}
+        </SideDrawer>
+      )}
       <section className="pane system-steps" aria-labelledby="steps-head">
         <StepList system={system} start={plan} n={n} onPick={selection.showStep} onStart={onStart} />
         <StepDetail
@@ -187,7 +186,7 @@ export function PlanBoard({
         />
       </section>
       {isComparing && (
-        <CompareModal
+        <CompareDialog
           systems={plan.systems}
           chosen={chosen}
           onClose={() => setIsComparing(false)}
@@ -198,7 +197,7 @@ export function PlanBoard({
         />
       )}
       {isReplanning && n > 0 && (
-        <ReplanModal
+        <ReplanDialog
           // Its ticks belong to these steps: with another step, system or plan it begins anew.
           key={`${stored.id} ${system.id} ${n}`}
           steps={system.steps}

@@ -1,7 +1,7 @@
 import { schoolOf, schoolsInPlay, type PanelView, type SchoolName, type Schools } from '@blue-ledge/core';
-import { Button, Drawer } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
-import { FocusFirst } from '../../shared/FocusFirst.tsx';
+import { SideDrawer } from '../../shared/dialog/SideDrawer.tsx';
 import { SchoolChoice } from '../../shared/SchoolChoice.tsx';
 
 interface SchoolsDrawerProps {
@@ -24,8 +24,7 @@ export function SchoolsDrawer({ view, chosen, onClose, onPlan }: SchoolsDrawerPr
     setOwn(side === shops(name) ? others : { ...others, [name]: side });
   };
   return (
-    <Drawer
-      open
+    <SideDrawer
       title="Ways of working, for this plan"
       size={460}
       onClose={onClose}
@@ -40,7 +39,6 @@ export function SchoolsDrawer({ view, chosen, onClose, onPlan }: SchoolsDrawerPr
         </div>
       }
     >
-      <FocusFirst />
       <p className="note">
         Practitioners differ here, each side with its reason. What is chosen holds for this plan; the shop’s
         own way stays as it is.
@@ -54,6 +52,6 @@ export function SchoolsDrawer({ view, chosen, onClose, onPlan }: SchoolsDrawerPr
           onChoose={(side) => choose(name, side)}
         />
       ))}
-    </Drawer>
+    </SideDrawer>
   );
 }

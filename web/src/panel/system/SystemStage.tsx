@@ -1,4 +1,4 @@
-import { Button, Modal, Spin } from 'antd';
+import { Button, Spin } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { clockTime, isPast, type PanelPlan, type PlanInput, type Shop, type System } from '@blue-ledge/core';
@@ -8,6 +8,7 @@ import { isOpened, useChooseSystem, usePlan } from '../../api/queries.ts';
 import { usePanelRecord } from '../../api/record-queries.ts';
 import { useLatest } from '../../shared/use-latest.ts';
 import { AfterPaint } from '../../shared/AfterPaint.tsx';
+import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { useFormat } from '../../state/units.ts';
 import { useUnsentAt } from '../../outbox/use-outbox.ts';
@@ -23,7 +24,7 @@ import { PlanTerms } from './PlanTerms.tsx';
 import { SchoolsDrawer } from './SchoolsDrawer.tsx';
 import { shopChanges } from './shop-changes.ts';
 import { Stops } from './Stops.tsx';
-import { PreviewModal } from './PreviewModal.tsx';
+import { PreviewDialog } from './PreviewDialog.tsx';
 import { WhyNotDrawer } from './WhyNotDrawer.tsx';
 import './system.css';
 
@@ -111,7 +112,7 @@ export function SystemStage() {
         />
       </AfterPaint>
       {isPreviewing && (
-        <PreviewModal
+        <PreviewDialog
           panelKey={context.key}
           plan={plan}
           terms={terms}
@@ -145,21 +146,24 @@ export function SystemStage() {
           }}
         />
       )}
-      <Modal
-        open={doubtful !== null}
-        title="Choose from a plan that is out of date?"
-        okText="Choose it all the same"
-        onOk={() => {
-          if (doubtful) choose.mutate({ systemId: doubtful, evenIfChanged: true });
-          setDoubtful(null);
-        }}
-        onCancel={() => setDoubtful(null)}
-      >
-        <p>
-          {changedText(plan.changed)} changed since it was made, and the system may not fit any more. Planning
-          again takes a moment.
-        </p>
-      </Modal>
+      {doubtful !== null && (
+        <Dialog
+          title="Choose from a plan that is out of date?"
+          act={{
+            label: 'Choose it all the same',
+            run: () => {
+              choose.mutate({ systemId: doubtful, evenIfChanged: true });
+              setDoubtful(null);
+            },
+          }}
+          onClose={() => setDoubtful(null)}
+        >
+          <p>
+            {changedText(plan.changed)} changed since it was made, and the system may not fit any more.
+            Planning again takes a moment.
+          </p>
+        </Dialog>
+      )}
     </div>
   );
 }

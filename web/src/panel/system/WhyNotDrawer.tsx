@@ -1,9 +1,9 @@
 import { isChosenWork, type ActInput, type OwnSequence, type Schools } from '@blue-ledge/core';
-import { Button, Checkbox, Drawer } from 'antd';
+import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
 import { OwnActs } from '../../shared/own-acts/OwnActs.tsx';
 import { Verdicts } from '../../shared/own-acts/Verdicts.tsx';
-import { FocusFirst } from '../../shared/FocusFirst.tsx';
+import { SideDrawer } from '../../shared/dialog/SideDrawer.tsx';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import { useJudge, useSheets } from '../../api/queries.ts';
 import { Problem } from '../../shared/Problem.tsx';
@@ -36,8 +36,7 @@ export function WhyNotDrawer({ panelKey, plan, schools, onClose, onUse }: WhyNot
   const system = planned.systems.find(({ id }) => id === (plan.chosen ?? planned.chosen));
   const start = (id: string): void => put(actsOf(id).filter(({ op }) => isChosenWork(op)));
   return (
-    <Drawer open title="Why not…?" size={760} onClose={onClose} className="why-not">
-      <FocusFirst />
+    <SideDrawer title="Why not…?" size={760} onClose={onClose} className="why-not">
       <p className="note">
         Put together what you would do. The planner judges it step by step, says which rule a step breaks, and
         what would make it allowed.
@@ -71,6 +70,6 @@ export function WhyNotDrawer({ panelKey, plan, schools, onClose, onUse }: WhyNot
         </p>
       )}
       {judge.data && <Verdicts judgement={judge.data} />}
-    </Drawer>
+    </SideDrawer>
   );
 }

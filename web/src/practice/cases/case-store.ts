@@ -1,6 +1,5 @@
 import type { ActInput } from '@blue-ledge/core';
-import { create } from 'zustand';
-import { persist } from 'zustand/middleware';
+import { persisted } from '../../state/persisted.ts';
 
 /** What a learner put together for each case, how often it was judged, and the best points so far. */
 export interface CaseLog {
@@ -16,13 +15,7 @@ interface CaseLogs {
 
 export const NOT_TRIED: CaseLog = { acts: [], tries: 0, best: null };
 
-export const useCaseLogs = create<CaseLogs>()(
-  persist<CaseLogs>(() => ({ byCase: {} }), {
-    name: 'ledge-practice-cases',
-    version: 1,
-    migrate: (kept) => kept as CaseLogs,
-  }),
-);
+export const useCaseLogs = persisted<CaseLogs>('ledge-practice-cases', { byCase: {} });
 
 function change(id: string, next: (log: CaseLog) => CaseLog): void {
   useCaseLogs.setState(({ byCase }) => ({ byCase: { ...byCase, [id]: next(byCase[id] ?? NOT_TRIED) } }));

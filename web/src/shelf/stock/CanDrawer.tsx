@@ -1,8 +1,9 @@
 import type { Can, CanView, ShopView } from '@blue-ledge/core';
-import { Button, Checkbox, DatePicker, Drawer, Input } from 'antd';
+import { Button, Checkbox, DatePicker, Input } from 'antd';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { useCanMoves, useMoveCans, useSaveCans } from '../../api/stock-queries.ts';
+import { SideDrawer } from '../../shared/dialog/SideDrawer.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { useFormat } from '../../state/units.ts';
@@ -37,7 +38,7 @@ export function CanDrawer({ view, name, shop, onClose }: CanDrawerProps) {
     </label>
   );
   return (
-    <Drawer open title={`${can.component}, ${name}`} size={480} onClose={onClose}>
+    <SideDrawer title={`${can.component}, ${name}`} size={480} onClose={onClose}>
       <div className="can-fields">
         <label className="field">
           <span>Batch</span>
@@ -64,7 +65,7 @@ export function CanDrawer({ view, name, shop, onClose }: CanDrawerProps) {
       {save.error && <Problem error={save.error} />}
       <Correction view={view} shop={shop} />
       <Moves view={view} shop={shop} />
-    </Drawer>
+    </SideDrawer>
   );
 }
 

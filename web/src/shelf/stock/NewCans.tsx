@@ -1,7 +1,8 @@
 import { boughtIn, type ProductSheet, type ShopView } from '@blue-ledge/core';
-import { DatePicker, Input, Modal, Select } from 'antd';
+import { DatePicker, Input, Select } from 'antd';
 import { useState } from 'react';
 import { useSaveCans } from '../../api/stock-queries.ts';
+import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { NumberInput } from '../../shared/NumberInput.tsx';
 import { Problem } from '../../shared/Problem.tsx';
@@ -49,13 +50,15 @@ export function NewCans({ shop, sheets, onClose }: NewCansProps) {
     });
   };
   return (
-    <Modal
-      open
+    <Dialog
       title="New cans"
-      okText={count === 1 ? 'Put the can in' : `Put ${count} cans in`}
-      okButtonProps={{ disabled: !isReady, loading: save.isPending }}
-      onOk={add}
-      onCancel={onClose}
+      act={{
+        label: count === 1 ? 'Put the can in' : `Put ${count} cans in`,
+        run: add,
+        isBusy: save.isPending,
+        isOff: !isReady,
+      }}
+      onClose={onClose}
     >
       <div className="can-fields">
         <label className="field">
@@ -117,6 +120,6 @@ export function NewCans({ shop, sheets, onClose }: NewCansProps) {
         </label>
       </div>
       {save.error && <Problem error={save.error} />}
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,6 +1,6 @@
 import { GRADES, type Grade, type ActInput, type Step } from '@blue-ledge/core';
-import { Modal } from 'antd';
 import { useState } from 'react';
+import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { NumberInput } from '../../shared/NumberInput.tsx';
 import { DoneRow, type DoneStep } from './DoneRow.tsx';
 
@@ -43,7 +43,7 @@ const coarserThan = (grade: Grade, grades: readonly Grade[]): Grade[] =>
   grades.filter((each) => GRADES.indexOf(each) < GRADES.indexOf(grade));
 
 /** Plan on from a step: what was done differently up to it, and how long the panel has been left since. */
-export function ReplanModal({ steps, n, acts: planAs, onPlan, onClose }: ReplanProps) {
+export function ReplanDialog({ steps, n, acts: planAs, onPlan, onClose }: ReplanProps) {
   const planned = steps.slice(0, n);
   const [done, setDone] = useState(() => planned.map(asPlanned));
   const [leftHours, setLeftHours] = useState(0);
@@ -53,14 +53,11 @@ export function ReplanModal({ steps, n, acts: planAs, onPlan, onClose }: ReplanP
     onPlan(last && leftHours > 0 ? [...acts.slice(0, -1), { ...last, thenMin: leftHours * 60 }] : acts);
   };
   return (
-    <Modal
-      open
+    <Dialog
       width={620}
       title="Plan on from here"
-      okText="Plan the rest"
-      onOk={plan}
-      onCancel={onClose}
-      okButtonProps={{ disabled: !done.some(({ isDone }) => isDone) }}
+      act={{ label: 'Plan the rest', run: plan, isOff: !done.some(({ isDone }) => isDone) }}
+      onClose={onClose}
     >
       <p>
         Steps 1 to {n} count as done as planned. Say what was different: untick what was left out, put in the
@@ -88,6 +85,6 @@ export function ReplanModal({ steps, n, acts: planAs, onPlan, onClose }: ReplanP
           onChange={setLeftHours}
         />
       </div>
-    </Modal>
+    </Dialog>
   );
 }

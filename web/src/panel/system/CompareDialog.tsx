@@ -1,10 +1,11 @@
 import type { System } from '@blue-ledge/core';
-import { Button, Modal } from 'antd';
+import { Button } from 'antd';
+import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { CheckOutlined } from '../../shared/icons.tsx';
 import { SystemTable } from '../../shared/SystemTable.tsx';
 import { usePanelContext } from '../panel-context.ts';
 
-interface CompareModalProps {
+interface CompareDialogProps {
   readonly systems: readonly System[];
   readonly chosen: string | null;
   readonly onShow: (id: string) => void;
@@ -12,17 +13,11 @@ interface CompareModalProps {
 }
 
 /** All systems that get the panel ready, in one table; one of them is looked at from here. */
-export function CompareModal({ systems, chosen, onShow, onClose }: CompareModalProps) {
+export function CompareDialog({ systems, chosen, onShow, onClose }: CompareDialogProps) {
   const { currency } = usePanelContext().view.shop;
   const ready = systems.filter(({ verdict }) => verdict === 'ready');
   return (
-    <Modal
-      open
-      width="min(1180px, 94vw)"
-      title="Systems that are ready, best first"
-      footer={null}
-      onCancel={onClose}
-    >
+    <Dialog width="min(1180px, 94vw)" title="Systems that are ready, best first" onClose={onClose}>
       <SystemTable
         currency={currency}
         columns={ready.map((system) => ({ head: system.title, system }))}
@@ -32,6 +27,6 @@ export function CompareModal({ systems, chosen, onShow, onClose }: CompareModalP
           </Button>
         )}
       />
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,14 +1,15 @@
 import { openPlan, type PlanPreview } from '@blue-ledge/core';
-import { Button, Modal, Spin } from 'antd';
+import { Spin } from 'antd';
 import { useEffect } from 'react';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import { usePreview, type PanelKey, type PlanAsk } from '../../api/queries.ts';
+import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { sheetChanges } from './sheet-changes.ts';
 import { SystemTable } from '../../shared/SystemTable.tsx';
 import { usePanelContext } from '../panel-context.ts';
 
-interface PreviewModalProps {
+interface PreviewDialogProps {
   readonly panelKey: PanelKey;
   readonly plan: PlanOnScreen;
   readonly terms: PlanAsk;
@@ -17,7 +18,7 @@ interface PreviewModalProps {
 }
 
 /** What planning again would come to, beside what is there: nothing is changed until it is asked for. */
-export function PreviewModal({ panelKey, plan, terms, onClose, onPlan }: PreviewModalProps) {
+export function PreviewDialog({ panelKey, plan, terms, onClose, onPlan }: PreviewDialogProps) {
   const preview = usePreview(panelKey);
   const { mutate } = preview;
   useEffect(() => {
@@ -26,24 +27,17 @@ export function PreviewModal({ panelKey, plan, terms, onClose, onPlan }: Preview
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [mutate]);
   return (
-    <Modal
-      open
+    <Dialog
       width={860}
       title="What planning again would change"
-      onCancel={onClose}
-      footer={[
-        <Button key="leave" onClick={onClose}>
-          Leave it as it is
-        </Button>,
-        <Button key="plan" type="primary" disabled={!preview.data} onClick={onPlan}>
-          Plan again
-        </Button>,
-      ]}
+      act={{ label: 'Plan again', run: onPlan, isOff: !preview.data }}
+      leave={{ label: 'Leave it as it is', run: onClose }}
+      onClose={onClose}
     >
       {preview.error && <Problem error={preview.error} />}
       {preview.isPending && <Spin description="Planning it for comparison" />}
       {preview.data && <OldAndNew plan={plan} preview={preview.data} />}
-    </Modal>
+    </Dialog>
   );
 }
 
