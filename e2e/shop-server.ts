@@ -185,5 +185,9 @@ export class ShopHost {
   }
 }
 
-export const demoJob = (file = 'book-bus-6') =>
-  JSON.parse(readFileSync(join(ROOT, `demo/${file}.ledge.json`), 'utf8'));
+const fileOf = (name: string): string => join(ROOT, `demo/${name}.ledge.json`);
+
+/** Path of the demo job's file. */
+export const DEMO_FILE = fileOf('book-bus-6');
+
+export const demoJob = (file = 'book-bus-6') => JSON.parse(readFileSync(fileOf(file), 'utf8'));

@@ -1,6 +1,6 @@
 /**
- * `npm test`: lint, format, types, unit tests, browser tests and a tiny round of the benchmarks, on a fresh machine as
- * well. All of them run whatever the others say; the last line sums them up. `npm run test:all` tries the long crossings
+ * `npm test`: lint, format, types, unit tests, the record of behaviour, browser tests and a tiny round of the benchmarks,
+ * on a fresh machine as well. All of them run whatever the others say; the last line sums them up. `npm run test:all` tries the long crossings
  * whole. `npm test -- PART [what its runner takes]` runs one part: `npm test -- unit core/src/film -t "four coats"`.
  */
 import { spawn } from 'node:child_process';
@@ -93,6 +93,14 @@ const format = async (args) =>
   );
 const benchRound = async (args) =>
   check(await program(process.execPath, [join(root, 'scripts/bench.mjs'), '--tiny', ...args], BESIDE));
+const behaviour = async (args) =>
+  check(
+    await program(
+      process.execPath,
+      [join(root, 'scripts/behaviour.mjs'), ...(env.LEDGE_TESTS === 'all' ? [] : ['--sample']), ...args],
+      BESIDE,
+    ),
+  );
 const types = async () => {
   console.log('\n--- types');
   return check(
@@ -109,20 +117,30 @@ const PARTS = {
   format: { run: format, needs: [] },
   types: { run: types, needs: [] },
   unit: { run: unitTests, needs: ['core', 'server'] },
+  behaviour: { run: behaviour, needs: ['core'] },
   browser: { run: browserTests, needs: ['core', 'server', 'web'] },
   bench: { run: benchRound, needs: ['core', 'server', 'web'] },
 };
 
-/** What takes no part in the others goes beside them: two cores are what a small machine has. */
+/** What was compiled is bundled; one failure where that does not work. */
+const bundled = () =>
+  build(PARTS.browser.needs, Promise.resolve()).then(
+    () => check(true),
+    () => check(false),
+  );
+
+/** What needs no core of its own goes beside the unit tests: two cores are what a small machine has. */
 async function everything() {
-  const checked = types();
-  const beside = checked.then(async () => [await lint([]), await format([])]);
-  const typed = await checked;
-  await build(PARTS.browser.needs, Promise.resolve());
+  const typed = types();
+  const ready = typed.then(bundled);
+  const beside = (async () => {
+    const tidy = [await lint([]), await format([])];
+    await ready;
+    return [...tidy, await behaviour([]), await benchRound([])];
+  })();
+  const built = [await typed, await ready];
   const unit = await unitTests([]);
-  const tidy = await beside;
-  const browser = await browserTests([]);
-  return [typed, ...tidy, unit, browser, await benchRound([])];
+  return [...built, ...(await beside), unit, await browserTests([])];
 }
 
 async function onePart(name, args) {

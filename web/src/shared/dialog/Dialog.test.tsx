@@ -124,6 +124,22 @@ test('a dialog without a field has the focus itself: Enter pressed twice presses
   expect(pressed).not.toHaveBeenCalled();
 });
 
+test('a drawer without a field has the focus itself', async () => {
+  const user = onPage(
+    <Opener>
+      {(close) => (
+        <SideDrawer title="Why" size={300} onClose={close}>
+          <button type="button">It is so</button>
+        </SideDrawer>
+      )}
+    </Opener>,
+  );
+  await user.click(button('Open it'));
+  const open = await dialog('Why');
+  await waitFor(() => expect(open.contains(document.activeElement)).toBe(true));
+  expect(document.activeElement?.tagName).not.toBe('BUTTON');
+});
+
 test('where the opener is gone the page has the focus, on which no key acts', async () => {
   const user = onPage(<Opener isGone>{withField(jest.fn())}</Opener>);
   await user.click(button('Open it'));

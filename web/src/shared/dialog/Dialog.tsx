@@ -1,6 +1,6 @@
 import { Button, Modal } from 'antd';
 import { useRef, type FormEvent, type KeyboardEvent, type ReactNode } from 'react';
-import { focusFirstField } from './first-focus.ts';
+import { focusInside } from './first-focus.ts';
 import { useFocusReturn } from './focus-return.ts';
 
 /** What a button of a dialog says and does. */
@@ -56,7 +56,7 @@ export function Dialog({ title, width = 520, className, act, leave, other, onClo
       // What is typed is not lost to a hand that touches the screen beside it.
       mask={{ closable: act === undefined }}
       focusable={{ focusTriggerAfterClose: false }}
-      afterOpenChange={(isOpen) => isOpen && focusFirstField(mark.current?.parentElement)}
+      afterOpenChange={(isOpen) => isOpen && focusInside(mark.current)}
       onCancel={onClose}
       modalRender={(dialog) =>
         act ? (

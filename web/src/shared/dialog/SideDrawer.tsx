@@ -1,6 +1,6 @@
 import { Drawer } from 'antd';
 import { useRef, type ReactNode } from 'react';
-import { focusFirstField } from './first-focus.ts';
+import { focusInside } from './first-focus.ts';
 import { leaveField, useFocusReturn } from './focus-return.ts';
 
 interface SideDrawerProps {
@@ -28,7 +28,7 @@ export function SideDrawer({ title, size, className, extra, footer, onClose, chi
       extra={extra}
       footer={footer}
       focusable={{ focusTriggerAfterClose: false }}
-      afterOpenChange={(isOpen) => isOpen && focusFirstField(mark.current?.parentElement)}
+      afterOpenChange={(isOpen) => isOpen && focusInside(mark.current)}
       onClose={() => {
         // Its fields keep what was typed; a dialog that is closed drops it.
         leaveField();

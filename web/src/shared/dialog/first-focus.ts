@@ -9,8 +9,16 @@ const isTouched = (): boolean => globalThis.matchMedia?.('(pointer: coarse)').ma
 /**
  * The first control of a dialog takes the focus where it is a field. A button does not: whoever presses Enter twice
  * would press it unread. The dialog itself has the focus then, and Tab leads on.
+ * @param inside something in the body of the dialog
  */
-export function focusFirstField(body: Element | null | undefined): void {
-  const first = body?.querySelector<HTMLElement>(CONTROLS);
+export function focusInside(inside: Element | null): void {
+  const first = inside?.parentElement?.querySelector<HTMLElement>(CONTROLS);
+  const dialog = inside?.closest<HTMLElement>('[role="dialog"]');
   if (first?.matches(FIELDS) && !isTouched()) first.focus({ preventScroll: true });
+  else if (dialog && !dialog.contains(document.activeElement)) focusItself(dialog);
+}
+
+function focusItself(dialog: HTMLElement): void {
+  if (!dialog.hasAttribute('tabindex')) dialog.tabIndex = -1;
+  dialog.focus({ preventScroll: true });
 }

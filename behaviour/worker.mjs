@@ -1,0 +1,4 @@
+/** Plans kept panels in a thread. */
+import { summaryOf } from './summary.mjs';
+
+export default (panels) => panels.map(summaryOf);
