@@ -3,9 +3,11 @@ const RealDate = Date;
 let shiftMs = 0;
 const now = () => RealDate.now() + shiftMs;
 
-/** From now on it is that morning. */
-export function itIsMorning() {
-  shiftMs = RealDate.parse(process.env.LEDGE_MORNING) - RealDate.now();
+const MINUTE_MS = 60_000;
+
+/** From now on it is that morning, or so many minutes before it. */
+export function itIsMorning(minutesToGo = 0) {
+  shiftMs = RealDate.parse(process.env.LEDGE_MORNING) - minutesToGo * MINUTE_MS - RealDate.now();
 }
 
 itIsMorning();

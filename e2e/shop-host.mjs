@@ -17,8 +17,8 @@ const planThreads = new KeptThreads(join(ROOT, 'server/dist/planning/plan-worker
 
 let app = null;
 
-async function open({ folder, port }) {
-  itIsMorning();
+async function open({ folder, port, minutesToGo }) {
+  itIsMorning(minutesToGo);
   app = await createApp({
     port,
     hostNames: [],

@@ -116,12 +116,15 @@ class HostedShop extends ShopServer {
     private readonly host: ShopHost,
     port: number,
     folder: string,
+    /** Until the morning on which tests begin. */
+    private readonly minutesToGo = 0,
   ) {
     super(port, folder);
   }
 
   async start(): Promise<void> {
-    await this.host.do('open', { port: this.port, folder: this.folder });
+    const { port, folder, minutesToGo } = this;
+    await this.host.do('open', { port, folder, minutesToGo });
     this.isOpen = true;
   }
 
@@ -130,6 +133,8 @@ class HostedShop extends ShopServer {
     this.isOpen = false;
   }
 }
+
+const MINUTES_BEFORE = 30;
 
 /** A process that has the servers of one test worker, and the data folder that all of them begin with: the demo job. */
 export class ShopHost {
@@ -145,7 +150,8 @@ export class ShopHost {
   static async begin(): Promise<ShopHost> {
     const host = new ShopHost(await freePort());
     host.prepared = newFolder();
-    const first = new HostedShop(host, host.port, host.prepared);
+    // Before any test begins: nothing that a test does is older than the demo job.
+    const first = new HostedShop(host, host.port, host.prepared, MINUTES_BEFORE);
     await first.start();
     await first.takeDemo();
     await first.stop();

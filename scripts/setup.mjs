@@ -2,6 +2,7 @@
  * Makes a bare clone ready: installs what package-lock.json names, once per lock file.
  * Node built-ins only, so that it runs with nothing installed. Says what it does on stderr.
  */
+import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -45,13 +46,19 @@ function systemSqlite() {
   return Number(/SQLITE_VERSION_NUMBER (\d+)/.exec(readFileSync(SQLITE_HEADER, 'utf8'))?.[1] ?? 0);
 }
 
+/** Whether a driver of an earlier install is still there, and whole. */
+const hasDriver = () => spawnSync(process.execPath, ['-e', "require('sqlite3')"], { cwd: root }).status === 0;
+
 /** A ready-made driver where the network has one, else linked to the system's SQLite, else compiled with its own. */
-function makeDatabaseDriver() {
+async function makeDatabaseDriver() {
+  if (hasDriver()) return;
   const isLinked = systemSqlite() >= LEAST_SQLITE;
-  const env = { ...process.env, ...(isLinked ? { npm_config_sqlite: '/usr' } : {}) };
-  return step(
+  const make = (settings) =>
+    run(npm, ['rebuild', 'sqlite3', '--loglevel=error'], { env: { ...process.env, ...settings } });
+  await step(
     `Making the database driver${isLinked ? ' with this system’s SQLite' : ''}`,
     isLinked ? '30 s' : '2 min; 30 s where libsqlite3-dev is installed',
-    () => run(npm, ['rebuild', 'sqlite3', '--loglevel=error'], { env }),
+    // A header without its library does not link.
+    () => (isLinked ? make({ npm_config_sqlite: '/usr' }).catch(() => make({})) : make({})),
   );
 }

@@ -117,7 +117,7 @@ test.each(STACKS)('%s: whatever is found on it is settled, or stops it', (stack)
     ...FINDINGS.map((findings) => ({ findings, tests: [] as object[] })),
     ...TESTS.map((one) => ({ findings: [], tests: [one] })),
   ];
-  const open = sampleOf(crossings, 3).flatMap(({ findings, tests }) => {
+  const open = sampleOf(crossings, 4).flatMap(({ findings, tests }) => {
     const name = `${stack} ${nameOf([...findings, ...tests])}`;
     const left = leftOpen(taskOf(stack, findings, tests));
     return left.length > 0 ? [`${name}: ${[...new Set(left)].join(', ')}`] : [];

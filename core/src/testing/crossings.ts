@@ -15,6 +15,6 @@ export function sampleOf<T>(cases: readonly T[], oneOf: number): readonly T[] {
   return cases.filter(() => random() * oneOf < 1);
 }
 
-/** Runs of a property: a third of them with the same cases every time, or all with cases that nobody saw before. */
+/** Runs of a property: a quarter of them with the same cases every time, or all with cases that nobody saw before. */
 export const runsOf = (whole: number): { readonly numRuns: number; readonly seed?: number } =>
-  isWhole ? { numRuns: whole } : { numRuns: Math.ceil(whole / 3), seed: SEED };
+  isWhole ? { numRuns: whole } : { numRuns: Math.ceil(whole / 4), seed: SEED };

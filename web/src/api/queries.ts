@@ -221,7 +221,11 @@ export function useMakePlan(key: PanelKey) {
         body: { ...terms, ...(own ? { own } : {}) },
         key: clientKey,
       }),
-    onSuccess: (plan) => void client.setQueryData(planQueryKey(key), plan),
+    onSuccess: async (plan) => {
+      // An answer that was asked for before this plan would take it off the screen again.
+      await client.cancelQueries({ queryKey: planQueryKey(key), exact: true });
+      client.setQueryData(planQueryKey(key), plan);
+    },
   });
 }
 

@@ -9,7 +9,8 @@ const KEYS: readonly (readonly [place: string, keys: readonly (readonly [keys: s
       [
         ['?', 'this list'],
         ['Tab, Shift Tab', 'to the next field or button, and back'],
-        ['Esc', 'closes a drawer or list, and drops a number that is being typed'],
+        ['Esc', 'closes a dialog, drawer or list, and drops a number that is being typed'],
+        ['Enter in a field of a dialog', 'does what the dialog is for'],
         ['↑ ↓ in a number', 'one step more or less; with Shift ten'],
       ],
     ],

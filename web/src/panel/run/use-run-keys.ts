@@ -19,6 +19,10 @@ const isMeantElsewhere = ({ target, ctrlKey, metaKey, altKey }: KeyboardEvent): 
   (target instanceof HTMLElement &&
     target.closest('input, textarea, select, [role="dialog"], button, a') !== null);
 
+/** The page has the focus where what had it is gone: an Enter was meant for that, not for the step. */
+const isForWhatIsGone = ({ target }: KeyboardEvent): boolean =>
+  target instanceof HTMLElement && target.matches('main');
+
 /** The large keys of the bench: on, back, done. */
 export function useRunKeys(keys: RunKeys): void {
   const latest = useLatest(keys);
@@ -28,7 +32,7 @@ export function useRunKeys(keys: RunKeys): void {
       const { go, finish, mayFinish } = latest.current;
       const by = STEPS[event.key];
       if (by !== undefined) go(by);
-      else if (event.key === 'Enter' && !event.repeat && mayFinish) finish();
+      else if (event.key === 'Enter' && !event.repeat && mayFinish && !isForWhatIsGone(event)) finish();
       else return;
       event.preventDefault();
     };

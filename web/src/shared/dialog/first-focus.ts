@@ -14,6 +14,8 @@ const isTouched = (): boolean => globalThis.matchMedia?.('(pointer: coarse)').ma
 export function focusInside(inside: Element | null): void {
   const first = inside?.parentElement?.querySelector<HTMLElement>(CONTROLS);
   const dialog = inside?.closest<HTMLElement>('[role="dialog"]');
+  // Another field may have asked for it.
+  if (dialog?.contains(document.activeElement) && document.activeElement?.matches(FIELDS)) return;
   if (first?.matches(FIELDS) && !isTouched()) first.focus({ preventScroll: true });
   else if (dialog && !dialog.contains(document.activeElement)) focusItself(dialog);
 }
