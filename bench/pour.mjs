@@ -56,8 +56,10 @@ export async function benchPour(root) {
     await inBrowser(async (page) => {
       await page.addInitScript(watchTasks);
       const longest = () => page.evaluate(() => Math.max(0, ...window.tasksMs.splice(0)));
-      const open = async (show) => {
+      /** Opens a view, and waits until what is moved in it is there and all is quiet. */
+      const open = async (show, moved) => {
         await page.goto(`${address}/jobs/bus-6/panels/door/pour?step=27&show=${show}`);
+        await moved.waitFor();
         await page.waitForTimeout(amount(1500, 300));
         await longest();
       };
@@ -74,12 +76,14 @@ export async function benchPour(root) {
         report(`${what}: slowest of ${took.length}`, Math.max(...took), 'ms', 16);
         report(`${what}: longest task`, await longest(), 'ms', 50);
       };
-      await open('Undertone');
+      await open('Undertone', page.locator('.ant-slider-handle').first());
       await told('hiding card slider', await page.evaluate(slideInPage, ['.ant-slider-handle', N_MOVES]));
-      await open('Gun');
+      await open('Gun', page.getByLabel('Reduced by').first());
       await told('reduction of the gun', await page.evaluate(typeInPage, ['Reduced by', N_MOVES]));
-      await open('Mix');
-      await page.getByRole('button', { name: 'Pour it part by part' }).click();
+      const pour = page.getByRole('button', { name: 'Pour it part by part' });
+      await open('Mix', pour);
+      await pour.click();
+      await page.getByLabel('Reading of the scale').waitFor();
       await told('reading of the scale', await page.evaluate(typeInPage, ['Reading of the scale', N_MOVES]));
     });
   });

@@ -5,6 +5,7 @@ export default defineConfig({
   testDir: '.',
   outputDir: '../test-results/browser',
   workers: 2,
+  fullyParallel: true,
   // What passes only at the second try is listed, and fails the run: the second try shows that it is one of these.
   retries: 1,
   failOnFlakyTests: true,

@@ -1,68 +1,76 @@
 import type { ShopView } from '@blue-ledge/core';
+import type { Page } from '@playwright/test';
 import { unreadableText } from './drawn-text.ts';
 import { DOOR, askForSystems, expect, expectAccessible, test } from './fixtures.ts';
 
-for (const theme of ['light', 'dark'])
-  test(`every view is accessible: ${theme}`, async ({ page }) => {
-    test.slow();
-    await page.addInitScript((name) => {
-      localStorage.setItem('ledge-theme', JSON.stringify({ state: { name }, version: 1 }));
-    }, theme);
-    await page.goto('/jobs');
-    await expect(page.getByRole('heading', { name: 'Book bus 6' })).toBeVisible();
-    await expectAccessible(page);
-    await page.goto('/jobs/bus-6');
-    await expect(page.getByRole('heading', { name: 'Sliding door shell' })).toBeVisible();
-    await expectAccessible(page);
-    await page.goto('/bay');
-    await expect(page.getByText('It is not planned yet').first()).toBeVisible();
-    await expectAccessible(page);
-    await page.goto('/shop');
-    await expect(page.getByRole('heading', { name: 'How this shop works' })).toBeVisible();
-    await expectAccessible(page);
-    await page.goto('/shelf');
-    await page.getByRole('button', { name: 'Take Sealer 3:1:1 over' }).click();
-    await expect(page.getByRole('heading', { name: 'What it may lie on' })).toBeVisible();
-    await expectAccessible(page);
-    await page.getByRole('link', { name: /^All products of/ }).click();
-    await expect(page.getByRole('heading', { name: 'Your own', exact: true })).toBeVisible();
-    await expectAccessible(page);
-    await page.getByRole('link', { name: 'Equipment' }).click();
-    await expect(page.getByRole('heading', { name: 'Mixing cups' })).toBeVisible();
-    await expectAccessible(page);
-    await page.getByRole('link', { name: 'Stock' }).click();
-    await expect(page.getByText('No system is chosen in an open job')).toBeVisible();
-    await expectAccessible(page);
-    await page.goto(`${DOOR}/survey?zone=C`);
-    await expect(page.getByRole('group', { name: /Section as found/ })).toBeVisible();
-    await expectAccessible(page);
-    await page.goto(`${DOOR}/system`);
-    await expect(page.getByRole('heading', { name: 'No system yet' })).toBeVisible();
-    await expectAccessible(page);
-    await askForSystems(page);
-    await expectAccessible(page);
-    await page
-      .getByRole('button', { name: /refused/ })
-      .first()
-      .click();
-    await expectAccessible(page);
-    for (const view of ['grits', 'film', 'blocking']) {
-      await page.goto(`${DOOR}/ladder?view=${view}`);
-      await expect(page.getByRole('heading', { level: 2, name: /^Zone [BC]/ })).toBeVisible();
-      await expectAccessible(page);
-    }
-    for (const show of ['Mix', 'Gun', 'Flow cup', 'Undertone']) {
-      await page.goto(`${DOOR}/pour?step=15&show=${show}`);
-      await expect(page.getByRole('tab', { name: show, selected: true })).toBeVisible();
-      await expectAccessible(page);
-    }
-    await page.goto('/practice');
-    await expect(page.getByRole('region', { name: 'Score' })).toBeVisible();
-    await expectAccessible(page);
-    await page.goto(`${DOOR}/plan-sheet`);
-    await expect(page.getByRole('heading', { name: /Sliding door shell/ })).toBeVisible();
-    await expectAccessible(page);
-  });
+/** In the light and in the dark theme, the one that is on first. */
+async function expectAccessibleInBoth(page: Page): Promise<void> {
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Dark, for the booth' }).click();
+  await expectAccessible(page);
+}
+
+test('every place is accessible, light and dark', async ({ page }) => {
+  test.slow();
+  await page.goto('/jobs');
+  await expect(page.getByRole('heading', { name: 'Book bus 6' })).toBeVisible();
+  await expectAccessibleInBoth(page);
+  await page.goto('/jobs/bus-6');
+  await expect(page.getByRole('heading', { name: 'Sliding door shell' })).toBeVisible();
+  await expectAccessibleInBoth(page);
+  await page.goto('/bay');
+  await expect(page.getByText('It is not planned yet').first()).toBeVisible();
+  await expectAccessibleInBoth(page);
+  await page.goto('/shop');
+  await expect(page.getByRole('heading', { name: 'How this shop works' })).toBeVisible();
+  await expectAccessibleInBoth(page);
+  await page.goto('/shelf');
+  await page.getByRole('button', { name: 'Take Sealer 3:1:1 over' }).click();
+  await expect(page.getByRole('heading', { name: 'What it may lie on' })).toBeVisible();
+  await expectAccessibleInBoth(page);
+  await page.getByRole('link', { name: /^All products of/ }).click();
+  await expect(page.getByRole('heading', { name: 'Your own', exact: true })).toBeVisible();
+  await expectAccessibleInBoth(page);
+  await page.getByRole('link', { name: 'Equipment' }).click();
+  await expect(page.getByRole('heading', { name: 'Mixing cups' })).toBeVisible();
+  await expectAccessibleInBoth(page);
+  await page.getByRole('link', { name: 'Stock' }).click();
+  await expect(page.getByText('No system is chosen in an open job')).toBeVisible();
+  await expectAccessibleInBoth(page);
+  await page.goto('/practice');
+  await expect(page.getByRole('region', { name: 'Score' })).toBeVisible();
+  await expectAccessibleInBoth(page);
+});
+
+test('every stage of a panel is accessible, light and dark', async ({ page }) => {
+  test.slow();
+  await page.goto(`${DOOR}/survey?zone=C`);
+  await expect(page.getByRole('group', { name: /Section as found/ })).toBeVisible();
+  await expectAccessibleInBoth(page);
+  await page.goto(`${DOOR}/system`);
+  await expect(page.getByRole('heading', { name: 'No system yet' })).toBeVisible();
+  await expectAccessibleInBoth(page);
+  await askForSystems(page);
+  await expectAccessibleInBoth(page);
+  await page
+    .getByRole('button', { name: /refused/ })
+    .first()
+    .click();
+  await expectAccessibleInBoth(page);
+  for (const view of ['grits', 'film', 'blocking']) {
+    await page.goto(`${DOOR}/ladder?view=${view}`);
+    await expect(page.getByRole('heading', { level: 2, name: /^Zone [BC]/ })).toBeVisible();
+    await expectAccessibleInBoth(page);
+  }
+  for (const show of ['Mix', 'Gun', 'Flow cup', 'Undertone']) {
+    await page.goto(`${DOOR}/pour?step=15&show=${show}`);
+    await expect(page.getByRole('tab', { name: show, selected: true })).toBeVisible();
+    await expectAccessibleInBoth(page);
+  }
+  await page.goto(`${DOOR}/plan-sheet`);
+  await expect(page.getByRole('heading', { name: /Sliding door shell/ })).toBeVisible();
+  await expectAccessibleInBoth(page);
+});
 
 test('addresses that lead nowhere say so', async ({ page }) => {
   await page.goto('/nowhere');
@@ -88,29 +96,45 @@ test('a step and a system can be reached by keyboard and by address', async ({ p
   await expect(page.getByRole('group', { name: /Section after step 12/ })).toBeVisible();
 });
 
-for (const viewport of [
+const VIEWPORTS = [
   { width: 1280, height: 800 },
   { width: 1024, height: 768 },
   // Zoomed to 150 %.
   { width: 853, height: 533 },
   { width: 800, height: 600 },
-])
-  test(`nothing is cut off at ${viewport.width} px`, async ({ page, shop, request }) => {
-    test.slow();
-    const [{ id: shopId }] = (await (await request.get(`${shop.url}/api/shops`)).json()) as [ShopView];
-    await page.setViewportSize(viewport);
-    await askForSystems(page);
-    const stages = ['survey?zone=C', 'system', 'system?step=15&zone=C', 'system?step=29&zone=B'];
-    const ladders = ['ladder', 'ladder?view=film&build=B-15', 'plan-sheet'];
-    const views = [...stages, ...ladders].map((stage) => `${DOOR}/${stage}`);
-    const shelves = ['/shelf', ...['equipment', 'stock'].map((part) => `/shelf/${shopId}/${part}`)];
-    const pours = ['Mix', 'Gun', 'Flow cup', 'Undertone'].map((show) => `${DOOR}/pour?step=15&show=${show}`);
-    for (const path of ['/jobs', '/jobs/bus-6', '/shop', ...shelves, ...views, ...pours, '/practice']) {
-      await page.goto(path);
-      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-      const overrun = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-      expect([path, overrun]).toEqual([path, 0]);
-      if (views.includes(path)) await expect(page.locator('main svg text').nth(3)).toBeVisible();
-      await expect.poll(async () => [path, ...(await unreadableText(page))]).toEqual([path]);
+];
+
+/** Opens each view once, and makes the window smaller and smaller over it. */
+async function expectNothingCutOff(page: Page, paths: readonly string[], isDrawn: boolean): Promise<void> {
+  for (const path of paths) {
+    await page.setViewportSize(VIEWPORTS[0]!);
+    await page.goto(path);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    for (const viewport of VIEWPORTS) {
+      await page.setViewportSize(viewport);
+      const where = `${path} at ${viewport.width} px`;
+      const overrun = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      await expect.poll(async () => [where, await overrun()]).toEqual([where, 0]);
+      if (isDrawn) await expect(page.locator('main svg text').nth(3)).toBeVisible();
+      await expect.poll(async () => [where, ...(await unreadableText(page))]).toEqual([where]);
     }
-  });
+  }
+}
+
+test('nothing is cut off in the places, from 1280 to 800 px', async ({ page, shop, request }) => {
+  test.slow();
+  const [{ id: shopId }] = (await (await request.get(`${shop.url}/api/shops`)).json()) as [ShopView];
+  const shelves = ['/shelf', ...['equipment', 'stock'].map((part) => `/shelf/${shopId}/${part}`)];
+  await expectNothingCutOff(page, ['/jobs', '/jobs/bus-6', '/shop', ...shelves, '/practice'], false);
+});
+
+test('nothing is cut off in the stages of a panel, from 1280 to 800 px', async ({ page }) => {
+  test.slow();
+  await askForSystems(page);
+  const stages = ['survey?zone=C', 'system', 'system?step=15&zone=C', 'system?step=29&zone=B'];
+  const ladders = ['ladder', 'ladder?view=film&build=B-15', 'plan-sheet'];
+  const pours = ['Mix', 'Gun', 'Flow cup', 'Undertone'].map((show) => `${DOOR}/pour?step=15&show=${show}`);
+  const drawn = [...stages, ...ladders].map((stage) => `${DOOR}/${stage}`);
+  await expectNothingCutOff(page, drawn, true);
+  await expectNothingCutOff(page, pours, false);
+});
