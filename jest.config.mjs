@@ -52,7 +52,7 @@ const components = {
 
 export default {
   // Nothing here is timed; a slow disk is no failure.
-  testTimeout: 60_000,
+  testTimeout: 120_000,
   maxWorkers: Math.max(2, cpus().length - 1),
   projects: [
     project('core', false),

@@ -21,7 +21,7 @@ test('panels that are not planned wait and say so; planned ones stand on the cha
   await expect(page.getByRole('heading', { name: 'Bay', level: 1 })).toBeVisible();
   await expect(page.getByText('It is not planned yet').first()).toBeVisible();
   await planAll(page);
-  await expect(label(page, 'Sliding door shell')).toBeVisible({ timeout: 20_000 });
+  await expect(label(page, 'Sliding door shell')).toBeVisible();
   await expect(page.getByText(/all ready/)).toBeVisible();
   await expect(page.getByRole('list', { name: 'Booth' })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Prep A' })).toBeVisible();
@@ -44,21 +44,21 @@ test('a foreman moves a step by its dialog, sees what it breaks and what mends i
   await expect(dialog.getByText(/Breaks: .*mended/).first()).toBeVisible();
   await expect(dialog.getByText(/Sliding door shell ready \w+ \d\d:\d\d/)).toBeVisible();
   await dialog.getByRole('button', { name: 'Move it there' }).click();
-  await expect(page.getByText(/is held to Thu 10:30/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/is held to Thu 10:30/)).toBeVisible();
   await expect(pane.getByText('Thu 10:30')).toBeVisible();
   await expect(pane.getByText(`Ready ${ready}`)).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(pane.getByText(`Ready ${ready}`)).toBeVisible({ timeout: 20_000 });
+  await expect(pane.getByText(`Ready ${ready}`)).toBeVisible();
 });
 
 test('a bar is dragged to another time, and another screen sees it', async ({ page, context }) => {
   await planAll(page);
   await page.goto('/bay');
   const bar = panels(page).first().locator('[data-bar]:not(.is-alone)').first();
-  await expect(bar).toBeVisible({ timeout: 20_000 });
+  await expect(bar).toBeVisible();
   const other = await context.newPage();
   await other.goto('/bay');
-  await expect(panels(other).first()).toBeVisible({ timeout: 20_000 });
+  await expect(panels(other).first()).toBeVisible();
   const box = (await bar.boundingBox())!;
   await page.mouse.move(box.x + 3, box.y + 10);
   await page.mouse.down();
@@ -66,8 +66,8 @@ test('a bar is dragged to another time, and another screen sees it', async ({ pa
   // While it is dragged the whole schedule says what the move comes to.
   await expect(page.locator('.bay-ghost')).toContainText(/ready \w+|Nothing else moves|Put in/);
   await page.mouse.up();
-  await expect(page.getByText(/is held to/)).toBeVisible({ timeout: 20_000 });
-  await expect(other.locator('.bay-bar.is-pinned')).toHaveCount(1, { timeout: 20_000 });
+  await expect(page.getByText(/is held to/)).toBeVisible();
+  await expect(other.locator('.bay-bar.is-pinned')).toHaveCount(1);
 });
 
 test('printed for the wall, every panel is on the paper', async ({ page, shop }) => {
@@ -78,7 +78,7 @@ test('printed for the wall, every panel is on the paper', async ({ page, shop })
   await planAll(page);
   await page.setViewportSize({ width: 1280, height: 500 });
   await page.goto('/bay');
-  await expect(panels(page).first()).toBeVisible({ timeout: 20_000 });
+  await expect(panels(page).first()).toBeVisible();
   const names = page.locator('.bay-name:visible b');
   expect(await names.count()).toBeLessThan(12);
   await page.emulateMedia({ media: 'print' });
@@ -90,7 +90,7 @@ test('the chart is worked by keys alone', async ({ page }) => {
   await planAll(page);
   await page.goto('/bay');
   const bars = panels(page).first().locator('[data-bar]');
-  await expect(bars.first()).toBeVisible({ timeout: 20_000 });
+  await expect(bars.first()).toBeVisible();
   await bars.first().focus();
   await page.keyboard.press('ArrowRight');
   await expect(bars.nth(1)).toBeFocused();
@@ -115,5 +115,5 @@ test('people, breaks and holidays are set on the shop’s page, and the bay foll
   await expect(page.getByLabel('Air of 6 o’clock')).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Bay', exact: true }).click();
-  await expect(page.getByRole('heading', { name: 'Prep C' })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('heading', { name: 'Prep C' })).toBeVisible();
 });

@@ -135,7 +135,7 @@ test('rubbed through at the last sanding: plan on from here mends it, and the ba
   await expect(drawer.getByText(/steps are left/)).toBeVisible();
   await expectAccessible(page);
   await drawer.getByRole('button', { name: 'Plan on from here' }).click();
-  await expect(page.getByText('The panel is not as planned any more:')).toBeHidden({ timeout: 30_000 });
+  await expect(page.getByText('The panel is not as planned any more:')).toBeHidden();
   await page.goto(`${DOOR}/system`);
   await expect(page.getByText('from what the record says')).toBeVisible();
   const { plan } = await shop.get(`/api${DOOR}/plans/latest`);
