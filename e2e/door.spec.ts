@@ -121,6 +121,8 @@ test('what was chosen is kept when all is planned again; where it is not ready a
   await expectAccessible(page);
   await table.getByRole('button', { name: 'Look at it' }).nth(2).click();
   const other = cards.getByRole('listitem').filter({ has: page.getByRole('button', { pressed: true }) });
+  // The card that was looked at before has that button as well.
+  await expect(other).toContainText(/Filler kept on metal, epoxy, build(?!, sealer)/);
   await other.getByRole('button', { name: 'Choose' }).click();
   await expect(other).toContainText('Chosen.');
   await page.goto('/jobs/bus-6');
