@@ -1,5 +1,5 @@
 import type { Browser, Page } from '@playwright/test';
-import { DOOR, askForSystems, expect, expectAccessible, test } from './fixtures.ts';
+import { DOOR, askForSystems, expect, expectAccessible, expectSaved, test } from './fixtures.ts';
 import { onMondayMorning } from './shop-day.ts';
 import type { ShopServer } from './shop-server.ts';
 
@@ -63,6 +63,7 @@ test('the clock of a coat says until when the next one bonds and what missing it
   await page.goto(`${DOOR}/system?step=12`);
   await page.getByRole('button', { name: 'The last coat is on: start its clock' }).click();
   await expect(page.getByText(/next coat from \d\d:\d\d; then 15\. High-build/)).toBeVisible();
+  await expectSaved(page);
   await page.goto(`${DOOR}/system?step=13`);
   await expect(page.getByText('The clock of 12. Epoxy primer 1:1.')).toBeVisible();
   await page.getByRole('button', { name: 'Clocks', exact: true }).click();
