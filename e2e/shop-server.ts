@@ -136,12 +136,15 @@ class HostedShop extends ShopServer {
 
 const MINUTES_BEFORE = 30;
 
-/** A process that has the servers of one test worker, and the data folder that all of them begin with: the demo job. */
-export class ShopHost {
-  private readonly process = fork(join(import.meta.dirname, 'shop-host.mjs'), {
+const forkHost = (): ChildProcess =>
+  fork(join(import.meta.dirname, 'shop-host.mjs'), {
     env: { ...process.env, LEDGE_MORNING: MORNING },
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
+
+/** A process that has the servers of one test worker, and the data folder that all of them begin with: the demo job. */
+export class ShopHost {
+  private process = forkHost();
   private lastId = 0;
   private prepared = '';
 
@@ -170,6 +173,7 @@ export class ShopHost {
   /** @throws {Error} what went wrong there */
   do(act: 'open' | 'close', of?: object): Promise<void> {
     const id = ++this.lastId;
+    if (!this.process.connected) this.process = forkHost();
     return new Promise((resolve, reject) => {
       const answered = (said: { readonly id: number; readonly error?: string }): void => {
         if (said.id !== id) return;
@@ -177,16 +181,20 @@ export class ShopHost {
         if (said.error === undefined) resolve();
         else reject(new Error(said.error));
       };
-      const ended = (): void => reject(new Error('the process of the servers ended'));
+      // A server that is told to stop is gone when its process is, as in a shop; the next one gets a new process.
+      const ended = (): void =>
+        act === 'close' ? resolve() : reject(new Error('the process of the servers ended'));
       this.process.on('message', answered).once('exit', ended);
       this.process.send({ id, act, of });
     });
   }
 
   async end(): Promise<void> {
-    const gone = new Promise((resolve) => this.process.once('exit', resolve));
-    this.process.disconnect();
-    await gone;
+    if (this.process.connected) {
+      const gone = new Promise((resolve) => this.process.once('exit', resolve));
+      this.process.disconnect();
+      await gone;
+    }
     rmSync(this.prepared, { recursive: true });
   }
 }

@@ -129,7 +129,7 @@ const bundled = () =>
     () => check(false),
   );
 
-/** What needs no core of its own goes beside the unit tests: two cores are what a small machine has. */
+/** Short parts run beside the unit tests; browser tests have the machine to themselves. */
 async function everything() {
   const typed = types();
   const ready = typed.then(bundled);

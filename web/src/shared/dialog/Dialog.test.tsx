@@ -119,9 +119,10 @@ test('a dialog without a field has the focus itself: Enter pressed twice presses
   );
   await user.click(button('Open it'));
   const open = await dialog('Who?');
-  await waitFor(() => expect(open.contains(document.activeElement)).toBe(true));
+  await hasFocus(() => open);
   await user.keyboard('{Enter}');
   expect(pressed).not.toHaveBeenCalled();
+  expect(screen.queryByRole('dialog')).toBe(open);
 });
 
 test('a drawer without a field has the focus itself', async () => {

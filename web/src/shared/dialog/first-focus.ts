@@ -17,7 +17,7 @@ export function focusInside(inside: Element | null): void {
   // Another field may have asked for it.
   if (dialog?.contains(document.activeElement) && document.activeElement?.matches(FIELDS)) return;
   if (first?.matches(FIELDS) && !isTouched()) first.focus({ preventScroll: true });
-  else if (dialog && !dialog.contains(document.activeElement)) focusItself(dialog);
+  else if (dialog) focusItself(dialog);
 }
 
 function focusItself(dialog: HTMLElement): void {
