@@ -1,5 +1,4 @@
 import type { Page } from '@playwright/test';
-import { readFileSync } from 'node:fs';
 import { DOOR, askForSystems, expect, expectAccessible, expectSaved, test } from './fixtures.ts';
 import { CORNER, act, atBench, doUntil, heading } from './bench.ts';
 import { MORNING, onMondayMorning } from './shop-day.ts';
@@ -193,52 +192,6 @@ test('a reload and a restart of the server in the middle of a step lose neither 
   const { entries } = await shop.get(RECORD);
   expect(entries[0].body.minutes).toBeGreaterThanOrEqual(1);
 });
-
-test('from survey to hand-over: the card says what lies under base, is signed, and its code belongs to the record', async ({
-  page,
-}) => {
-  await page.goto(`${CORNER}/survey`);
-  await expect(page.getByRole('heading', { name: 'New rear corner' })).toBeVisible();
-  await askForSystems(page, CORNER);
-  await page.goto(`${CORNER}/hand-over`);
-  await expect(page.getByText('Nothing to hand over yet')).toBeVisible();
-  await atBench(page, CORNER);
-  await doUntil(page, /Hand over/);
-  await page.goto(`${CORNER}/hand-over`);
-  await expect(page.getByText('Not ready for base')).toBeVisible();
-  await atBenchAgain(page);
-  await act(page, /^Done (as planned|all the same)/).click();
-  await expect(page.getByText('Done by Prep A')).toBeVisible();
-  await expectSaved(page);
-  await page.goto(`${CORNER}/hand-over`);
-  await expect(page.getByText('Ready for base', { exact: true })).toBeVisible();
-  await expect(page.getByText(/Base from .* until /)).toBeVisible();
-  await expect(page.getByText(/^Not by the rules:/).first()).toBeVisible();
-  await expectAccessible(page);
-  const code = await page.locator('.card-code code').textContent();
-  const [saved] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save as PDF' }).click(),
-  ]);
-  expect(saved.suggestedFilename()).toBe(`card-${code}.pdf`);
-  const pdf = readFileSync(await saved.path(), 'latin1');
-  expect(pdf.slice(0, 5)).toBe('%PDF-');
-  // Its fonts lie in it.
-  expect(pdf).toMatch(/\/FontName \/\w+\+Barlow-Regular/);
-  expect(pdf).toMatch(/\/FontFile2? /);
-  await page.getByRole('button', { name: 'Sign it…' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Prep A' }).click();
-  await expect(page.getByText(/^Signed: Prep A/)).toBeVisible();
-  await expectSaved(page);
-  await page.goto('/record/bus-6/corner');
-  await page.getByLabel('Code of a card').fill(code!);
-  await expect(page.getByText(/belongs to this record, as it was after entry \d+ of \d+/)).toBeVisible();
-  await page.goto('/jobs/bus-6');
-  await expect(page.getByText('handed over to base')).toBeVisible();
-});
-
-/** Back to the bench, where who works there is known. */
-const atBenchAgain = (page: Page) => page.goto(`${CORNER}/run`);
 
 test('a server that is killed in the middle of writing has every entry that it said it has, once', async () => {
   const shop = await ShopProcess.begin();

@@ -25,6 +25,16 @@ export abstract class ShopServer {
     protected readonly folder: string,
   ) {}
 
+  /** How much later than on the morning of the tests it is, minutes. */
+  protected lateMin = 0;
+
+  /** Time passes while it is away: it comes back so many minutes later. */
+  async later(minutes: number): Promise<void> {
+    this.lateMin += minutes;
+    await this.stop();
+    await this.start();
+  }
+
   abstract start(): Promise<void>;
   /** Stops it in good order. */
   abstract stop(): Promise<void>;
@@ -80,6 +90,7 @@ export class ShopProcess extends ShopServer {
       env: {
         ...process.env,
         LEDGE_MORNING: MORNING,
+        LEDGE_LATE_MIN: String(this.lateMin),
         PORT: String(this.port),
         LEDGE_DATA: this.folder,
         LEDGE_WEB: join(ROOT, 'web/dist'),
@@ -123,8 +134,8 @@ class HostedShop extends ShopServer {
   }
 
   async start(): Promise<void> {
-    const { port, folder, minutesToGo } = this;
-    await this.host.do('open', { port, folder, minutesToGo });
+    const { port, folder, minutesToGo, lateMin } = this;
+    await this.host.do('open', { port, folder, minutesToGo: minutesToGo - lateMin });
     this.isOpen = true;
   }
 

@@ -1,7 +1,7 @@
 /** The public surface of core: what the server, the web and the command line may use. */
 
 // units
-export { clockTime, formatMinutes, type WorkStart } from './units/duration.ts';
+export { clockTime, datedTime, dayText, formatMinutes, type WorkStart } from './units/duration.ts';
 export { formatFact, quantityOf } from './units/facts.ts';
 export { QUANTITIES, formatNumber, formatQuantity, toShown, toStored } from './units/quantities.ts';
 export type { Quantity, UnitSystem } from './units/quantities.ts';
@@ -348,7 +348,7 @@ export {
   type Broken,
   type Verified,
 } from './record/chain.ts';
-export { heldOf, type Held, type Holding } from './record/corrections.ts';
+export { heldOf, isBaseOn, type Held, type Holding } from './record/corrections.ts';
 export {
   ENTRY_KINDS,
   MOST_ENTRIES,
@@ -375,11 +375,20 @@ export {
 } from './record/planned-done.ts';
 export { DEFECT_WORDS } from './record/defect-words.ts';
 export { patchWords } from './planner/places.ts';
-export { KIND_WORDS, entryWords, type EntryWords } from './record/entry-words.ts';
+export { KIND_WORDS, SIGNED_AS, entryWords, type EntryWords } from './record/entry-words.ts';
 export { isKept, setUpOf, systemLike, type SetUp } from './record/set-up.ts';
-export { handOverCard, type HandOverCard } from './record/hand-over.ts';
+export type { AskedCheck } from './record/asked-checks.ts';
+export {
+  cardState,
+  handOverCard,
+  uncheckedOf,
+  type CardState,
+  type HandOverCard,
+  type SignedState,
+} from './record/hand-over.ts';
 export {
   cardWords,
+  notCheckedLines,
   type CardAreaWords,
   type CardSection,
   type CardVerdict,

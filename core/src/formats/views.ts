@@ -54,9 +54,9 @@ export interface ScheduleProgress {
 
 /**
  * How far a panel is: its survey is there, its plan waits for a zone that is stopped, a system is chosen, work on it
- * has begun, or it was handed over to base.
+ * has begun, it was handed over to base, something was found on it after that, or base is on.
  */
-export type PanelState = 'surveyed' | 'stopped' | 'planned' | 'begun' | 'handed-over';
+export type PanelState = 'surveyed' | 'stopped' | 'planned' | 'begun' | 'handed-over' | 'defect' | 'base-on';
 
 export interface JobSummary {
   readonly id: string;

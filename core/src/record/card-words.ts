@@ -1,15 +1,27 @@
 import { isSolid, type LayerKind } from '../materials/layer-kinds.ts';
 import { areaTitle } from '../planner/places.ts';
-import { clockTime, formatMinutes } from '../units/duration.ts';
+import { clockTime, datedTime, formatMinutes } from '../units/duration.ts';
+import { grouped } from '../units/grouped.ts';
 import { formatQuantity, type UnitSystem } from '../units/quantities.ts';
 import { sayAgain } from '../wording/say.ts';
-import { entryWords } from './entry-words.ts';
-import { CARD_CAUTIONS, type CardArea, type HandOverCard } from './hand-over.ts';
+import { SIGNED_AS, entryWords } from './entry-words.ts';
+import type { AskedCheck } from './asked-checks.ts';
+import {
+  CARD_CAUTIONS,
+  cardState,
+  failedChecks,
+  isBaseMissed,
+  uncheckedOf,
+  type CardArea,
+  type CardState,
+  type HandOverCard,
+  type Signature,
+} from './hand-over.ts';
 
 /** A hand-over card in words, in the reader's units: the screen, the printed page and the PDF say the same. */
 
 export interface CardVerdict {
-  readonly state: 'ready' | 'not-yet' | 'missed';
+  readonly state: CardState;
   readonly title: string;
   readonly lines: readonly string[];
 }
@@ -37,6 +49,8 @@ export interface CardSection {
 
 export interface CardWords {
   readonly verdict: CardVerdict;
+  /** When the record stood as it says: an old card is known by it. */
+  readonly asOf: string;
   readonly areas: readonly CardAreaWords[];
   readonly sections: readonly CardSection[];
   readonly cautions: readonly string[];
@@ -46,7 +60,8 @@ export interface CardWords {
 
 const CODE_LETTERS = 12;
 
-const times = (count: number, one: string): string => `${count} ${count === 1 ? one : `${one}s`}`;
+const times = (count: number, one: string, more = `${one}s`): string =>
+  `${count} ${count === 1 ? one : more}`;
 
 function windowLine({ window, start }: HandOverCard, nowMin: number, isMissed: boolean): string {
   if (!window || !start) return 'Sanded surfaces wait for base: no window runs; keep them clean and dry.';
@@ -58,26 +73,90 @@ function windowLine({ window, start }: HandOverCard, nowMin: number, isMissed: b
     : `${until}, ${formatMinutes(window.closesMin - nowMin)} from now.`;
 }
 
+function signedText({ name, atMin, state, nSince }: Signature, start: HandOverCard['start']): string {
+  const since =
+    nSince > 0 ? `; ${times(nSince, 'entry', 'entries')} made since then, which it does not cover` : '';
+  return `Signed by ${name}, ${datedTime(start!, atMin)}${state ? `, as ${SIGNED_AS[state]}` : ''}${since}.`;
+}
+
 const signedLines = ({ signedBy, start }: HandOverCard): string[] =>
-  signedBy.length > 0 && start
-    ? [`Signed: ${signedBy.map(({ name, atMin }) => `${name}, ${clockTime(start, atMin)}`).join('; ')}.`]
-    : [];
+  start ? signedBy.map((signature) => signedText(signature, start)) : [];
+
+/** What of a panel that is ready was not looked at, not written down or not done by the rules, with counts. */
+export function notCheckedLines(card: HandOverCard): string[] {
+  const { checks, readings, products, broken, nLeftOut, isHanded } = card;
+  const nMade = checks.length - uncheckedOf(card).length;
+  const nUnnamed = products.filter(({ batches }) => batches.length === 0).length;
+  const nBroken = broken.reduce((sum, { count }) => sum + count, 0);
+  return [
+    ...(nMade < checks.length ? [`${nMade} of ${checks.length} checks made`] : []),
+    ...(readings.length === 0 ? ['no readings'] : []),
+    ...(nUnnamed > 0 ? [`${times(nUnnamed, 'product')} without a batch`] : []),
+    ...(nBroken > 0 ? [`${times(nBroken, 'rule')} not kept`] : []),
+    ...(nLeftOut > 0 ? [`${times(nLeftOut, 'step')} of the plan left out`] : []),
+    ...(isHanded ? [] : ['the hand-over itself not recorded']),
+  ];
+}
+
+/** What stands against base, in words. */
+function againstLines(card: HandOverCard, nowMin: number, system: UnitSystem): string[] {
+  const isMissed = isBaseMissed(card, nowMin);
+  return [
+    ...card.notYet.map((reason) => sayAgain(reason, system)),
+    ...[...new Set(failedChecks(card).map(({ title }) => `Not passed: ${title}.`))],
+    ...(isMissed ? [windowLine(card, nowMin, isMissed)] : []),
+  ];
+}
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** Whether base may go on, and until when. @param nowMin minute of the panel's clock that is now */
 function verdictOf(card: HandOverCard, nowMin: number, system: UnitSystem): CardVerdict {
-  const { notYet, window } = card;
-  if (notYet.length > 0)
-    return {
-      state: 'not-yet',
-      title: 'Not ready for base',
-      lines: notYet.map((reason) => sayAgain(reason, system)),
-    };
-  const isMissed = window?.closesMin !== undefined && nowMin > window.closesMin;
-  return {
-    state: isMissed ? 'missed' : 'ready',
-    title: isMissed ? 'The window to base has closed' : 'Ready for base',
-    lines: [windowLine(card, nowMin, isMissed), ...signedLines(card)],
-  };
+  const state = cardState(card, nowMin);
+  const signed = signedLines(card);
+  switch (state) {
+    case 'base-on': {
+      const { by, atMin } = card.base!;
+      const since = card.start ? ` since ${datedTime(card.start, atMin)}` : '';
+      return {
+        state,
+        title: 'Base is on',
+        lines: [`Base is on${since}, entered by ${by}: its windows have ended.`, ...signed],
+      };
+    }
+    case 'not-ready': {
+      const isMissedOnly = card.notYet.length === 0 && failedChecks(card).length === 0;
+      return {
+        state,
+        title: isMissedOnly ? 'The window to base has closed' : 'Not ready for base',
+        lines: [...againstLines(card, nowMin, system), ...signed],
+      };
+    }
+    case 'not-checked':
+      return {
+        state,
+        title: 'Ready for base, but not checked',
+        lines: [`${capital(notCheckedLines(card).join(', '))}.`, windowLine(card, nowMin, false), ...signed],
+      };
+    case 'ready':
+      return { state, title: 'Ready for base', lines: [windowLine(card, nowMin, false), ...signed] };
+  }
+}
+
+/** "Film is read: 2 passed (Prep A), 1 waived by Prep B (no gauge), 1 not made" */
+function checksText(title: string, checks: readonly AskedCheck[]): string {
+  const of = (outcome: AskedCheck['outcome']): readonly AskedCheck[] =>
+    checks.filter((check) => check.outcome === outcome);
+  const names = (all: readonly AskedCheck[]): string => [...new Set(all.map(({ by }) => by))].join(', ');
+  const why = [...new Set(of('waived').flatMap((check) => check.why ?? []))].join('; ');
+  const parts = [
+    of('passes').length > 0 && `${of('passes').length} passed (${names(of('passes'))})`,
+    of('fails').length > 0 && `${of('fails').length} failed (${names(of('fails'))})`,
+    of('waived').length > 0 &&
+      `${of('waived').length} waived by ${names(of('waived'))}${why ? ` (${why})` : ''}`,
+    of(null).length > 0 && `${of(null).length} not made`,
+  ];
+  return `${title}: ${parts.filter(Boolean).join(', ')}`;
 }
 
 const areaWordsOf = (
@@ -122,7 +201,7 @@ function sectionsOf(card: HandOverCard, system: UnitSystem): CardSection[] {
       title: 'Checks and readings',
       lines: orElse(
         [
-          ...checks.map(({ title, outcome, by }) => `${title}: ${outcome}, ${by}`),
+          ...[...grouped(checks, ({ title }) => title)].map(([title, all]) => checksText(title, all)),
           ...readings.map((entry) => {
             const { title, more } = entryWords(entry, { system, nameOf: (id) => id });
             return `${title}: ${more}`;
@@ -141,6 +220,7 @@ function sectionsOf(card: HandOverCard, system: UnitSystem): CardSection[] {
 /** A card in words. @param nowMin minute of the panel's clock that is now */
 export const cardWords = (card: HandOverCard, nowMin: number, system: UnitSystem): CardWords => ({
   verdict: verdictOf(card, nowMin, system),
+  asOf: card.start ? `By the record as it stood on ${datedTime(card.start, nowMin)}.` : '',
   areas: card.areas.map((area) => areaWordsOf(area, system)),
   sections: sectionsOf(card, system),
   cautions: CARD_CAUTIONS,

@@ -68,3 +68,7 @@ export function heldOf(entries: readonly NewEntry[]): Held {
     lost,
   };
 }
+
+/** Whether base was laid on a panel. */
+export const isBaseOn = (record: readonly NewEntry[]): boolean =>
+  record.some(({ kind }) => kind === 'base') && heldOf(record).entries.some(({ kind }) => kind === 'base');

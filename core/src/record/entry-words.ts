@@ -111,6 +111,12 @@ const ofDefect = (body: BodyOf<'defect'>, system: UnitSystem): EntryWords => ({
   ]),
 });
 
+/** What a card is signed as. */
+export const SIGNED_AS: Readonly<Record<NonNullable<BodyOf<'sign'>['state']>, string>> = {
+  ready: 'ready for base',
+  'not-checked': 'ready, not checked',
+};
+
 /** An entry in words, in the reader's units. */
 export function entryWords(entry: NewEntry, saying: Saying): EntryWords {
   const { system, nameOf } = saying;
@@ -159,8 +165,15 @@ export function entryWords(entry: NewEntry, saying: Saying): EntryWords {
       return { title: entry.body.text ?? 'Note', more: entry.body.zones ? placeWords(entry.body.zones) : '' };
     case 'photo':
       return { title: `Photo${onZones(entry.body.zones)}`, more: entry.body.text ?? '' };
-    case 'sign':
-      return { title: `Signed by ${entry.body.name ?? entry.by}`, more: entry.body.text ?? '' };
+    case 'sign': {
+      const { name = entry.by, state, notChecked = [], text } = entry.body;
+      return {
+        title: `Signed by ${name}`,
+        more: said([state && `as ${SIGNED_AS[state]}`, ...notChecked, text]),
+      };
+    }
+    case 'base':
+      return { title: `Base is on${onZones(entry.body.zones)}`, more: entry.body.text ?? '' };
     case 'correction':
       return {
         title: entry.body.body === null ? 'Taken back: it did not happen' : 'Corrected',
@@ -181,4 +194,5 @@ export const KIND_WORDS: Readonly<Record<NewEntry['kind'], string>> = {
   defect: 'defect',
   correction: 'correction',
   sign: 'signature',
+  base: 'base laid',
 };

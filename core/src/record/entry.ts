@@ -93,7 +93,8 @@ const BODIES = {
     /** One of `checks.ts`, or another in the words of whoever made it. */
     check: z.string().trim().min(1, 'needs what was checked').max(80),
     zones: areas.optional(),
-    outcome: z.enum(['passes', 'fails']).default('passes'),
+    /** Waived: nobody looked, whoever enters it answers for that, and `text` says why. */
+    outcome: z.enum(['passes', 'fails', 'waived']).default('passes'),
     ...head,
   }),
   pour: z.looseObject({
@@ -149,8 +150,14 @@ const BODIES = {
     name: z.string().trim().min(1, 'needs the name of who signs').max(80).optional(),
     /** What was signed: the hash of the last entry before it. */
     head: z.string().max(64).optional(),
+    /** How far the panel was by its card when it was signed. */
+    state: z.enum(['ready', 'not-checked']).optional(),
+    /** What was not checked or not kept then, in words. */
+    notChecked: z.array(z.string().max(300)).max(20).optional(),
     ...head,
   }),
+  /** Base is on: the panel is the painter's, its windows, clocks and place in the shop's schedule end. */
+  base: z.looseObject({ zones: areas.optional(), ...head }),
 } as const;
 
 export const ENTRY_KINDS = [
@@ -164,6 +171,7 @@ export const ENTRY_KINDS = [
   'defect',
   'correction',
   'sign',
+  'base',
 ] as const;
 export type EntryKind = (typeof ENTRY_KINDS)[number];
 export type BodyOf<K extends EntryKind> = z.infer<(typeof BODIES)[K]>;
@@ -189,6 +197,7 @@ export const newEntrySchema = z.discriminatedUnion('kind', [
   written('defect'),
   written('correction'),
   written('sign'),
+  written('base'),
 ]);
 
 const hash = z.string().regex(/^[0-9a-f]{64}$/, 'must be 64 hexadecimal digits');

@@ -6,8 +6,9 @@ import { panelOf } from '../testing/bench.ts';
 import { entriesAsPlanned } from '../testing/record.ts';
 import type { NewEntry } from './entry.ts';
 import { foldRecord, pastOf } from './fold.ts';
-import { handOverCard } from './hand-over.ts';
-import { cardWords } from './card-words.ts';
+import { cardState, handOverCard, uncheckedOf } from './hand-over.ts';
+import { cardWords, notCheckedLines } from './card-words.ts';
+import { checksOf } from './checks.ts';
 import { besideEachPlan, plannedBesideDone } from './planned-done.ts';
 import { trueState } from './true-state.ts';
 
@@ -23,7 +24,29 @@ const task: PlanTask = {
 const { view, actsOf } = openPlan(makePlan(task));
 const system = view.systems.find(({ id }) => id === view.chosen)!;
 const done = entriesAsPlanned(system.steps, actsOf(system.id));
-const cardOf = (record: readonly NewEntry[]) => handOverCard(foldRecord(task, record), record);
+const plan = { planId: 'plan', steps: system.steps };
+const cardOf = (record: readonly NewEntry[]) => handOverCard(foldRecord(task, record), record, { plan });
+const lastMin = system.steps.at(-1)!.endMin;
+const ref = (n: number) => ({ planId: 'plan', n });
+/** The same with its acts at their steps of the plan. */
+const byPlan = done.map(
+  (entry, i) => ({ ...entry, body: { ...entry.body, step: ref(system.steps[i]!.n) } }) as NewEntry,
+);
+/** Every check that the steps ask for, made by somebody at the end. */
+const checked = system.steps.flatMap((each) =>
+  checksOf(each).map(
+    ({ check }, i) =>
+      ({
+        id: `check-${each.n}-${i}`,
+        at: done.at(-1)!.at,
+        by: 'Prep B',
+        kind: 'check',
+        body: { check, outcome: 'passes', step: ref(each.n) },
+      }) as NewEntry,
+  ),
+);
+const later = (kind: NewEntry['kind'], body: object, id: string = kind): NewEntry =>
+  ({ id, at: done.at(-1)!.at, by: 'Prep B', kind, body }) as NewEntry;
 const step = (op: string): number => done.findIndex((entry) => entry.kind === 'act' && entry.body.op === op);
 const withBody = (nth: number, body: object): NewEntry[] =>
   done.map((entry, i) => (i === nth ? ({ ...entry, body: { ...entry.body, ...body } } as NewEntry) : entry));
@@ -110,22 +133,91 @@ test('planned again on the way: each act beside the plan that it was done by, th
   expect(besideEachPlan([], acts.slice(0, 1))).toMatchObject([{ as: 'unplanned' }]);
 });
 
+describe('how far a panel is', () => {
+  const stateOf = (record: readonly NewEntry[]) => cardState(cardOf(record), lastMin);
+  const whole = [...byPlan, ...checked];
+
+  test('every step tapped and nothing checked is not checked; with every check it is ready', () => {
+    expect(stateOf(byPlan)).toBe('not-checked');
+    const nAsked = checked.length;
+    expect(notCheckedLines(cardOf(byPlan))).toEqual([
+      `0 of ${nAsked} checks made`,
+      'no readings',
+      expect.stringMatching(/^\d+ products without a batch$/),
+    ]);
+    expect(stateOf(whole)).toBe('ready');
+    expect(stateOf(whole.slice(0, -1))).toBe('not-checked');
+  });
+
+  test('a check that is waived is answered for by name; one that failed last holds the panel', () => {
+    const [first, ...others] = checked;
+    const waived = { ...first!, body: { ...first!.body, outcome: 'waived', text: 'no gauge' } } as NewEntry;
+    expect(stateOf([...byPlan, ...others, waived])).toBe('ready');
+    const failed = { ...first!, id: 'failed', body: { ...first!.body, outcome: 'fails' } } as NewEntry;
+    expect(stateOf([...whole, failed])).toBe('not-ready');
+    // Three times not passed, and passed in the end: ready, and never left unsaid.
+    const often = [1, 2, 3].map((nth) => ({ ...failed, id: `failed-${nth}` }));
+    const card = cardOf([...byPlan, ...often, ...checked]);
+    expect(cardState(card, lastMin)).toBe('ready');
+    expect(card.deviations).toEqual([expect.stringMatching(/: failed 3 times before it passed\.$/)]);
+    const said = cardWords(cardOf([...byPlan, ...others, waived]), lastMin, 'metric').sections;
+    expect(said.find(({ title }) => title === 'Checks and readings')!.lines.join()).toMatch(
+      /waived by Prep B \(no gauge\)/,
+    );
+  });
+
+  test('a defect after the hand-over makes it not ready, whatever was signed', () => {
+    const signed = later('sign', { name: 'Prep A', state: 'ready' });
+    const sag = later('defect', { defect: 'sag', zones: ['B'] });
+    expect(cardOf([...whole, signed]).signedBy).toMatchObject([{ state: 'ready', nSince: 0 }]);
+    const card = cardOf([...whole, signed, sag]);
+    expect(cardState(card, lastMin)).toBe('not-ready');
+    expect(card.signedBy).toMatchObject([{ name: 'Prep A', nSince: 1 }]);
+    const { verdict } = cardWords(card, lastMin, 'metric');
+    expect(verdict.lines.at(-1)).toMatch(/as ready for base; 1 entry made since then/);
+  });
+
+  test('steps that were passed over, a rule that was not kept, and a hand-over that nobody entered are counted', () => {
+    const without = byPlan.filter((_, i) => i !== step('wash') && i !== byPlan.length - 1);
+    const card = cardOf([...without, ...checked]);
+    expect(cardState(card, lastMin)).not.toBe('ready');
+    expect(notCheckedLines(card)).toEqual(
+      expect.arrayContaining(['1 step of the plan left out', 'the hand-over itself not recorded']),
+    );
+    expect(card.isHanded).toBe(false);
+  });
+
+  test('base ends it: no window runs out any more', () => {
+    const card = cardOf([...whole, later('base', {})]);
+    expect(cardState(card, lastMin + 20 * 24 * 60)).toBe('base-on');
+    expect(cardWords(card, lastMin, 'metric').verdict.title).toBe('Base is on');
+  });
+
+  test('an act of no plan asks for its checks on its areas', () => {
+    const block = later('act', { op: 'flash', zones: ['A', 'B'] }, 'own');
+    const of = (more: readonly NewEntry[]) =>
+      uncheckedOf(cardOf([...whole, block, ...more])).map(({ check }) => check);
+    expect(of([])).toEqual(['fingertip']);
+    expect(of([later('check', { check: 'fingertip', outcome: 'passes', zones: ['B', 'A'] })])).toEqual([]);
+  });
+});
+
 describe('the card in words', () => {
   const words = (record: readonly NewEntry[], nowMin: number) => cardWords(cardOf(record), nowMin, 'metric');
-  const lastMin = system.steps.at(-1)!.endMin;
 
   test('ready inside the window, with the time of day at which it closes; missed after it', () => {
-    const { verdict } = words(done, lastMin);
+    const { verdict, asOf } = words([...byPlan, ...checked], lastMin);
+    expect(asOf).toMatch(/^By the record as it stood on \w{3} \d+ Dec 2026 \d\d:\d\d\.$/);
     expect(verdict.state).toBe('ready');
-    expect(verdict.lines[0]).toMatch(/^Base from \w{3} \d\d:\d\d until \w{3} .*, .* from now\.$/);
-    const missed = words(done, lastMin + 20 * 24 * 60).verdict;
-    expect(missed.state).toBe('missed');
+    expect(verdict.lines[0]).toMatch(/^Base from \w{3} \d+ Dec \d\d:\d\d until \w{3} .*, .* from now\.$/);
+    const missed = words([...byPlan, ...checked], lastMin + 20 * 24 * 60).verdict;
+    expect(missed).toMatchObject({ state: 'not-ready', title: 'The window to base has closed' });
     expect(missed.lines[0]).toMatch(/Scuff and clean before base\.$/);
   });
 
   test('not yet: why, and no window', () => {
     const { verdict } = words(done.slice(0, step('seal')), 0);
-    expect(verdict).toMatchObject({ state: 'not-yet', title: 'Not ready for base' });
+    expect(verdict).toMatchObject({ state: 'not-ready', title: 'Not ready for base' });
     expect(verdict.lines.length).toBeGreaterThan(0);
   });
 

@@ -8,12 +8,12 @@ import type { Target } from '../survey/shop.ts';
 import type { DatedStart } from '../planner/work-start.ts';
 import type { Role } from '../survey/zone.ts';
 import { NO_HASH } from './chain.ts';
-import { checkTitle } from './checks.ts';
+import { askedChecks, isUnchecked, type AskedCheck } from './asked-checks.ts';
 import { heldOf, type Holding } from './corrections.ts';
 import { DEFECT_WORDS } from './defect-words.ts';
-import type { NewEntry } from './entry.ts';
+import type { BodyOf, NewEntry } from './entry.ts';
 import { isBroken, whyNotNow, type Fold } from './fold.ts';
-import type { Said } from '../planner/plan.ts';
+import type { Said, Step } from '../planner/plan.ts';
 import { saidOf } from '../planner/steps.ts';
 import { grouped } from '../units/grouped.ts';
 import { minutesOfMoment } from '../units/moment.ts';
@@ -48,15 +48,28 @@ export interface BaseWindow {
   readonly area?: string;
 }
 
+/**
+ * How far a panel is on its card: base is on; not ready (something is open, failed, or a window has closed); ready, but
+ * not all of it was looked at or done by the rules; ready with every check passed, or waived by name.
+ */
+export type CardState = SignedState | 'not-ready' | 'base-on';
+/** What a card can be signed as. */
+export type SignedState = NonNullable<BodyOf<'sign'>['state']>;
+
+/** Who signed, minute of the panel's clock, and as what; and how many entries came after it that it does not cover. */
+export interface Signature {
+  readonly name: string;
+  readonly atMin: number;
+  readonly state?: SignedState;
+  readonly nSince: number;
+}
+
 export interface HandOverCard {
   readonly start: DatedStart | null;
   readonly areas: readonly CardArea[];
   readonly window: BaseWindow | null;
-  readonly checks: readonly {
-    readonly title: string;
-    readonly outcome: 'passes' | 'fails';
-    readonly by: string;
-  }[];
+  /** Those that the steps that were done ask for, and what else was looked at. */
+  readonly checks: readonly AskedCheck[];
   readonly readings: readonly Extract<Holding, { kind: 'reading' }>[];
   readonly products: readonly {
     readonly name: string;
@@ -72,8 +85,13 @@ export interface HandOverCard {
   readonly notYet: readonly Said[];
   /** What base and clear must not do to what lies here. */
   readonly forPainter: readonly string[];
-  /** With the minute of the panel's clock. */
-  readonly signedBy: readonly { readonly name: string; readonly atMin: number }[];
+  /** Steps of the plan that were passed over. */
+  readonly nLeftOut: number;
+  /** The hand-over itself is in the record, for all that gets base. */
+  readonly isHanded: boolean;
+  /** Base is on: its windows and clocks have ended. */
+  readonly base: { readonly by: string; readonly atMin: number } | null;
+  readonly signedBy: readonly Signature[];
   /** Hash of the last entry: a card and a record that belong together have the same. */
   readonly head: string;
 }
@@ -118,20 +136,6 @@ const isOf =
   (entry: Holding): entry is Extract<Holding, { kind: K }> =>
     entry.kind === kind;
 
-/** The last word of each check on each step. */
-function checksIn(entries: readonly Holding[]): HandOverCard['checks'] {
-  const last = new Map(
-    entries
-      .filter(isOf('check'))
-      .map((entry) => [`${entry.body.check} ${entry.body.step?.planId} ${entry.body.step?.n}`, entry]),
-  );
-  return [...last.values()].map(({ body: { check, outcome }, by }) => ({
-    title: checkTitle(check),
-    outcome,
-    by,
-  }));
-}
-
 function productsIn(entries: readonly Holding[], { context }: Fold): HandOverCard['products'] {
   const used = entries.filter(isOf('act')).filter(({ body }) => body.sheetId !== undefined);
   const ids = [...new Set(used.map(({ body }) => body.sheetId!))];
@@ -146,7 +150,17 @@ function productsIn(entries: readonly Holding[], { context }: Fold): HandOverCar
 const counted = (names: readonly string[]): { name: string; nActs: number }[] =>
   [...new Set(names)].map((name) => ({ name, nActs: names.filter((other) => other === name).length }));
 
-function deviationsIn(entries: readonly Holding[], nWithdrawn: number): string[] {
+/** "Not passed: Film is read." or, where it passed in the end, how often it did not. */
+const failedText = ({ title, outcome, nFailed }: AskedCheck): string =>
+  outcome === 'fails'
+    ? `Not passed: ${title}.`
+    : `${title}: failed${nFailed > 1 ? ` ${nFailed} times` : ''} before it ${outcome === 'waived' ? 'was waived' : 'passed'}.`;
+
+function deviationsIn(
+  entries: readonly Holding[],
+  checks: readonly AskedCheck[],
+  nWithdrawn: number,
+): string[] {
   const defects = entries
     .filter(isOf('defect'))
     .map(({ body }) => `${DEFECT_WORDS[body.defect].title} on ${body.zones.join(', ')}, found on the way.`);
@@ -158,9 +172,7 @@ function deviationsIn(entries: readonly Holding[], nWithdrawn: number): string[]
           `${body.sheetName ?? body.op} on ${body.zones.join(', ')}: ${what} differ, ${planned} were planned.`,
       ),
     );
-  const failed = checksIn(entries).flatMap(({ title, outcome }) =>
-    outcome === 'fails' ? [`Not passed: ${title}.`] : [],
-  );
+  const failed = checks.filter(({ nFailed }) => nFailed > 0).map(failedText);
   const corrected = entries.filter(({ correctedBy }) => correctedBy).length + nWithdrawn;
   const said = counted([...defects, ...otherwise, ...failed]);
   return [
@@ -204,11 +216,59 @@ function forPainter(areas: readonly CardArea[], { panel, context }: Fold): strin
 const CAUTIONS = ['Base and clear: supplied-air breathing protection, skin and eye cover.', GOVERNS];
 export const CARD_CAUTIONS: readonly string[] = CAUTIONS;
 
+/** Entries that change nothing of what was signed. */
+const BESIDE: ReadonlySet<Holding['kind']> = new Set(['sign', 'note', 'photo', 'base']);
+
+/** Signatures, each with the entries after it: in the order in which they were entered, whatever time they give. */
+function signaturesIn(
+  record: readonly NewEntry[],
+  holding: readonly Holding[],
+  zeroMin: number,
+): Signature[] {
+  const held = new Map(holding.map((entry) => [entry.id, entry]));
+  return record.flatMap((entry, i) => {
+    const signed = held.get(entry.id);
+    if (signed?.kind !== 'sign') return [];
+    const { name = signed.by, state } = signed.body;
+    return {
+      name,
+      atMin: Math.max(0, minutesOfMoment(signed.at) - zeroMin),
+      ...(state ? { state } : {}),
+      nSince: record.slice(i + 1).filter(({ kind }) => !BESIDE.has(kind)).length,
+    };
+  });
+}
+
+/** The plan by which a panel was worked last. */
+export interface CardPlan {
+  readonly planId: string;
+  readonly steps: readonly Step[];
+}
+
+/** Steps before the last that was done, and not done themselves. */
+function leftOutOf(entries: readonly Holding[], { planId, steps }: CardPlan): number {
+  const done = new Set(
+    entries.filter(isOf('act')).flatMap(({ body: { step } }) => (step?.planId === planId ? [step.n] : [])),
+  );
+  const lastN = Math.max(0, ...done);
+  return steps.filter(({ n, isDone }) => !isDone && n < lastN && !done.has(n)).length;
+}
+
+export interface CardOptions {
+  /** Hash of the last entry. */
+  readonly head?: string | undefined;
+  readonly plan?: CardPlan | undefined;
+}
+
 /**
  * The card of a panel as its record leaves it.
  * @param fold the record folded until now
  */
-export function handOverCard(fold: Fold, record: readonly NewEntry[], head: string = NO_HASH): HandOverCard {
+export function handOverCard(
+  fold: Fold,
+  record: readonly NewEntry[],
+  { head = NO_HASH, plan }: CardOptions = {},
+): HandOverCard {
   const { panel, steps, happened } = fold;
   const { entries, withdrawn } = heldOf(record);
   const measured = new Set(
@@ -221,27 +281,47 @@ export function handOverCard(fold: Fold, record: readonly NewEntry[], head: stri
   const brokenKinds = [...grouped(broken, ({ code }) => code).values()];
   const handed = new Set(steps.flatMap(({ act }) => (act.op === 'hand-over' ? act.zones : [])));
   const forBase = areasForBase(panel);
+  const checks = askedChecks(entries, fold);
+  const base = entries.findLast(isOf('base'));
   return {
     start: happened.start,
     areas,
     window: windowOf(fold),
-    checks: checksIn(entries),
+    checks,
     readings: entries.filter(isOf('reading')),
     products: productsIn(entries, fold),
     people: counted(entries.filter(isOf('act')).map(({ by }) => by)),
-    deviations: deviationsIn(entries, withdrawn.length),
+    deviations: deviationsIn(entries, checks, withdrawn.length),
     broken: brokenKinds.map((all) => ({
       said: all[0]!,
       count: new Set(all.map(({ text }) => text)).size,
     })),
-    notYet: forBase.every((area) => handed.has(area))
-      ? []
-      : whyNotNow(fold, { op: 'hand-over', zones: forBase }),
+    notYet: whyNotNow(fold, { op: 'hand-over', zones: forBase }),
     forPainter: forPainter(areas, fold),
-    signedBy: entries.filter(isOf('sign')).map(({ body: { name }, by, at }) => ({
-      name: name ?? by,
-      atMin: Math.max(0, minutesOfMoment(at) - happened.zeroMin),
-    })),
+    nLeftOut: plan ? leftOutOf(entries, plan) : 0,
+    isHanded: forBase.every((area) => handed.has(area)),
+    base: base ? { by: base.by, atMin: Math.max(0, minutesOfMoment(base.at) - happened.zeroMin) } : null,
+    signedBy: signaturesIn(record, entries, happened.zeroMin),
     head,
   };
+}
+
+/** The window to base has closed. @param nowMin minute of the panel's clock that is now */
+export const isBaseMissed = ({ window }: HandOverCard, nowMin: number): boolean =>
+  window?.closesMin !== undefined && nowMin > window.closesMin;
+
+/** Checks that failed when somebody looked last. */
+export const failedChecks = ({ checks }: HandOverCard): AskedCheck[] =>
+  checks.filter(({ outcome }) => outcome === 'fails');
+
+/** Checks that the steps ask for and nobody made or waived. */
+export const uncheckedOf = ({ checks }: HandOverCard): AskedCheck[] => checks.filter(isUnchecked);
+
+/** How far the panel is. @param nowMin minute of the panel's clock that is now */
+export function cardState(card: HandOverCard, nowMin: number): CardState {
+  if (card.base) return 'base-on';
+  if (card.notYet.length > 0 || failedChecks(card).length > 0 || isBaseMissed(card, nowMin))
+    return 'not-ready';
+  const isWhole = card.broken.length === 0 && card.nLeftOut === 0 && card.isHanded;
+  return isWhole && uncheckedOf(card).length === 0 ? 'ready' : 'not-checked';
 }

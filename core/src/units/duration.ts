@@ -1,4 +1,4 @@
-import { WEEKDAYS, dateAfter, dayAndMonth, weekdayOf } from './calendar.ts';
+import { WEEKDAYS, dateAfter, dayAndMonth, daysBetween, weekdayOf } from './calendar.ts';
 
 /**
  * Minutes in words a shop reads at a glance: "35 min", "5 h 10", "3 d 2 h".
@@ -19,8 +19,6 @@ export function formatMinutes(minutes: number): string {
 }
 
 const DAY_MIN = 24 * 60;
-/** From so many days on a weekday alone would be taken for one of the first week. */
-const WEEK_DAYS = 7;
 
 /** When work starts: minutes after midnight, and the day where it is known. */
 export interface WorkStart {
@@ -32,25 +30,45 @@ export interface WorkStart {
 /** The day of a moment, 0 for the first, and its time, "14:20". */
 function momentOf(startMin: number, afterMin: number): { readonly day: number; readonly time: string } {
   const atMin = Math.round(startMin + afterMin);
-  const [hour, minute] = [Math.floor((atMin % DAY_MIN) / 60), atMin % 60];
-  return {
-    day: Math.floor(atMin / DAY_MIN),
-    time: `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`,
-  };
+  const day = Math.floor(atMin / DAY_MIN);
+  const ofDay = atMin - day * DAY_MIN;
+  const two = (part: number): string => String(part).padStart(2, '0');
+  return { day, time: `${two(Math.floor(ofDay / 60))}:${two(ofDay % 60)}` };
 }
 
 /**
- * Time on the shop's clock: "Fri 14:20", "Fri 4 Dec 14:20" a week or more after the start; where no date is known,
- * "14:20", "14:20 next day", "14:20 on day 3".
- * @param afterMin minutes since the start, 0 or more
+ * A day in the one dress that all dates wear: "Tue 1 Dec"; "Tue" in the week of today, Monday to Sunday; with its year
+ * where that is not today's.
+ * @param date ISO date
+ * @param today ISO date; where it is left out the day is named in full, as on paper
  */
-export function clockTime({ startMin, startOn }: WorkStart, afterMin: number): string {
+export function dayText(date: string, today?: string): string {
+  const weekday = WEEKDAYS[weekdayOf(date)]!;
+  if (today !== undefined && isSameWeek(date, today)) return weekday;
+  const isOtherYear = today !== undefined && date.slice(0, 4) !== today.slice(0, 4);
+  return `${weekday} ${dayAndMonth(date)}${isOtherYear ? ` ${date.slice(0, 4)}` : ''}`;
+}
+
+/** A moment with its year, for what is kept: "Tue 1 Dec 2026 14:20". */
+export function datedTime(
+  { startOn, startMin }: { readonly startOn: string; readonly startMin: number },
+  afterMin: number,
+): string {
   const { day, time } = momentOf(startMin, afterMin);
-  if (startOn !== undefined) {
-    const weekday = WEEKDAYS[(weekdayOf(startOn) + day) % WEEKDAYS.length]!;
-    return day < WEEK_DAYS
-      ? `${weekday} ${time}`
-      : `${weekday} ${dayAndMonth(dateAfter(startOn, day))} ${time}`;
-  }
+  const date = dateAfter(startOn, day);
+  return `${dayText(date)} ${date.slice(0, 4)} ${time}`;
+}
+
+const isSameWeek = (a: string, b: string): boolean => daysBetween(b, a) + weekdayOf(b) === weekdayOf(a);
+
+/**
+ * Time on the shop's clock: "Tue 1 Dec 14:20", "Tue 14:20" in the week of today; where no date is known, "14:20",
+ * "14:20 next day", "14:20 on day 3".
+ * @param afterMin minutes since the start
+ * @param today ISO date; see {@link dayText}
+ */
+export function clockTime({ startMin, startOn }: WorkStart, afterMin: number, today?: string): string {
+  const { day, time } = momentOf(startMin, afterMin);
+  if (startOn !== undefined) return `${dayText(dateAfter(startOn, day), today)} ${time}`;
   return day === 0 ? time : day === 1 ? `${time} next day` : `${time} on day ${day + 1}`;
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { clockTime, formatMinutes } from './duration.ts';
+import { clockTime, datedTime, formatMinutes } from './duration.ts';
 import { formatFact } from './facts.ts';
 import { QUANTITIES, formatQuantity, toShown, toStored, type Quantity } from './quantities.ts';
 
@@ -50,12 +50,19 @@ test.each([
 );
 
 test.each([
-  [0, 'Fri 08:00'],
-  [3 * 24 * 60 + 30, 'Mon 08:30'],
-  [7 * 24 * 60, 'Fri 11 Dec 08:00'],
-])('work that starts on a Friday is at %d minutes later at "%s"', (afterMin, text) =>
-  expect(clockTime({ startMin: 480, startOn: '2026-12-04' }, afterMin)).toBe(text),
+  [0, '2026-12-03', 'Fri 08:00'],
+  [2 * 24 * 60, '2026-11-30', 'Sun 08:00'],
+  [-4 * 24 * 60, '2026-12-06', 'Mon 08:00'],
+  [3 * 24 * 60 + 30, '2026-12-03', 'Mon 7 Dec 08:30'],
+  [-7 * 24 * 60, '2026-12-04', 'Fri 27 Nov 08:00'],
+  [31 * 24 * 60, '2026-12-04', 'Mon 4 Jan 2027 08:00'],
+  [0, undefined, 'Fri 4 Dec 08:00'],
+])('%d minutes after Friday 4 December, seen on %s, is "%s"', (afterMin, today, text) =>
+  expect(clockTime({ startMin: 480, startOn: '2026-12-04' }, afterMin, today)).toBe(text),
 );
+
+test('what is kept carries its year', () =>
+  expect(datedTime({ startMin: 480, startOn: '2026-12-31' }, 24 * 60)).toBe('Fri 1 Jan 2027 08:00'));
 
 test('a fact finds its unit by the end of its name', () => {
   expect(formatFact('ledgeUm', 65, 'metric')).toBe('65 µm');

@@ -1,6 +1,7 @@
 import { clockPlace, type Clock, type ClockAir, type ShopAir } from '@blue-ledge/core';
 import type { Read, Write } from '../database/database.ts';
 import { jsonOf } from '../database/sql.ts';
+import type { PanelParams } from '../http/params.ts';
 
 /** The only file that reads and writes clocks. */
 
@@ -107,6 +108,15 @@ export class ClocksWriter extends ClocksReader {
       if (kept.shopId !== shopId) continue;
       const airBefore = [...kept.airBefore, { untilMs: nowMs, air: was }];
       await this.update(kept, { airBefore }, 'clock.corrected');
+    }
+  }
+
+  /** Stops what runs for the steps of a panel. */
+  async endOfPanel({ job, panel }: PanelParams, endedMs: number): Promise<void> {
+    for (const kept of await this.running()) {
+      const { step } = kept.clock;
+      if (step?.jobId === job && step.panelId === panel)
+        await this.update(kept, { endedMs }, 'clock.stopped');
     }
   }
 

@@ -3,6 +3,7 @@ import {
   chained,
   type Entry,
   type NewEntry,
+  type PanelState,
   type RecordFacets,
   type RecordPage,
 } from '@blue-ledge/core';
@@ -56,8 +57,22 @@ export interface WorkedPanel extends PanelParams {
   readonly nEntries: number;
 }
 
-/** How far the work on a panel is: something was done, or it was handed over. */
-export type Progress = 'begun' | 'handed-over';
+/** How far the work on a panel is by its record. */
+export type Progress = Extract<PanelState, 'begun' | 'handed-over' | 'defect' | 'base-on'>;
+
+interface ProgressRow {
+  readonly jobId: string;
+  readonly panelId: string;
+  readonly handedAt: string | null;
+  readonly defectAt: string | null;
+  readonly baseAt: string | null;
+}
+
+function progressOf({ handedAt, defectAt, baseAt }: ProgressRow): Progress {
+  if (baseAt !== null) return 'base-on';
+  if (handedAt === null) return 'begun';
+  return defectAt !== null && defectAt > handedAt ? 'defect' : 'handed-over';
+}
 
 const OPEN_PANELS = `FROM entries JOIN jobs ON jobs.id = entries."jobId" AND jobs."removedAt" IS NULL
   JOIN panels ON panels."jobId" = entries."jobId" AND panels.id = entries."panelId" AND panels."removedAt" IS NULL`;
@@ -267,23 +282,16 @@ export class RecordReader {
 
   /** How far panels are whose work has begun, by `job/panel`. */
   async progress(jobIds: readonly string[]): Promise<Map<string, Progress>> {
-    const rows = await this.tx.sql.rows<{
-      readonly jobId: string;
-      readonly panelId: string;
-      readonly nHandedOver: number;
-    }>(
-      `SELECT "jobId", "panelId", SUM(CASE WHEN op = 'hand-over' THEN 1 ELSE 0 END) AS "nHandedOver" FROM entries
+    const rows = await this.tx.sql.rows<ProgressRow>(
+      `SELECT "jobId", "panelId", MAX(CASE WHEN op = 'hand-over' THEN at END) AS "handedAt",
+          MAX(CASE WHEN kind = 'defect' THEN at END) AS "defectAt", MAX(CASE WHEN kind = 'base' THEN at END) AS "baseAt"
+        FROM entries
         WHERE "jobId" IN (${jobIds.map((_, i) => `$${i + 1}`).join(', ') || 'NULL'})
-          AND kind = 'act' AND "isWithdrawn" = 0
-        GROUP BY "jobId", "panelId"`,
+          AND kind IN ('act', 'defect', 'base') AND "isWithdrawn" = 0
+        GROUP BY "jobId", "panelId" HAVING SUM(CASE WHEN kind <> 'defect' THEN 1 ELSE 0 END) > 0`,
       ...jobIds,
     );
-    return new Map(
-      rows.map(({ jobId, panelId, nHandedOver }) => [
-        `${jobId}/${panelId}`,
-        Number(nHandedOver) > 0 ? 'handed-over' : 'begun',
-      ]),
-    );
+    return new Map(rows.map((row) => [`${row.jobId}/${row.panelId}`, progressOf(row)]));
   }
 }
 

@@ -12,6 +12,7 @@ import {
 } from '@blue-ledge/core';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import dayjs from 'dayjs';
+import { ClocksWriter } from '../clocks/clocks.repository.ts';
 import { Database, type Read } from '../database/database.ts';
 import type { PanelParams } from '../http/params.ts';
 import { ProblemError, notFound } from '../http/problem.ts';
@@ -103,6 +104,8 @@ export class RecordService implements OnApplicationBootstrap {
       await this.check(record, key, entry);
       await this.checkStep(tx, key, entry);
       if (entry.kind === 'correction') await this.correct(record, key, entry);
+      // Base is on: nothing of the panel is waited for any more.
+      if (entry.kind === 'base') await new ClocksWriter(tx).endOfPanel(key, Date.parse(entry.at));
       return record.append(key, entry, standing);
     });
   }

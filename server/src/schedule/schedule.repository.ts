@@ -1,5 +1,6 @@
 import {
   eveningOf,
+  isBaseOn,
   readEntries,
   stepsDone,
   storedPlanOf,
@@ -73,7 +74,11 @@ export class ScheduleReader {
     const records = await new RecordReader(this.tx).entriesOf([...new Set(rows.map(({ jobId }) => jobId))]);
     const entriesOf = ({ jobId, panelId }: PanelRow): readonly Entry[] =>
       records.get(`${jobId}/${panelId}`) ?? [];
-    return rows.map((row) => this.panelOf(row, entriesOf(row), shop));
+    // Where base is on, the panel is the painter's.
+    return rows
+      .map((row) => ({ row, entries: entriesOf(row) }))
+      .filter(({ entries }) => !isBaseOn(entries))
+      .map(({ row, entries }) => this.panelOf(row, entries, shop));
   }
 
   private panelOf(row: PanelRow, entries: readonly Entry[], shop: Shop): PanelToSchedule {

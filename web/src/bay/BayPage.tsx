@@ -1,15 +1,15 @@
 import { OP_LABELS, type ShopScheduleView, type ShopView } from '@blue-ledge/core';
 import { Button, Select } from 'antd';
-import dayjs from 'dayjs';
 import { useMemo } from 'react';
 import { Link, Navigate, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { calendarPath, useSchedule } from '../api/schedule-queries.ts';
 import { useShops } from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
-import { useClock } from '../shared/use-clock.ts';
+import { useServerNow } from '../clocks/use-server-now.ts';
 import { MinusOutlined, PlusOutlined, PrinterOutlined } from '../shared/icons.tsx';
 import { PageTitle } from '../shell/PageTitle.tsx';
-import { nowHere } from '../state/now.ts';
+import { datedText, nowHere } from '../state/now.ts';
+import { serverNow } from '../state/server-time.ts';
 import { BayChart } from './BayChart.tsx';
 import { heldRows, lanesOf, panelRows, type PanelRow } from './bay-rows.ts';
 import { nowOnAxis, openHours, timeText } from './bay-scale.ts';
@@ -112,7 +112,7 @@ function Summary({ view: { schedule, start, jobs } }: { readonly view: ShopSched
 function Board({ shop, view }: { readonly shop: ShopView; readonly view: ShopScheduleView }) {
   const { start, jobs } = view;
   const schedule = view.schedule!;
-  useClock(MIN_MS / 2);
+  useServerNow(MIN_MS / 2);
   const nowMin = nowOnAxis(start, nowHere());
   const [query, setQuery] = useSearchParams();
   const selected = query.get('panel');
@@ -177,7 +177,7 @@ function Board({ shop, view }: { readonly shop: ShopView; readonly view: ShopSch
       </div>
       <BayFoot />
       <p className="print-only note">
-        {shop.name}, {dayjs().format('ddd D MMM HH:mm')}. {dueText(rows, start)}
+        {shop.name}, {datedText(serverNow())}. {dueText(rows, start)}
       </p>
     </>
   );

@@ -1,6 +1,15 @@
-import { axisMin, momentOf, peopleOf, workingStretches, type DatedStart, type Shop } from '@blue-ledge/core';
+import {
+  axisMin,
+  clockTime,
+  momentOf,
+  peopleOf,
+  workingStretches,
+  type DatedStart,
+  type Shop,
+} from '@blue-ledge/core';
 import { scaleLinear } from 'd3-scale';
 import dayjs from 'dayjs';
+import { shopTime } from '../state/now.ts';
 
 /** Shop time on a line: working hours at a scale that is chosen, what is closed in between folded to a narrow strip. */
 
@@ -111,16 +120,9 @@ export function bayScale(
   };
 }
 
-/** From so many days on the name of a day alone would be read as the next one of that name. */
-const DAYS_BY_NAME = 6;
-
-/** "Tue 14:26" of a minute of the axis, "Tue 29 Dec 14:26" of one that is further off. */
-export function timeText(start: DatedStart, atMin: number, { withDay = true } = {}): string {
-  const { startOn, startMin } = momentOf(start, Math.round(atMin));
-  const time = `${String(Math.floor(startMin / 60)).padStart(2, '0')}:${String(Math.round(startMin % 60)).padStart(2, '0')}`;
-  const day = atMin >= DAYS_BY_NAME * DAY_MIN ? 'ddd D MMM' : 'ddd';
-  return withDay ? `${dayjs(startOn).format(day)} ${time}` : time;
-}
+/** "Tue 14:26" of a minute of the axis, "Tue 29 Dec 14:26" of one in another week; "14:26" where the day is said already. */
+export const timeText = (start: DatedStart, atMin: number, { withDay = true } = {}): string =>
+  withDay ? shopTime(start, atMin) : clockTime(momentOf(start, Math.round(atMin)), 0).slice(-5);
 
 /** Whether two minutes lie on one day. */
 export const isSameDay = (start: DatedStart, aMin: number, bMin: number): boolean =>

@@ -1,5 +1,6 @@
-import { clockStand, comeWords, comingWords, limitWords, type ClockView } from '@blue-ledge/core';
+import { clockStand, clockTime, comeWords, comingWords, limitWords, type ClockView } from '@blue-ledge/core';
 import dayjs from 'dayjs';
+import { startOf } from '../state/now.ts';
 
 /** How clocks are said on screen. */
 
@@ -8,10 +9,11 @@ const HOUR_MS = 60 * MIN_MS;
 /** The last minutes are counted with their seconds. */
 const SECONDS_UNDER_MS = 10 * MIN_MS;
 
-/** "10:40", with its weekday on another day. */
+/** "10:40", with its day on another day. */
 export function timeOf(atMs: number, nowMs: number): string {
   const at = dayjs(atMs);
-  return at.isSame(dayjs(nowMs), 'day') ? at.format('HH:mm') : at.format('ddd HH:mm');
+  const now = dayjs(nowMs);
+  return at.isSame(now, 'day') ? at.format('HH:mm') : clockTime(startOf(atMs), 0, now.format('YYYY-MM-DD'));
 }
 
 /** "9:59", "12 min", "2 h 10 min"; whole minutes are not said before they are over. */

@@ -156,6 +156,8 @@ const STATE_WORDS: Readonly<Record<PanelState, string>> = {
   planned: 'planned',
   begun: 'work has begun',
   'handed-over': 'handed over to base',
+  defect: 'a defect was found after hand-over',
+  'base-on': 'base is on',
 };
 
 interface PanelCardProps {

@@ -1,4 +1,4 @@
-import type { JobSummary, PanelState } from '@blue-ledge/core';
+import { dayText, type JobSummary, type PanelState } from '@blue-ledge/core';
 import { Button, Checkbox, Input, Pagination } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -10,6 +10,7 @@ import { RemoveButton } from '../shared/RemoveButton.tsx';
 import { FirstSteps } from './FirstSteps.tsx';
 import { NewJob } from './NewJob.tsx';
 import { TakeJob } from './TakeJob.tsx';
+import { todayHere } from '../state/now.ts';
 import './jobs.css';
 
 const A_PAGE = 24;
@@ -128,6 +129,8 @@ const STATE_WORDS: Readonly<Record<PanelState, string>> = {
   planned: 'planned',
   begun: 'begun',
   'handed-over': 'handed over',
+  defect: 'with a defect after hand-over',
+  'base-on': 'with base on',
 };
 
 /** "3 planned, 1 surveyed" */
@@ -154,7 +157,9 @@ function JobCard({ job, onCopy, onArchive, onRemove }: JobCardProps) {
         <h2>{title}</h2>
         <span>{panels.map(({ name }) => name).join(', ') || 'no panel yet'}</span>
         <span className="note">
-          {[statesText(panels), dueOn && `due on ${dueOn}`, `job ${id}`].filter(Boolean).join('; ')}
+          {[statesText(panels), dueOn && `due ${dayText(dueOn, todayHere())}`, `job ${id}`]
+            .filter(Boolean)
+            .join('; ')}
         </span>
       </Link>
       <span className="job-acts">

@@ -1,4 +1,5 @@
 import {
+  dayText,
   foldRecord,
   heldOf,
   regionsOf,
@@ -89,7 +90,7 @@ export function PanelRecordPage() {
                 key={entry.id}
                 entry={entry}
                 isWithdrawn={withdrawn.has(entry.id)}
-                where={dayjs(entry.at).format('D MMM')}
+                where={dayText(dayjs(entry.at).format('YYYY-MM-DD'))}
                 acts={
                   <Button type="text" onClick={() => setCorrecting(entry)}>
                     Correct…

@@ -1,4 +1,5 @@
 import {
+  dayText,
   DEFECTS,
   DEFECT_WORDS,
   ENTRY_KINDS,
@@ -134,7 +135,7 @@ export function RecordPage() {
       ) : (
         daysOf(entries).map(([day, found]) => (
           <section key={day} className="record-day">
-            <h2>{dayjs(day).format('dddd, D MMMM YYYY')}</h2>
+            <h2>{`${dayText(day)} ${day.slice(0, 4)}`}</h2>
             <ol>
               {found.map(({ entry, jobId, jobTitle, panelId, panelName, isWithdrawn }) => (
                 <EntryLine

@@ -1,10 +1,13 @@
 import {
+  cardState,
   cardWords,
   foldRecord,
   handOverCard,
+  notCheckedLines,
+  uncheckedOf,
+  type AskedCheck,
   type CardAreaWords,
   type CardSection,
-  type CardVerdict,
   type HandOverCard,
 } from '@blue-ledge/core';
 import { Button, Spin } from 'antd';
@@ -14,19 +17,27 @@ import { isOpened, usePlan } from '../../api/queries.ts';
 import { usePanelRecord } from '../../api/record-queries.ts';
 import { useServerNow } from '../../clocks/use-server-now.ts';
 import { enter } from '../../outbox/record.ts';
-import { CheckOutlined, PrinterOutlined, WarningOutlined } from '../../shared/icons.tsx';
+import { PrinterOutlined } from '../../shared/icons.tsx';
 import { Swatch } from '../../shared/materials/Swatch.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { useFormat } from '../../state/units.ts';
 import { usePanelContext } from '../panel-context.ts';
 import { RefusedEntries } from '../run/RefusedEntries.tsx';
-import { useWho, WhoDialog } from '../run/Who.tsx';
+import { useUnderName, useWho, WhoDialog } from '../run/Who.tsx';
 import { writeEntry } from '../run/write-entry.ts';
 import { PrintPages } from '../sheet/PrintPages.tsx';
+import { BaseOnDialog } from './BaseOnDialog.tsx';
 import { SavePdf } from './SavePdf.tsx';
+import { SignDialog } from './SignDialog.tsx';
+import { Unchecked } from './Unchecked.tsx';
+import { Verdict } from './Verdict.tsx';
+import { WaiveDialog } from './WaiveDialog.tsx';
 import './hand-over.css';
 
 const MINUTE_MS = 60_000;
+
+/** What somebody is doing on the card, and under which name. */
+type Doing = { readonly what: 'sign' } | { readonly what: 'waive' | 'base'; readonly by: string };
 
 /** Hand-over: the ready-for-base card, from what the record says. */
 export function HandOverStage() {
@@ -34,9 +45,16 @@ export function HandOverStage() {
   const { data: plan, error, isPending } = usePlan(key);
   const { record, error: recordError } = usePanelRecord(key);
   const who = useWho(view.shop);
-  const [isSigning, setIsSigning] = useState(false);
+  const name = useUnderName(who);
+  const [doing, setDoing] = useState<Doing | null>(null);
   const nowMs = useServerNow(30_000);
   const { system } = useFormat();
+  const worked = useMemo(() => {
+    const steps = isOpened(plan)
+      ? plan.opened.view.systems.find(({ id }) => id === plan.chosen)?.steps
+      : null;
+    return steps && isOpened(plan) ? { planId: plan.id, steps } : undefined;
+  }, [plan]);
   const card = useMemo(() => {
     const task = isOpened(plan)
       ? plan.plan.inputs
@@ -46,8 +64,11 @@ export function HandOverStage() {
       utcOffsetMin: kept?.utcOffsetMin ?? 0,
       now: new Date(Math.floor(nowMs / MINUTE_MS) * MINUTE_MS).toISOString(),
     };
-    return handOverCard(foldRecord(task, entries, options), entries, kept?.verified.head);
-  }, [plan, record, view, nowMs]);
+    return handOverCard(foldRecord(task, entries, options), entries, {
+      head: kept?.verified.head,
+      plan: worked,
+    });
+  }, [plan, worked, record, view, nowMs]);
   if (error ?? recordError) return <Problem error={(error ?? recordError)!} />;
   if (isPending || !record.kept) return <Spin className="stage-wait" description="Fetching the record" />;
   if (!card.start)
@@ -68,6 +89,32 @@ export function HandOverStage() {
   const about = `${view.job.title}; ${quality} quality, ${base.carrier} base, ${base.effect}.`;
   const nowMin = (nowMs - zeroMsOf(card, record.kept.utcOffsetMin)) / MINUTE_MS;
   const words = cardWords(card, nowMin, system);
+  const state = cardState(card, nowMin);
+  const notChecked = state === 'not-checked' ? notCheckedLines(card) : [];
+  const unchecked = uncheckedOf(card);
+  const close = (): void => setDoing(null);
+  const sign = (by: string): void => {
+    who.choose(by);
+    const body = {
+      name: by,
+      head: card.head,
+      state: state === 'ready' ? ('ready' as const) : ('not-checked' as const),
+      ...(notChecked.length > 0 ? { notChecked } : {}),
+    };
+    enter(key, writeEntry({ by, kind: 'sign', body }), 'signed');
+    close();
+  };
+  const waive = (by: string, checks: readonly AskedCheck[], text: string): void => {
+    for (const { check, step, zones } of checks) {
+      const body = { check, outcome: 'waived' as const, zones: [...zones], text, ...(step ? { step } : {}) };
+      enter(key, writeEntry({ by, kind: 'check', body }), 'a check waived');
+    }
+    close();
+  };
+  const layBase = (by: string, agoMin: number, text: string): void => {
+    enter(key, writeEntry({ by, kind: 'base', body: text ? { text } : {}, agoMin }), 'base is on');
+    close();
+  };
   return (
     <div className="hand-over">
       <PrintPages heading={heading} />
@@ -76,6 +123,7 @@ export function HandOverStage() {
         <div>
           <h2>{view.panel.name}</h2>
           <p>{about}</p>
+          <p className="note">{words.asOf}</p>
         </div>
         <p className="card-code">
           Code <code>{words.code}</code>
@@ -86,30 +134,59 @@ export function HandOverStage() {
             Print
           </Button>
           <SavePdf heading={heading} about={about} words={words} />
-          <Button type="primary" disabled={record.waiting.length > 0} onClick={() => setIsSigning(true)}>
-            Sign it…
-          </Button>
+          <NextAct
+            card={card}
+            isReady={state === 'ready' || state === 'not-checked'}
+            isWaiting={record.waiting.length > 0}
+            onSign={() => setDoing({ what: 'sign' })}
+            onBase={() => name.as((by) => setDoing({ what: 'base', by }))}
+          />
         </p>
       </header>
       <Verdict verdict={words.verdict} />
       <div className="card-columns">
         <Areas areas={words.areas} />
         <div>
+          {!card.base && (
+            <Unchecked
+              checks={unchecked}
+              planId={worked?.planId}
+              steps={worked?.steps ?? []}
+              onWaive={() => name.as((by) => setDoing({ what: 'waive', by }))}
+            />
+          )}
           {words.sections.map((section) => (
             <Section key={section.title} section={section} />
           ))}
         </div>
       </div>
       <p className="note">{words.cautions.join(' ')}</p>
-      {isSigning && (
-        <WhoDialog
+      {name.isAsking && <WhoDialog who={who} onClose={() => name.answer(null)} onPick={name.answer} />}
+      {doing?.what === 'sign' && (
+        <SignDialog
+          panelName={view.panel.name}
+          state={state === 'ready' ? 'ready' : 'not-checked'}
+          notChecked={notChecked}
+          code={words.code}
           who={who}
-          onClose={() => setIsSigning(false)}
-          onPick={(name) => {
-            who.choose(name);
-            enter(key, writeEntry({ by: name, kind: 'sign', body: { name, head: card.head } }), 'signed');
-            setIsSigning(false);
-          }}
+          onSign={sign}
+          onClose={close}
+        />
+      )}
+      {doing?.what === 'waive' && (
+        <WaiveDialog
+          checks={unchecked}
+          by={doing.by}
+          onWaive={(checks, why) => waive(doing.by, checks, why)}
+          onClose={close}
+        />
+      )}
+      {doing?.what === 'base' && (
+        <BaseOnDialog
+          by={doing.by}
+          isNotReady={state === 'not-ready'}
+          onEnter={(agoMin, text) => layBase(doing.by, agoMin, text)}
+          onClose={close}
         />
       )}
     </div>
@@ -122,24 +199,30 @@ function zeroMsOf({ start }: HandOverCard, utcOffsetMin: number): number {
   return Date.parse(`${start.startOn}T00:00:00Z`) + (start.startMin - utcOffsetMin) * MINUTE_MS;
 }
 
-/** Whether base may go on, and until when. */
-function Verdict({ verdict: { state, title, lines } }: { readonly verdict: CardVerdict }) {
-  const isReady = state === 'ready';
+interface NextActProps {
+  readonly card: HandOverCard;
+  readonly isReady: boolean;
+  /** Entries are on their way: what they say is not signed yet. */
+  readonly isWaiting: boolean;
+  readonly onSign: () => void;
+  readonly onBase: () => void;
+}
+
+/** A card that is ready is signed; after that the painter's base ends it. What is not ready cannot be signed. */
+function NextAct({ card: { base, signedBy }, isReady, isWaiting, onSign, onBase }: NextActProps) {
+  if (base) return null;
+  const isSigned = signedBy.some(({ nSince }) => nSince === 0);
   return (
-    <div className={`card-verdict-bar ${isReady ? 'is-ready' : 'is-not'}`} role="status">
-      <b>
-        {isReady ? <CheckOutlined /> : <WarningOutlined />} {title}
-      </b>
-      {state === 'not-yet' ? (
-        <ul>
-          {lines.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </ul>
-      ) : (
-        lines.map((line) => <p key={line}>{line}</p>)
+    <>
+      {isReady && (
+        <Button type={isSigned ? 'default' : 'primary'} disabled={isWaiting} onClick={onSign}>
+          Sign it…
+        </Button>
       )}
-    </div>
+      <Button type={isSigned && isReady ? 'primary' : 'default'} disabled={isWaiting} onClick={onBase}>
+        Base is on…
+      </Button>
+    </>
   );
 }
 

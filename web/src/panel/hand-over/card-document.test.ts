@@ -3,6 +3,7 @@ import { FURTHER_FONT, cardDocument, lettered } from './card-document.ts';
 
 const words: CardWords = {
   verdict: { state: 'ready', title: 'Ready for base', lines: ['Base from Mon 09:00, without an end.'] },
+  asOf: 'By the record as it stood on Tue 8 Dec 2026 14:20.',
   areas: [
     {
       title: 'Zone A',

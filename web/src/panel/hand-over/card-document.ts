@@ -56,11 +56,16 @@ const areaTable = ({ title, note, layers }: CardAreaWords): Content => ({
   ],
 });
 
-const VERDICT_COLOR = { ready: '#3a5630', 'not-yet': '#8e2f1b', missed: '#8e2f1b' } as const;
+const VERDICT_COLOR = {
+  ready: '#3a5630',
+  'base-on': '#3a5630',
+  'not-checked': '#7f4a00',
+  'not-ready': '#8e2f1b',
+} as const;
 
 /** The page: verdict, what lies under base, what the painter must know, and the code. */
 export function cardDocument({ heading, about, words }: CardPage, system: UnitSystem): TDocumentDefinitions {
-  const { verdict, areas, sections, cautions, code } = words;
+  const { verdict, asOf, areas, sections, cautions, code } = words;
   return {
     info: { title: heading },
     pageSize: system === 'us' ? 'LETTER' : 'A4',
@@ -75,7 +80,8 @@ export function cardDocument({ heading, about, words }: CardPage, system: UnitSy
     }),
     content: [
       { ...asText(lettered(heading)), fontSize: 17, bold: true },
-      { ...asText(lettered(about)), margin: [0, 0, 0, 8] },
+      asText(lettered(about)),
+      { ...asText(lettered(asOf)), margin: [0, 0, 0, 8] },
       {
         margin: [0, 0, 0, 10],
         table: {

@@ -1,11 +1,11 @@
 import { tipFor, type Gun, type GunSetup, type ProductSheet } from '@blue-ledge/core';
 import { Button, Input } from 'antd';
-import dayjs from 'dayjs';
 import { useState } from 'react';
 import type { ShopEdit } from '../../api/use-shop-of-job.ts';
 import { RemoveButton } from '../../shared/RemoveButton.tsx';
 import { announce } from '../../state/announce.ts';
 import { useFormat } from '../../state/units.ts';
+import { todayHere } from '../../state/now.ts';
 
 interface SetupsProps {
   readonly shop: ShopEdit;
@@ -31,7 +31,7 @@ export function Setups({ shop, sheet, gun, now, onUse }: SetupsProps) {
       ...now,
       tipMm: now.tipMm || tipFor(gun, sheet.tipMm),
       celsius,
-      on: dayjs().format('YYYY-MM-DD'),
+      on: todayHere(),
       ...(note.trim() === '' ? {} : { note: note.trim() }),
     };
     shop.change({ things: { setups: { [id]: setup } } });

@@ -1,6 +1,5 @@
 import { bookingOf, type Pour } from '@blue-ledge/core';
 import { Button } from 'antd';
-import dayjs from 'dayjs';
 import { Link } from 'react-router';
 import { useMoveCans, useStock } from '../../api/stock-queries.ts';
 import type { ShopEdit } from '../../api/use-shop-of-job.ts';
@@ -8,6 +7,7 @@ import { Problem } from '../../shared/Problem.tsx';
 import { keepPot, usePotRuns } from '../../state/pot-runs.ts';
 import { usePanelContext } from '../panel-context.ts';
 import { useAmounts } from '../../shared/use-amounts.ts';
+import { todayHere } from '../../state/now.ts';
 
 interface StockLineProps {
   readonly pour: Pour;
@@ -33,7 +33,7 @@ export function StockLine({ pour, name, shop }: StockLineProps) {
     // Cans of an aerosol are taken whole, whatever was released first.
     ml: isPoured && pour.cans === undefined ? (poured[i] ?? ml) : ml * nCans,
   }));
-  const { takes, short, unfit } = bookingOf(wanted, cans, dayjs().format('YYYY-MM-DD'));
+  const { takes, short, unfit } = bookingOf(wanted, cans, todayHere());
   const batchOf = (canId: string): string => {
     const can = cans.find((each) => each.can.id === canId)?.can;
     return can?.batch ? `batch ${can.batch}` : 'a can without batch';

@@ -1,4 +1,4 @@
-import { checksOf, stepMeans, stepMix, type Check, type Said } from '@blue-ledge/core';
+import { checksOf, stepMeans, stepMix, type BodyOf, type Check, type Said } from '@blue-ledge/core';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import { CheckOutlined, CloseOutlined, WarningOutlined } from '../../shared/icons.tsx';
 import { useFormat } from '../../state/units.ts';
@@ -7,6 +7,12 @@ import type { RunStep } from './use-run.ts';
 
 /** Ids of the trade's rules are a letter or two and a number: they say why a step is there. */
 const isRule = (rule: string): boolean => /^[A-Z]{1,2}\d+$/.test(rule);
+
+/** What is said in place of how to look. */
+const OUTCOME_WORDS: Partial<Record<BodyOf<'check'>['outcome'], string>> = {
+  fails: 'It failed when it was looked at last.',
+  waived: 'It was waived: nobody looked.',
+};
 
 interface RunHowProps {
   readonly shown: RunStep;
@@ -73,9 +79,7 @@ export function RunHow({ shown: { step, isDone, checks }, plan, shopOfJob, whyNo
                     </span>
                     <span>
                       <b>{check.title}</b>
-                      <small>
-                        {outcome === 'fails' ? 'It failed when it was looked at last.' : check.how}
-                      </small>
+                      <small>{OUTCOME_WORDS[outcome ?? 'passes'] ?? check.how}</small>
                     </span>
                   </button>
                   <button

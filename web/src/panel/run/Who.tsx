@@ -18,17 +18,51 @@ export function useWho(shop: Shop | undefined): Who {
   return { name, choose, people: shop ? peopleOf(shop).map((person) => person.name) : [] };
 }
 
+/** Work that waits for a name. */
+type Pending = ((by: string) => void) | 'nothing' | null;
+
+/** Work that is done under a name: asked for first where nobody said who works here. */
+export interface UnderName {
+  readonly isAsking: boolean;
+  readonly as: (work: (by: string) => void) => void;
+  readonly ask: () => void;
+  readonly answer: (name: string | null) => void;
+}
+
+export function useUnderName(who: Who): UnderName {
+  const [pending, setPending] = useState<Pending>(null);
+  return {
+    isAsking: pending !== null,
+    as: (work) => (who.name ? work(who.name) : setPending(() => work)),
+    ask: () => setPending('nothing'),
+    answer: (name) => {
+      if (name !== null) {
+        who.choose(name);
+        if (typeof pending === 'function') pending(name);
+      }
+      setPending(null);
+    },
+  };
+}
+
 interface WhoDialogProps {
   readonly who: Who;
   readonly onPick: (name: string) => void;
   readonly onClose: () => void;
 }
 
-export function WhoDialog({ who, onPick, onClose }: WhoDialogProps) {
+export const WhoDialog = ({ who, onPick, onClose }: WhoDialogProps) => (
+  <Dialog title="Who works here?" onClose={onClose}>
+    <p>What is entered carries this name until somebody else takes over.</p>
+    <WhoChoice who={who} onPick={onPick} />
+  </Dialog>
+);
+
+/** Names to press, and a field for another one. */
+export function WhoChoice({ who, onPick }: Pick<WhoDialogProps, 'who' | 'onPick'>) {
   const [other, setOther] = useState('');
   return (
-    <Dialog title="Who works here?" onClose={onClose}>
-      <p>What is entered carries this name until somebody else takes over.</p>
+    <>
       <div className="who-list">
         {who.people.map((name) => (
           <Button
@@ -59,6 +93,6 @@ export function WhoDialog({ who, onPick, onClose }: WhoDialogProps) {
           That is me
         </Button>
       </form>
-    </Dialog>
+    </>
   );
 }

@@ -17,7 +17,7 @@ import { announce } from '../../state/announce.ts';
 import { beginStep, endStep, useBegunSteps } from '../../state/begun-steps.ts';
 import type { PanelContext } from '../panel-context.ts';
 import type { Run, RunStep } from './use-run.ts';
-import { useWho, type Who } from './Who.tsx';
+import { useUnderName, useWho, type Who } from './Who.tsx';
 import { doneAsPlanned, takenBack, writeEntry } from './write-entry.ts';
 
 /** What a person does at the bench, as entries of the record: kept on this device first. */
@@ -56,13 +56,10 @@ interface BenchOf {
   readonly onDone: () => void;
 }
 
-/** Work that waits for a name. */
-type Pending = ((by: string) => void) | 'nothing' | null;
-
 export function useBench({ context: { key, view }, plan, run, shown, shop, onDone }: BenchOf): Bench {
   const who = useWho(shop);
   const clocks = useClocks();
-  const [pending, setPending] = useState<Pending>(null);
+  const { as, isAsking, ask, answer } = useUnderName(who);
   const [last, setLast] = useState<{ readonly entry: NewEntry; readonly words: string } | null>(null);
   const { step, act } = shown;
   const place = `${plan.id}/${step.n}`;
@@ -75,7 +72,6 @@ export function useBench({ context: { key, view }, plan, run, shown, shop, onDon
     ...ref,
     shop: view.shop,
   };
-  const as = (work: (by: string) => void): void => (who.name ? work(who.name) : setPending(() => work));
   const write = (entry: NewEntry, words: string, photo?: Blob): void => {
     enter(key, entry, words, photo);
     setLast({ entry, words });
@@ -93,15 +89,9 @@ export function useBench({ context: { key, view }, plan, run, shown, shop, onDon
     as((by) => write(writeEntry({ by, kind, body: { ...body, step: { ...ref, n: step.n } } }), words, photo));
   return {
     who,
-    isAsking: pending !== null,
-    askWho: () => setPending('nothing'),
-    answer: (name) => {
-      if (name !== null) {
-        who.choose(name);
-        if (typeof pending === 'function') pending(name);
-      }
-      setPending(null);
-    },
+    isAsking,
+    askWho: ask,
+    answer,
     last: last?.words ?? null,
     takeBack: () =>
       as((by) => {

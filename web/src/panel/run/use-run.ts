@@ -5,6 +5,7 @@ import {
   whyNotNow,
   type ActEntry,
   type ActInput,
+  type BodyOf,
   type Fold,
   type NewEntry,
   type Said,
@@ -25,7 +26,7 @@ export interface RunStep {
   readonly entry: ActEntry | null;
   readonly isDone: boolean;
   /** What its checks came to, the last word of each. */
-  readonly checks: ReadonlyMap<string, 'passes' | 'fails'>;
+  readonly checks: ReadonlyMap<string, BodyOf<'check'>['outcome']>;
 }
 
 export interface Run {

@@ -21,6 +21,7 @@ import { SourceLegend, SourceMark } from '../../shared/SourceMark.tsx';
 import { useCut } from '../../shared/panel-map/use-cut.ts';
 import { StrataSection } from '../../shared/section/StrataSection.tsx';
 import { moneyText } from '../../shared/money.ts';
+import { datedText } from '../../state/now.ts';
 import { useFormat } from '../../state/units.ts';
 import { sectionInput } from '../section-input.ts';
 import { useSelection } from '../system/use-selection.ts';
@@ -108,7 +109,7 @@ function Sheet({ view, stored, back }: SheetProps) {
         <p className="note">
           Zones:{' '}
           {panel.zones.map((zone) => `${zone.id} ${zone.name}, ${quantity('M2', zone.areaM2)}`).join('; ')}.
-          Planned {new Date(stored.createdAt).toLocaleString()}
+          Planned {datedText(stored.createdAt)}
           {stored.changed.length > 0 && '; what it was planned from has changed since'}.
         </p>
       </header>

@@ -2,7 +2,6 @@ import {
   allowedIf,
   areaTitle,
   areasOf,
-  clockTime,
   placeWords,
   stepMeans,
   stepMix,
@@ -17,6 +16,7 @@ import {
 import { Button } from 'antd';
 import { CloseSquareOutlined, WarningOutlined } from '../../shared/icons.tsx';
 import { SourceMark, sourceWords } from '../../shared/SourceMark.tsx';
+import { shopTime } from '../../state/now.ts';
 import { useFormat } from '../../state/units.ts';
 
 /** The step that is looked at: what to do, with what, how long, until when, why, and what can hurt. */
@@ -74,7 +74,7 @@ interface DetailProps {
 
 function Detail({ step, all, start, sheetOf, onReplan, clock, products }: DetailProps) {
   const { minutes, system } = useFormat();
-  const at = (afterMin: number): string => clockTime(start, afterMin);
+  const at = (afterMin: number): string => shopTime(start, afterMin);
   const mix = stepMix(step, sheetOf(step.sheetId));
   const means = stepMeans(step, system);
   const { window: open } = step;

@@ -1,6 +1,5 @@
 import {
   areasOf,
-  clockTime,
   placeWords,
   stepFigure,
   stepTitle,
@@ -13,7 +12,7 @@ import { useEffect, useMemo, useRef } from 'react';
 import { Link, useLocation } from 'react-router';
 import { CheckOutlined, PrinterOutlined } from '../../shared/icons.tsx';
 import { SourceLegend, SourceMark } from '../../shared/SourceMark.tsx';
-import { fieldOf, nowHere, startOfField } from '../../state/now.ts';
+import { fieldOf, nowHere, shopTime, startOfField } from '../../state/now.ts';
 import { useFormat } from '../../state/units.ts';
 
 interface StepListProps {
@@ -129,7 +128,7 @@ function StepRow({
         {step.isDone ? <CheckOutlined aria-label={`${step.n}, done`} /> : step.n}
       </span>
       <span className="step-title">{stepTitle(step)}</span>
-      <b className="step-clock">{clockTime(start, step.startMin)}</b>
+      <b className="step-clock">{shopTime(start, step.startMin)}</b>
       <span className="note">
         {placeWords(step.areas, all)}
         {figure && (
@@ -141,7 +140,7 @@ function StepRow({
       <span className="note step-time">{stepTimes(step, minutes)}</span>
       {step.window && (
         <span className="note step-window">
-          next coat by {clockTime(start, step.endMin + step.window.closesMin)}
+          next coat by {shopTime(start, step.endMin + step.window.closesMin)}
         </span>
       )}
     </button>

@@ -1,6 +1,5 @@
 import {
   allowedIf,
-  clockTime,
   standingsOf,
   type Quote,
   type Reason,
@@ -16,6 +15,7 @@ import { SourceMark } from '../../shared/SourceMark.tsx';
 import { SectionThumb } from '../../shared/section/SectionThumb.tsx';
 import type { SectionInput } from '../../shared/section/section-layout.ts';
 import { moneyText } from '../../shared/money.ts';
+import { shopTime } from '../../state/now.ts';
 import { usePanelContext } from '../panel-context.ts';
 import { useFormat } from '../../state/units.ts';
 
@@ -141,7 +141,7 @@ function Card({
   const figures: readonly (readonly [figure: string, words: string, source?: Source])[] = isReady
     ? [
         [minutes(totals.handsOnMin), hasDone ? 'work left' : 'hands-on'],
-        [clockTime(start, steps.at(-1)!.endMin), 'ready'],
+        [shopTime(start, steps.at(-1)!.endMin), 'ready'],
         [moneyText(quote.totalCost, currency, 0), hasDone ? 'cost left' : 'cost in all', 'model'],
         [level ? quantity('Um', level.ledgeUm) : '-', 'step left'],
       ]

@@ -1,7 +1,7 @@
 import { Button, Spin } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { clockTime, isPast, type PanelPlan, type PlanInput, type Shop, type System } from '@blue-ledge/core';
+import { isPast, type PanelPlan, type PlanInput, type Shop, type System } from '@blue-ledge/core';
 import { plannedView } from '../../api/opened-plan.ts';
 import { placeText } from '../../api/in-line.ts';
 import { isOpened, useChooseSystem, usePlan } from '../../api/queries.ts';
@@ -12,7 +12,7 @@ import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { useFormat } from '../../state/units.ts';
 import { useUnsentAt } from '../../outbox/use-outbox.ts';
-import { nowHere } from '../../state/now.ts';
+import { nowHere, shopTime } from '../../state/now.ts';
 import { usePanelContext, type PanelContext } from '../panel-context.ts';
 import { announce } from '../../state/announce.ts';
 import { focusSoon } from '../../shell/focus.ts';
@@ -78,7 +78,7 @@ export function SystemStage() {
         shop={{ before: plan.plan.inputs.shop, now: context.view.shop }}
         passed={
           done.length === 0 && view.startOn && isPast({ ...view, startOn: view.startOn }, now)
-            ? clockTime(view, 0)
+            ? shopTime(view, 0)
             : null
         }
         ask={

@@ -7,6 +7,7 @@ import { SideDrawer } from '../../shared/dialog/SideDrawer.tsx';
 import { NumberField } from '../../shared/NumberField.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { useFormat } from '../../state/units.ts';
+import { datedText } from '../../state/now.ts';
 
 interface CanDrawerProps {
   readonly view: CanView;
@@ -134,7 +135,7 @@ function Moves({ view: { can }, shop }: Pick<CanDrawerProps, 'view' | 'shop'>) {
       <ul className="can-moves">
         {moves.map(({ move, at, leftMl }) => (
           <li key={move.id}>
-            <span className="note">{dayjs(at).format('YYYY-MM-DD HH:mm')}</span>{' '}
+            <span className="note">{datedText(at)}</span>{' '}
             {move.kind === 'pour' ? `${quantity('Ml', move.ml)} poured` : 'corrected'}
             {move.reason && `: ${move.reason}`}, {quantity('Ml', leftMl)} left
           </li>

@@ -1,6 +1,5 @@
 import type { ShopView } from '@blue-ledge/core';
 import { Button } from 'antd';
-import dayjs from 'dayjs';
 import { useState } from 'react';
 import { useSheetsOfShop } from '../../api/shelf-queries.ts';
 import { useNeeds, useStock } from '../../api/stock-queries.ts';
@@ -12,6 +11,7 @@ import '../shelf.css';
 import { CanTable } from './CanTable.tsx';
 import { NewCans } from './NewCans.tsx';
 import { NeedTable } from './NeedTable.tsx';
+import { todayHere } from '../../state/now.ts';
 import './stock.css';
 
 /** Cans of a shop, and what its open plans need against what is there. */
@@ -30,7 +30,7 @@ function Stock({ shop, shops }: StockProps) {
   const sheets = useSheetsOfShop(shop.id);
   const [isAdding, setIsAdding] = useState(false);
   if (!cans || !sheets) return <Pending error={error} what="the stock" />;
-  const today = dayjs().format('YYYY-MM-DD');
+  const today = todayHere();
   const filled = cans.filter(({ leftMl }) => leftMl > 0).length;
   return (
     <main className="page stock-page">
