@@ -378,6 +378,7 @@ export { patchWords } from './planner/places.ts';
 export { KIND_WORDS, SIGNED_AS, entryWords, type EntryWords } from './record/entry-words.ts';
 export { isKept, setUpOf, systemLike, type SetUp } from './record/set-up.ts';
 export type { AskedCheck } from './record/asked-checks.ts';
+export { asPlanned, endingAt, type CatchUpTerms, type CaughtUp } from './record/catch-up.ts';
 export {
   cardState,
   handOverCard,
@@ -471,6 +472,7 @@ export { holidaysSchema, minutesOf, peopleSchema, personSchema, readHours } from
 export type { Hours, Person } from './survey/shop-time.ts';
 export { airOfDay, usualDaySchema } from './survey/usual-day.ts';
 export type { AirPoint } from './survey/usual-day.ts';
+export { standingAt, type NotEntered, type StepsByNow } from './schedule/not-entered.ts';
 export {
   isInBooth,
   nextWork,

@@ -4,24 +4,30 @@ import {
   type ShopScheduleView,
   type ShopView,
 } from '@blue-ledge/core';
+import { SteadyTime } from '../src/clocks/steady-time.ts';
 import { TestServer } from './server.ts';
 
 /** The schedule of a shop: kept, brought up to date, moved and taken back; what is sent that cannot be is refused. */
 
 const NOW = { startOn: '2026-12-07', startMin: 450 };
-const AT = 'startOn=2026-12-07&startMin=450';
+const MORNING = '2026-12-07T07:30:00';
+
+/** The shop's clock stands at a moment. */
+const itIs = (moment: string) =>
+  jest.spyOn(server.app.get(SteadyTime), 'nowMs').mockImplementation(() => Date.parse(moment));
 
 let server: TestServer;
 let shop: ShopView;
 beforeEach(async () => {
   server = await TestServer.withDemo();
+  itIs(MORNING);
   const { body } = await server.http.get('/api/shops').expect(200);
   shop = (body as ShopView[])[0]!;
 });
 afterEach(() => server.stop());
 
 const path = (rest = '') => `/api/shops/${shop.id}/schedule${rest}`;
-const get = async (): Promise<ShopScheduleView> => (await server.http.get(path(`?${AT}`)).expect(200)).body;
+const get = async (): Promise<ShopScheduleView> => (await server.http.get(path()).expect(200)).body;
 const planAll = () => server.http.post('/api/jobs/bus-6/plans').send({ now: NOW }).expect(201);
 
 test('panels without a plan wait and say so; planned ones get their hours, once, until something changes', async () => {
@@ -46,9 +52,9 @@ test('a trial says what a move comes to, as the move then does, and moves nothin
   const before = await get();
   const { jobId, panelId, n } = before.schedule!.tasks.find(({ op }) => op === 'wash')!;
   const moves = [{ jobId, panelId, n, at: { startOn: '2026-12-09', startMin: 540 } }];
-  const { body: told } = await server.http.post(path('/trials')).send({ now: NOW, moves }).expect(200);
+  const { body: told } = await server.http.post(path('/trials')).send({ moves }).expect(200);
   expect((await get()).version).toBe(before.version);
-  const { body: after } = await server.http.post(path('/moves')).send({ now: NOW, moves }).expect(200);
+  const { body: after } = await server.http.post(path('/moves')).send({ moves }).expect(200);
   const finishOf = (view: ShopScheduleView) =>
     view.schedule!.panels.find((panel) => panel.panelId === panelId)!.finishMin;
   const own = (told as ScheduleChanges).finishes.find((each) => each.panelId === panelId)!;
@@ -62,11 +68,7 @@ test('a step that is moved stays where it was put, what was sent twice moves onc
   const { jobId, panelId, n } = before.schedule!.tasks.find(({ op }) => op === 'wash')!;
   const moves = [{ jobId, panelId, n, at: { startOn: '2026-12-08', startMin: 540 } }];
   const send = () =>
-    server.http
-      .post(path('/moves'))
-      .set('idempotency-key', 'move-0001')
-      .send({ now: NOW, moves })
-      .expect(200);
+    server.http.post(path('/moves')).set('idempotency-key', 'move-0001').send({ moves }).expect(200);
   const { body: after } = await send();
   const begins = (view: ShopScheduleView) =>
     view.schedule!.tasks.find((task) => task.panelId === panelId && task.n === n)!.startMin;
@@ -84,48 +86,99 @@ test('a step that is moved stays where it was put, what was sent twice moves onc
 test('a search and a start anew answer with a schedule of their own', async () => {
   await planAll();
   await get();
-  const { body: found } = await server.http.post(path()).send({ now: NOW }).expect(200);
-  const late = { startOn: '2026-12-07', startMin: 800 };
-  const { body: anew } = await server.http.post(path()).send({ now: late, kind: 'anew' }).expect(200);
-  expect([found.start, anew.start]).toEqual([{ startOn: '2026-12-07', startMin: 450 }, late]);
+  const { body: found } = await server.http.post(path()).send({}).expect(200);
+  itIs('2026-12-07T13:20:00');
+  const { body: anew } = await server.http.post(path()).send({ kind: 'anew' }).expect(200);
+  expect([found.start, anew.start]).toEqual([NOW, { startOn: '2026-12-07', startMin: 800 }]);
 });
 
-test('what has begun stays when the rest is brought up to date', async () => {
+test('what runs by now stays, what nobody entered comes again from now on and is asked about until it is answered', async () => {
   await planAll();
   const before = await get();
+  expect(before.notEntered).toEqual([]);
+  const [first] = before.schedule!.tasks.toSorted((a, b) => a.startMin - b.startMin);
+  const beginsOf = (view: ShopScheduleView) =>
+    view.schedule!.tasks.find(({ panelId, n }) => panelId === first!.panelId && n === first!.n)!.startMin;
+  const at = (minutes: number) => new Date(Date.parse(MORNING) + minutes * 60_000).toISOString();
+  // Under way: where it was, also when the rest is brought up to date.
+  itIs(at(first!.startMin + 1));
   await server.http
     .patch(`/api/shops/${shop.id}`)
     .send({ shop: { vocLimitGPerL: 600 } })
     .expect(200);
-  const { body } = await server.http.get(path('?startOn=2026-12-07&startMin=660')).expect(200);
-  const begun = (view: ShopScheduleView) =>
-    view
-      .schedule!.tasks.filter(({ startMin, part }) => startMin < 210 && part === 1)
-      .map(({ panelId, n, startMin }) => [panelId, n, startMin]);
-  expect(begun(body)).toEqual(begun(before));
+  const running = await get();
+  expect(running.version).toBeGreaterThan(before.version);
+  expect(beginsOf(running)).toBe(first!.startMin);
+  expect(running.notEntered).toEqual([]);
+  // Over, and nobody entered it: not done.
+  const nowMin = first!.endMin + 60;
+  itIs(at(nowMin));
+  const asked = await get();
+  expect(Math.min(...asked.schedule!.tasks.map(({ startMin }) => startMin))).toBeGreaterThanOrEqual(nowMin);
+  const mine = asked.notEntered.find(({ panelId, n }) => panelId === first!.panelId && n === first!.n)!;
+  expect(mine.start).toEqual({ startOn: '2026-12-07', startMin: 450 + first!.startMin });
+  // Asked once, with the time at which it stood first.
+  itIs(at(nowMin + 90));
+  const again = await get();
+  expect(again.notEntered.filter(({ n, panelId }) => n === mine.n && panelId === mine.panelId)).toEqual([
+    mine,
+  ]);
+  const { body: answered } = await server.http
+    .post(path('/not-yet'))
+    .send({ steps: again.notEntered.map(({ jobId, panelId, n }) => ({ jobId, panelId, n })) })
+    .expect(200);
+  expect(answered.notEntered).toEqual([]);
+  expect((await get()).notEntered).toEqual([]);
+});
+
+test('a step that is entered is done for the schedule, and not asked about; base takes the panel out', async () => {
+  await planAll();
+  const before = await get();
+  itIs('2026-12-07T12:00:00');
+  const asked = await get();
+  const { panelId, n } = asked.notEntered[0]!;
+  const record = `/api/jobs/bus-6/panels/${panelId}/record`;
+  const { body } = await server.http.get(`/api/jobs/bus-6/panels/${panelId}/plans/latest`).expect(200);
+  const { plan } = body as { plan: { id: string; chosen: string } };
+  const entered = { id: 'e1', at: new Date().toISOString(), by: 'Prep A' };
+  const step = { planId: plan.id, systemId: plan.chosen, n };
+  await server.http
+    .post(record)
+    .send({ ...entered, kind: 'act', body: { op: 'wash', zones: ['A'], step } })
+    .expect(200);
+  const isOf = (each: { readonly panelId: string; readonly n: number }) =>
+    each.panelId === panelId && each.n === n;
+  const after = await get();
+  expect(before.schedule!.tasks.some(isOf)).toBe(true);
+  expect([after.notEntered.some(isOf), after.schedule!.tasks.some(isOf)]).toEqual([false, false]);
+  await server.http
+    .post(record)
+    .send({ ...entered, id: 'e2', kind: 'base', body: {} })
+    .expect(200);
+  const based = await get();
+  expect(based.schedule!.panels.some((panel) => panel.panelId === panelId)).toBe(false);
+  expect(based.notEntered.some((each) => each.panelId === panelId)).toBe(false);
 });
 
 test.each([
-  ['a moment without a day', () => server.http.get(path('?startMin=450')), 400],
-  ['minute 1440', () => server.http.get(path('?startOn=2026-12-07&startMin=1440')), 400],
   [
     'a trial of a panel that is gone',
     () =>
       server.http
         .post(path('/trials'))
-        .send({ now: NOW, moves: [{ jobId: 'bus-6', panelId: 'nowhere', n: 1, at: null }] }),
+        .send({ moves: [{ jobId: 'bus-6', panelId: 'nowhere', n: 1, at: null }] }),
     422,
   ],
-  ['no move', () => server.http.post(path('/moves')).send({ now: NOW, moves: [] }), 400],
+  ['no move', () => server.http.post(path('/moves')).send({ moves: [] }), 400],
   [
     'a panel of nobody',
     () =>
       server.http
         .post(path('/moves'))
-        .send({ now: NOW, moves: [{ jobId: 'bus-6', panelId: 'nowhere', n: 1, at: null }] }),
+        .send({ moves: [{ jobId: 'bus-6', panelId: 'nowhere', n: 1, at: null }] }),
     422,
   ],
-  ['a shop that is not here', () => server.http.get(`/api/shops/nowhere/schedule?${AT}`), 404],
+  ['a shop that is not here', () => server.http.get('/api/shops/nowhere/schedule'), 404],
 ] as const)('%s is refused', async (_, send, status) => {
   await send().expect(status);
 });

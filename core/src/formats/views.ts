@@ -8,6 +8,7 @@ import type { OwnFigure } from '../record/own-figures.ts';
 import type { Panel, PanelFacts } from '../survey/panel.ts';
 import type { Shop, Target } from '../survey/shop.ts';
 import type { DatedStart } from '../planner/work-start.ts';
+import type { NotEntered } from '../schedule/not-entered.ts';
 import type { Schedule } from '../schedule/view-schedule.ts';
 import type { JobFacts, Problem } from './job-file.ts';
 
@@ -35,6 +36,8 @@ export interface ShopScheduleView {
   readonly jobs: Readonly<Record<string, string>>;
   /** What people moved to a time of their choice. */
   readonly moves: readonly ScheduleMove[];
+  /** Steps that should be done by now and that nobody entered, with the times at which they stood first. */
+  readonly notEntered: readonly NotEntered[];
 }
 
 /** A step that a person moved; without a time it is let go again. */

@@ -107,6 +107,8 @@ export const isLastOp = among(LAST_OPS);
 export const isCoatOp = among(COAT_OPS);
 export const isSandOp = among(SAND_OPS);
 export const isBodyOp = among(BODY_OPS);
+/** What is spread sets alone: it is done, and entered, when hands are off it. */
+export const setsAlone = (op: OpName): boolean => isBodyOp(op) || op === 'laminate-repair';
 
 export const isCoat = (act: Act): act is CoatAct => isCoatOp(act.op);
 export const isSanding = (act: Act): act is SandAct => isSandOp(act.op);

@@ -85,6 +85,7 @@ const ofAct = (body: BodyOf<'act'>, { system, nameOf }: Saying): EntryWords => (
     ...Object.values(body.instead ?? {}).map((planned) => `in place of ${planned}`),
     body.text,
     body.again && 'done again',
+    body.afterwards && 'entered afterwards',
   ]),
 });
 

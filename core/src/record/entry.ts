@@ -59,6 +59,8 @@ const head = {
   text: text.optional(),
   /** It is entered although it was entered before: done a second time. */
   again: z.literal(true).optional(),
+  /** It was entered later than it was done, at a time that somebody gave. */
+  afterwards: z.literal(true).optional(),
 };
 
 const BODIES = {

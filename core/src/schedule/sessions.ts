@@ -104,6 +104,8 @@ export type Urgency =
 export interface NextWork {
   readonly session: Session;
   readonly isRunning: boolean;
+  /** It should be done by now, and nobody entered it. */
+  readonly isOver: boolean;
   readonly urgency: Urgency;
 }
 
@@ -136,9 +138,8 @@ function urgencyOf(session: Session, { windows, late, panels }: Schedule): Urgen
 /** What each person does now and next, the first first; people without work are there with none. */
 export function nextWork(schedule: Schedule, nowMin: number): ReadonlyMap<string, NextWork[]> {
   const sessions = [...tasksByPanel(schedule).values()].flatMap(sessionsOf);
-  const ahead = sessions
-    .filter(({ endMin }) => endMin > nowMin)
-    .sort((a, b) => a.startMin - b.startMin || (a.panelId < b.panelId ? -1 : 1));
+  // What stands in a schedule is not entered: also what should be over by now is still to be done.
+  const ahead = sessions.sort((a, b) => a.startMin - b.startMin || (a.panelId < b.panelId ? -1 : 1));
   return new Map(
     schedule.people.map(({ id }) => [
       id,
@@ -146,7 +147,8 @@ export function nextWork(schedule: Schedule, nowMin: number): ReadonlyMap<string
         .filter(({ personId }) => personId === id)
         .map((session) => ({
           session,
-          isRunning: session.startMin <= nowMin,
+          isRunning: session.startMin <= nowMin && nowMin < session.endMin,
+          isOver: session.endMin <= nowMin,
           urgency: urgencyOf(session, schedule),
         })),
     ]),

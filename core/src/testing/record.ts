@@ -1,6 +1,6 @@
-import { isBodyOp } from '../operations/act.ts';
 import type { ActInput } from '../planner/act-input.ts';
 import type { PanelPlan, Stack, Step } from '../planner/plan.ts';
+import { enteredAtMin } from '../record/catch-up.ts';
 import type { NewEntry } from '../record/entry.ts';
 import { minutesOfMoment, momentOfMinutes } from '../units/moment.ts';
 
@@ -11,17 +11,13 @@ export const MONDAY_MIN = minutesOfMoment('2026-12-07T08:00:00Z');
 
 export const momentAt = (minute: number): string => momentOfMinutes(MONDAY_MIN + minute);
 
-/** What is spread is entered when it is spread, not when it has set. */
-const endsAt = ({ op, startMin, handsOnMin, endMin }: Step): number =>
-  isBodyOp(op) || op === 'laminate-repair' ? startMin + handsOnMin : endMin;
-
 /** One entry for each step, written when hands were off it. */
 export const entriesAsPlanned = (steps: readonly Step[], acts: readonly ActInput[]): NewEntry[] =>
   steps.map((step, i) => {
     const { idleMin: _idle, isSplit: _split, ...act } = acts[i]!;
     return {
       id: `entry-${step.n}`,
-      at: momentAt(endsAt(step)),
+      at: momentAt(enteredAtMin(step)),
       by: 'Prep A',
       kind: 'act',
       body: { ...act, minutes: step.handsOnMin },

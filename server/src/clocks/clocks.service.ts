@@ -4,7 +4,6 @@ import {
   type Clock,
   type ClocksView,
   type ClockView,
-  type DatedStart,
   type Shop,
 } from '@blue-ledge/core';
 import { Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
@@ -17,6 +16,7 @@ import { ShopsReader } from '../shops/shops.repository.ts';
 import { ClocksReader, ClocksWriter, type KeptClock } from './clocks.repository.ts';
 import type { ClockPatch } from './clocks.schemas.ts';
 import { SteadyTime } from './steady-time.ts';
+import { wallTimeOf } from './wall-time.ts';
 
 const MINUTE_MS = 60_000;
 const DAY_MS = 24 * 60 * MINUTE_MS;
@@ -28,15 +28,6 @@ const KEPT_MS = 30 * DAY_MS;
 /** A wall clock that moved by more than this was set by somebody. */
 const LEAST_JUMP_MS = 5000;
 const LOOK_EVERY_MS = 15_000;
-
-/** Day and minute of the shop's wall clock; seconds as parts of the minute. */
-function wallTimeOf(ms: number): DatedStart {
-  const at = dayjs(ms);
-  return {
-    startOn: at.format('YYYY-MM-DD'),
-    startMin: at.hour() * 60 + at.minute() + (at.second() + at.millisecond() / 1000) / 60,
-  };
-}
 
 const wrong = (path: string, message: string): ProblemError =>
   new ProblemError(400, 'Some of what was sent cannot be used.', [{ path, message }]);

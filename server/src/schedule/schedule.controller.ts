@@ -1,4 +1,4 @@
-import { Body, Controller, Get, Header, HttpCode, Param, Post, Query } from '@nestjs/common';
+import { Body, Controller, Get, Header, HttpCode, Param, Post } from '@nestjs/common';
 import type { z } from 'zod';
 import type { WriteRequest } from '../database/idempotent-writes.ts';
 import { Gone } from '../http/gone.ts';
@@ -6,12 +6,12 @@ import { placeParams, shopParams } from '../http/params.ts';
 import { Asked } from '../http/write-request.ts';
 import { ZodPipe } from '../http/zod.pipe.ts';
 import {
-  nowQuerySchema,
+  notYetSchema,
   personParams,
   scheduleMakeSchema,
   scheduleMovesSchema,
   scheduleUndoSchema,
-  type NowQuery,
+  type NotYet,
   type PersonParams,
   type ScheduleMake,
   type ScheduleMoves,
@@ -28,12 +28,8 @@ export class ScheduleController {
   constructor(private readonly schedules: ScheduleService) {}
 
   @Get()
-  get(
-    @Param(new ZodPipe(shopParams)) { shop }: ShopParams,
-    @Query(new ZodPipe(nowQuerySchema)) now: NowQuery,
-    @Asked() { actor }: WriteRequest,
-  ) {
-    return this.schedules.get(actor, shop, now);
+  get(@Param(new ZodPipe(shopParams)) { shop }: ShopParams, @Asked() { actor }: WriteRequest) {
+    return this.schedules.get(actor, shop);
   }
 
   @Post()
@@ -66,6 +62,17 @@ export class ScheduleController {
     @Gone() gone: AbortSignal,
   ) {
     return this.schedules.trial(shop, body, gone);
+  }
+
+  /** Steps that should be done by now were not done yet. */
+  @Post('not-yet')
+  @HttpCode(200)
+  notYet(
+    @Param(new ZodPipe(shopParams)) { shop }: ShopParams,
+    @Body(new ZodPipe(notYetSchema)) body: NotYet,
+    @Asked() asked: WriteRequest,
+  ) {
+    return this.schedules.notYet(asked, shop, body);
   }
 
   @Post('undo')

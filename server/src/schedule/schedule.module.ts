@@ -1,6 +1,7 @@
 import { Module } from '@nestjs/common';
+import { ClocksModule } from '../clocks/clocks.module.ts';
 import { ScheduleController } from './schedule.controller.ts';
 import { ScheduleService } from './schedule.service.ts';
 
-@Module({ controllers: [ScheduleController], providers: [ScheduleService] })
+@Module({ imports: [ClocksModule], controllers: [ScheduleController], providers: [ScheduleService] })
 export class ScheduleModule {}

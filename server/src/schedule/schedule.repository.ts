@@ -6,6 +6,7 @@ import {
   storedPlanOf,
   type DatedStart,
   type Entry,
+  type NotEntered,
   type PanelOfShop,
   type Schedule,
   type ScheduleMove,
@@ -19,6 +20,10 @@ import { RecordReader } from '../record/record.repository.ts';
 
 /** The only file that reads and writes schedules and pins, and reads what they are made of. */
 
+export interface KeptNotEntered extends NotEntered {
+  readonly planId: string;
+}
+
 export interface KeptSchedule {
   readonly version: number;
   readonly madeAt: string;
@@ -27,6 +32,8 @@ export interface KeptSchedule {
   readonly start: DatedStart;
   readonly schedule: Schedule | null;
   readonly problem?: string;
+  /** Steps that should be done by now, and the plan that each is of. */
+  readonly notEntered?: readonly KeptNotEntered[];
   /** What a move replaced, to go back to. */
   readonly previous?: { readonly schedule: Schedule | null; readonly moves: readonly ScheduleMove[] };
 }

@@ -10,15 +10,7 @@ const moment = z.object({ startOn: day, startMin: minute });
 export const personParams = z.object({ shop: idSchema, person: z.string().min(1).max(40) });
 export type PersonParams = z.infer<typeof personParams>;
 
-/** What time it is by the shop's clock. */
-export const nowQuerySchema = z.object({
-  startOn: day,
-  startMin: z.coerce.number().pipe(minute),
-});
-export type NowQuery = z.infer<typeof nowQuerySchema>;
-
 export const scheduleMakeSchema = z.object({
-  now: moment,
   /** `search` looks for a better one; `anew` starts from now, as if nothing had been begun. */
   kind: z.enum(['search', 'anew']).default('search'),
 });
@@ -29,7 +21,6 @@ export const scheduleUndoSchema = z.object({ version: z.number().int().min(1) })
 export type ScheduleUndo = z.infer<typeof scheduleUndoSchema>;
 
 export const scheduleMovesSchema = z.object({
-  now: moment,
   moves: z
     .array(
       z.object({
@@ -44,3 +35,12 @@ export const scheduleMovesSchema = z.object({
     .max(200, 'may hold at most 200 moves'),
 });
 export type ScheduleMoves = z.infer<typeof scheduleMovesSchema>;
+
+/** Steps that somebody says were not done yet. */
+export const notYetSchema = z.object({
+  steps: z
+    .array(z.object({ jobId: idSchema, panelId: idSchema, n: z.number().int().min(1).max(10_000) }))
+    .min(1, 'holds no step')
+    .max(200, 'may hold at most 200 steps'),
+});
+export type NotYet = z.infer<typeof notYetSchema>;

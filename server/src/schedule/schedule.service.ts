@@ -3,7 +3,9 @@ import {
   personCalendar,
   personOf,
   scheduleChanges,
+  standingAt,
   type DatedStart,
+  type NotEntered,
   type Schedule,
   type ScheduleAsk,
   type ScheduleChanges,
@@ -11,10 +13,13 @@ import {
   type ScheduleProgress,
   type ShopScheduleView,
   type ShopView,
+  type StepsByNow,
   type StepStart,
 } from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
 import { createHash } from 'node:crypto';
+import { SteadyTime } from '../clocks/steady-time.ts';
+import { wallTimeOf } from '../clocks/wall-time.ts';
 import { Database, type Read } from '../database/database.ts';
 import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import { ProblemError, notFound, stale } from '../http/problem.ts';
@@ -23,10 +28,11 @@ import { ShopsReader } from '../shops/shops.repository.ts';
 import {
   ScheduleReader,
   ScheduleWriter,
+  type KeptNotEntered,
   type KeptSchedule,
   type PanelToSchedule,
 } from './schedule.repository.ts';
-import type { ScheduleMake, ScheduleMoves, ScheduleUndo } from './schedule.schemas.ts';
+import type { NotYet, ScheduleMake, ScheduleMoves, ScheduleUndo } from './schedule.schemas.ts';
 
 /** Minutes that the start of a new schedule is rounded down to. */
 const STEP_MIN = 5;
@@ -76,19 +82,40 @@ const roundedDown = ({ startOn, startMin }: DatedStart): DatedStart => ({
 const pinOf = ({ jobId, panelId, n, at, personId }: ScheduleMove, start: DatedStart): StepStart[] =>
   at === null ? [] : [{ jobId, panelId, n, startMin: axisMin(start, at), personId }];
 
-/**
- * What has begun stays where it is: nobody works in the past. Of a panel with a record that says what was done, nothing
- * else was.
- */
-function begunPins(
+/** Whether the record of a panel says that a step of its plan is done. */
+const doneIn =
+  (panels: Inputs['panels']) =>
+  ({ jobId, panelId, n }: Pick<NotEntered, 'jobId' | 'panelId' | 'n'>): boolean =>
+    panels.some(
+      (panel) =>
+        panel.jobId === jobId && panel.panelId === panelId && panel.past?.doneSteps.includes(n) === true,
+    );
+
+const standing = (
   { start, schedule }: KeptSchedule,
   panels: Inputs['panels'],
   now: DatedStart,
-): StepStart[] {
-  const nowMin = axisMin(start, now);
-  const isRecorded = ({ jobId, panelId }: StepStart): boolean =>
-    panels.some((panel) => panel.past && panel.jobId === jobId && panel.panelId === panelId);
-  return schedule ? startsOf(schedule).filter((step) => step.startMin < nowMin && !isRecorded(step)) : [];
+): StepsByNow => (schedule ? standingAt(schedule, start, now, doneIn(panels)) : { underWay: [], passed: [] });
+
+const isSame = (
+  a: Pick<NotEntered, 'jobId' | 'panelId' | 'n'>,
+  b: Pick<NotEntered, 'jobId' | 'panelId' | 'n'>,
+): boolean => a.jobId === b.jobId && a.panelId === b.panelId && a.n === b.n;
+
+/** What is asked about: what was, as long as nobody entered it and its plan holds, and what has passed since. */
+function askedAbout({ kept, panels }: Inputs, now: DatedStart): KeptNotEntered[] {
+  if (!kept) return [];
+  const isDone = doneIn(panels);
+  const planOf = ({ jobId, panelId }: NotEntered): string | null | undefined =>
+    panels.find((panel) => panel.jobId === jobId && panel.panelId === panelId)?.planId;
+  const before = (kept.notEntered ?? []).filter((step) => planOf(step) === step.planId && !isDone(step));
+  const since = standing(kept, panels, now).passed.flatMap((step) => {
+    const planId = planOf(step);
+    return typeof planId === 'string' && !before.some((other) => isSame(step, other))
+      ? [{ ...step, planId }]
+      : [];
+  });
+  return [...before, ...since];
 }
 
 /** When each step began in a schedule, and by whom. */
@@ -111,10 +138,11 @@ function askOf(inputs: Inputs, now: DatedStart, kind: Kind): ScheduleAsk {
   const { shop, panels, moves, kept } = inputs;
   const before = kind === 'anew' ? null : kept;
   const start = before?.start ?? roundedDown(now);
-  const begun = before ? begunPins(before, panels, now) : [];
-  const moved = moves.flatMap((move) => pinOf(move, start));
-  const isMoved = (pin: StepStart): boolean =>
-    moved.some(({ jobId, panelId, n }) => jobId === pin.jobId && panelId === pin.panelId && n === pin.n);
+  const begun = before ? standing(before, panels, now).underWay : [];
+  const nowMin = axisMin(start, now);
+  // A time that has passed holds nothing any more.
+  const moved = moves.flatMap((move) => pinOf(move, start)).filter(({ startMin }) => startMin >= nowMin);
+  const isMoved = (pin: StepStart): boolean => moved.some((other) => isSame(pin, other));
   return {
     shop: shop.shop,
     start,
@@ -136,14 +164,12 @@ function mustBeOpen(moves: readonly ScheduleMove[], { panels }: Inputs): void {
     ]);
 }
 
-const isSameStep = (a: ScheduleMove, b: ScheduleMove): boolean =>
-  a.jobId === b.jobId && a.panelId === b.panelId && a.n === b.n;
-
 const viewOf = (
-  { madeOf: _madeOf, previous: _previous, ...kept }: KeptSchedule,
+  { madeOf: _madeOf, previous: _previous, notEntered = [], ...kept }: KeptSchedule,
   { panels, moves }: Inputs,
 ): ShopScheduleView => ({
   ...kept,
+  notEntered: notEntered.map(({ planId: _planId, ...step }) => step),
   jobs: Object.fromEntries(panels.map(({ jobId, jobTitle }) => [jobId, jobTitle])),
   moves,
 });
@@ -170,13 +196,25 @@ export class ScheduleService {
     private readonly database: Database,
     private readonly writes: IdempotentWrites,
     private readonly planner: PlannerService,
+    private readonly time: SteadyTime,
   ) {}
 
-  /** The schedule as it is kept, brought up to date first where a plan, a person or a move has changed since. */
-  async get(actor: string, shopId: string, now: DatedStart): Promise<ShopScheduleView> {
+  /** What time it is by the shop's clock, whatever a screen's own clock says; whole minutes. */
+  private now(): DatedStart {
+    const { startOn, startMin } = wallTimeOf(this.time.nowMs());
+    return { startOn, startMin: Math.floor(startMin) };
+  }
+
+  /**
+   * The schedule as it is kept, brought up to date first where a plan, a person or a move has changed since, or the time of
+   * a step has passed and nobody entered it.
+   */
+  async get(actor: string, shopId: string): Promise<ShopScheduleView> {
+    const now = this.now();
     const inputs = await this.database.read((tx) => inputsOf(tx, shopId));
     const mark = markOf(inputs);
-    if (inputs.kept?.madeOf === mark) return viewOf(inputs.kept, inputs);
+    const { kept, panels } = inputs;
+    if (kept?.madeOf === mark && standing(kept, panels, now).passed.length === 0) return viewOf(kept, inputs);
     const key = `${shopId} ${mark}`;
     const known = this.making.get(key);
     if (known) return known;
@@ -191,9 +229,10 @@ export class ScheduleService {
   search(
     asked: WriteRequest,
     shopId: string,
-    { now, kind }: ScheduleMake,
+    { kind }: ScheduleMake,
     gone: AbortSignal,
   ): Promise<ShopScheduleView> {
+    const now = this.now();
     return this.writes.around<ShopScheduleView, { readonly shopId: string }>(
       asked,
       async (keep) => {
@@ -213,7 +252,8 @@ export class ScheduleService {
   }
 
   /** Moves steps to a time of a person's choice; the rest follows, and moves as little as it must. */
-  move(asked: WriteRequest, shopId: string, { now, moves }: ScheduleMoves): Promise<ShopScheduleView> {
+  move(asked: WriteRequest, shopId: string, { moves }: ScheduleMoves): Promise<ShopScheduleView> {
+    const now = this.now();
     return this.writes.around<ShopScheduleView, { readonly shopId: string }>(
       asked,
       async (keep) => {
@@ -237,12 +277,12 @@ export class ScheduleService {
   }
 
   /** What moves would come to, by the whole schedule; nothing is kept. */
-  async trial(shopId: string, { now, moves }: ScheduleMoves, gone: AbortSignal): Promise<ScheduleChanges> {
+  async trial(shopId: string, { moves }: ScheduleMoves, gone: AbortSignal): Promise<ScheduleChanges> {
     const inputs = await this.database.read((tx) => inputsOf(tx, shopId));
     mustBeOpen(moves, inputs);
-    const others = inputs.moves.filter((move) => !moves.some((other) => isSameStep(move, other)));
+    const others = inputs.moves.filter((move) => !moves.some((other) => isSame(move, other)));
     const tried = { ...inputs, moves: [...others, ...moves] };
-    const made = await this.planner.schedule(askOf(tried, now, 'keep'), {
+    const made = await this.planner.schedule(askOf(tried, this.now(), 'keep'), {
       gone,
       onProgress: () => undefined,
     });
@@ -262,8 +302,25 @@ export class ScheduleService {
       const { moves, schedule } = kept.previous;
       for (const move of moves) await writer.move(shopId, move);
       const before = { ...inputs, moves };
-      const again = await writer.keep(shopId, { madeOf: markOf(before), start: kept.start, schedule });
+      const again = await writer.keep(shopId, {
+        madeOf: markOf(before),
+        start: kept.start,
+        schedule,
+        ...(kept.notEntered ? { notEntered: kept.notEntered } : {}),
+      });
       return viewOf(again, before);
+    });
+  }
+
+  /** Somebody says that steps were not done yet: they are not asked about until their time passes again. */
+  notYet(asked: WriteRequest, shopId: string, { steps }: NotYet): Promise<ShopScheduleView> {
+    return this.writes.run(asked, async (tx) => {
+      const inputs = await inputsOf(tx, shopId);
+      const { kept } = inputs;
+      if (!kept) throw notFound('This schedule');
+      const notEntered = (kept.notEntered ?? []).filter((step) => !steps.some((said) => isSame(step, said)));
+      const { version: _version, madeAt: _madeAt, ...body } = kept;
+      return viewOf(await new ScheduleWriter(tx).keep(shopId, { ...body, notEntered }), inputs);
     });
   }
 
@@ -306,6 +363,7 @@ export class ScheduleService {
           madeOf: markOf(inputs),
           start: ask.start,
           schedule: made.ok ? made.schedule : null,
+          notEntered: askedAbout(inputs, ask.now ?? ask.start),
           ...(made.ok ? {} : { problem: made.message }),
           ...(previous ? { previous } : {}),
         });

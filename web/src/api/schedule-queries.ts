@@ -1,30 +1,31 @@
 import type {
-  DatedStart,
+  NotEntered,
   ScheduleChanges,
   ScheduleMove,
   ScheduleProgress,
   ShopScheduleView,
 } from '@blue-ledge/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { nowHere } from '../state/now.ts';
 import { ask, newKey } from './http.ts';
 
 /** The schedule of a shop, as the server keeps it. */
 
 const path = (shop: string): string => `/shops/${encodeURIComponent(shop)}/schedule`;
+const AGAIN_MS = 60_000;
 const queryKey = (shop: string): string[] => ['schedule', shop];
-
-const nowQuery = ({ startOn, startMin }: DatedStart): string =>
-  new URLSearchParams({ startOn, startMin: `${startMin}` }).toString();
 
 /** Address of a person's calendar: to save, or to subscribe to. */
 export const calendarPath = (shop: string, person: string): string =>
   `/api${path(shop)}/people/${encodeURIComponent(person)}.ics`;
 
-export const useSchedule = (shop: string) =>
+/** The schedule of a shop; asked for once it is known which. */
+export const useSchedule = (shop: string | undefined) =>
   useQuery({
-    queryKey: queryKey(shop),
-    queryFn: () => ask<ShopScheduleView>(`${path(shop)}?${nowQuery(nowHere())}`),
+    queryKey: queryKey(shop ?? ''),
+    queryFn: () => ask<ShopScheduleView>(path(shop!)),
+    enabled: shop !== undefined,
+    // Time alone changes it: a step that nobody entered comes again from now on.
+    refetchInterval: AGAIN_MS,
   });
 
 /** How far a schedule is that was asked for under a key. */
@@ -57,7 +58,17 @@ export function useSearchSchedule(shop: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ kind, key, stop }: SearchAsk) =>
-      ask<ShopScheduleView>(path(shop), { method: 'POST', body: { now: nowHere(), kind }, key, stop }),
+      ask<ShopScheduleView>(path(shop), { method: 'POST', body: { kind }, key, stop }),
+    onSuccess: (made) => client.setQueryData(queryKey(shop), made),
+  });
+}
+
+/** Says that steps that should be done by now were not done yet. */
+export function useNotYet(shop: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (steps: readonly Pick<NotEntered, 'jobId' | 'panelId' | 'n'>[]) =>
+      ask<ShopScheduleView>(`${path(shop)}/not-yet`, { method: 'POST', body: { steps }, key: newKey() }),
     onSuccess: (made) => client.setQueryData(queryKey(shop), made),
   });
 }
@@ -69,7 +80,7 @@ export function useMoveSteps(shop: string) {
     mutationFn: (moves: readonly ScheduleMove[]) =>
       ask<ShopScheduleView>(`${path(shop)}/moves`, {
         method: 'POST',
-        body: { now: nowHere(), moves },
+        body: { moves },
         key: newKey(),
       }),
     onSuccess: (made) => client.setQueryData(queryKey(shop), made),
@@ -80,6 +91,6 @@ export function useMoveSteps(shop: string) {
 export const tryMove = (shop: string, move: ScheduleMove, stop: AbortSignal): Promise<ScheduleChanges> =>
   ask<ScheduleChanges>(`${path(shop)}/trials`, {
     method: 'POST',
-    body: { now: nowHere(), moves: [move] },
+    body: { moves: [move] },
     stop,
   });

@@ -19,6 +19,7 @@ import { download } from '../shared/save-as.ts';
 import { saveScheduleCsv } from './schedule-csv.ts';
 import { FindBetter } from './FindBetter.tsx';
 import { NextPane } from './NextPane.tsx';
+import { NotEnteredOfShop } from './NotEnteredOfShop.tsx';
 import { PanelPane } from './PanelPane.tsx';
 import { UndoMove, useBayMoves } from './bay-moves.tsx';
 import './bay.css';
@@ -140,6 +141,7 @@ function Board({ shop, view }: { readonly shop: ShopView; readonly view: ShopSch
   return (
     <>
       <UndoMove moves={moves} start={start} rows={rows} />
+      <NotEnteredOfShop shop={shop} view={view} />
       <div className="bay">
         <BayChart
           shopId={shop.id}
@@ -208,7 +210,7 @@ function BayFoot() {
           <i className="bar-swatch is-missed" /> window missed
         </li>
       </ul>
-      <span className="note">Of panels without an entry, work before now is taken as done as planned.</span>
+      <span className="note">What nobody entered is not done: it stands from now on.</span>
     </div>
   );
 }

@@ -63,16 +63,24 @@ interface NextCardProps extends Omit<NextPaneProps, 'schedule'> {
   readonly work: NextWork;
 }
 
-function NextCard({ work: { session, isRunning, urgency }, rows, start, nowMin, onSelect }: NextCardProps) {
+function NextCard({
+  work: { session, isRunning, isOver, urgency },
+  rows,
+  start,
+  nowMin,
+  onSelect,
+}: NextCardProps) {
   const { fromN, toN, tasks } = session;
   const isClose = urgency.kind === 'window' && urgency.window.closesMin - nowMin < 60;
   const ops = [...new Set(tasks.map(({ op }) => OP_LABELS[op].toLowerCase()))].join(', ');
   return (
     <div className={`next-card ${isClose ? 'is-close' : urgency.kind === 'late' ? 'is-late' : ''}`}>
       <p className="next-when">
-        {isRunning
-          ? `until ${timeText(start, session.endMin, { withDay: false })}`
-          : timeText(start, session.startMin)}
+        {isOver
+          ? `should be done by ${timeText(start, session.endMin)}`
+          : isRunning
+            ? `until ${timeText(start, session.endMin, { withDay: false })}`
+            : timeText(start, session.startMin)}
       </p>
       <p>
         <b>{nameOf(rows, session)}</b>

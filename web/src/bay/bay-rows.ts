@@ -181,12 +181,12 @@ export function lanesOf(schedule: Schedule, rows: readonly PanelRow[]): Lane[] {
 export const isDrawn = (window: ScheduledWindow, isSelected: boolean): boolean =>
   isSelected || standOf(window) !== 'open';
 
-/** What runs on a panel at a minute, or comes next; undefined once all is done. */
+/** The step that is next on a panel, by its record, and whether it runs at a minute by the schedule; undefined once all is done. */
 export function stateAt(
   { tasks }: PanelRow,
   nowMin: number,
 ): { readonly task: ScheduledTask; readonly isRunning: boolean } | undefined {
-  const task = tasks.find(({ endMin }) => endMin > nowMin);
+  const [task] = tasks;
   return task && { task, isRunning: task.startMin <= nowMin };
 }
 

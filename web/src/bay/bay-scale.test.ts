@@ -40,10 +40,16 @@ test('a shop in which nobody works still has a line', () => {
   expect(none.widthPx).toBeGreaterThan(0);
 });
 
+const MONDAY_MS = new Date(2026, 10, 30, 9).getTime();
+
 test.each([
   [0, 'Fri 08:00'],
   [959, 'Fri 23:59'],
   [960, 'Sat 00:00'],
-  [6 * DAY - 1, 'Thu 07:59'],
+  [6 * DAY - 1, 'Thu 10 Dec 07:59'],
   [27 * DAY, 'Thu 31 Dec 08:00'],
-])('minute %d is %s', (minute, text) => expect(timeText(START, minute)).toBe(text));
+])('minute %d is %s, in the week of that Friday', (minute, text) => {
+  const now = jest.spyOn(Date, 'now').mockReturnValue(MONDAY_MS);
+  expect(timeText(START, minute)).toBe(text);
+  now.mockRestore();
+});

@@ -7,18 +7,34 @@ import { sendAll } from './sender.ts';
 
 const isRecord = (entry: Entry): entry is RecordEntry => entry.kind === 'record';
 
+interface Entered {
+  readonly entry: NewEntry;
+  readonly title: string;
+  readonly photo?: Blob | undefined;
+}
+
 /** Puts an entry into the row. */
-export function enter(at: PanelKey, entry: NewEntry, title: string, photo?: Blob): void {
-  const head = {
-    kind: 'record',
-    key: crypto.randomUUID(),
-    state: 'waiting',
-    at,
-    title,
-    entry,
-    ...(photo ? { photo } : {}),
-  } as const;
-  void decide((row) => ({ put: [{ ...head, order: nextOrder(row) }] })).then(sendAll);
+export const enter = (at: PanelKey, entry: NewEntry, title: string, photo?: Blob): void =>
+  enterAll(at, [{ entry, title, photo }]);
+
+/** Puts entries into the row, in their order and together: all of them or none. */
+export function enterAll(at: PanelKey, entered: readonly Entered[]): void {
+  const heads = entered.map(
+    ({ entry, title, photo }) =>
+      ({
+        kind: 'record',
+        key: crypto.randomUUID(),
+        state: 'waiting',
+        at,
+        title,
+        entry,
+        ...(photo ? { photo } : {}),
+      }) as const,
+  );
+  void decide((row) => {
+    const first = nextOrder(row);
+    return { put: heads.map((head, i) => ({ ...head, order: first + i })) };
+  }).then(sendAll);
 }
 
 /** Entries of a panel that are not on the server: on their way, or refused. */

@@ -16,7 +16,7 @@ import { Link } from 'react-router';
 import { isOpened, usePlan } from '../../api/queries.ts';
 import { usePanelRecord } from '../../api/record-queries.ts';
 import { useServerNow } from '../../clocks/use-server-now.ts';
-import { enter } from '../../outbox/record.ts';
+import { enter, enterAll } from '../../outbox/record.ts';
 import { PrinterOutlined } from '../../shared/icons.tsx';
 import { Swatch } from '../../shared/materials/Swatch.tsx';
 import { Problem } from '../../shared/Problem.tsx';
@@ -105,10 +105,17 @@ export function HandOverStage() {
     close();
   };
   const waive = (by: string, checks: readonly AskedCheck[], text: string): void => {
-    for (const { check, step, zones } of checks) {
-      const body = { check, outcome: 'waived' as const, zones: [...zones], text, ...(step ? { step } : {}) };
-      enter(key, writeEntry({ by, kind: 'check', body }), 'a check waived');
-    }
+    enterAll(
+      key,
+      checks.map(({ check, step, zones, title }) => ({
+        entry: writeEntry({
+          by,
+          kind: 'check',
+          body: { check, outcome: 'waived', zones: [...zones], text, ...(step ? { step } : {}) },
+        }),
+        title: `${title}: waived`,
+      })),
+    );
     close();
   };
   const layBase = (by: string, agoMin: number, text: string): void => {

@@ -10,7 +10,7 @@ import type { Run, RunStep } from './use-run.ts';
 import { WhoDialog } from './Who.tsx';
 import { WrongDialog } from './WrongDialog.tsx';
 
-export type OpenDialog = 'done' | 'reading' | 'photo' | 'wrong' | 'why';
+export type OpenDialog = 'done' | 'reading' | 'photo' | 'wrong' | 'why' | 'catch-up';
 
 interface RunDialogsProps {
   readonly open: OpenDialog | null;
@@ -111,6 +111,7 @@ export function RunDialogs({
           onPlan={onPlanOn}
         />
       );
+    case 'catch-up':
     case null:
       return null;
   }

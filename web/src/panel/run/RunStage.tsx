@@ -6,6 +6,8 @@ import { useServerNow } from '../../clocks/use-server-now.ts';
 import { plannedView, type PlanOnScreen } from '../../api/opened-plan.ts';
 import { isOpened, usePlan } from '../../api/queries.ts';
 import { usePanelRecord, type PanelRecord } from '../../api/record-queries.ts';
+import { useNotYet } from '../../api/schedule-queries.ts';
+import { useNotEntered } from '../../api/use-bay-of-panel.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { foundThings } from '../../shared/panel-map/found-things.ts';
 import { useSearchPut } from '../../shared/use-search-put.ts';
@@ -14,7 +16,9 @@ import { usePanelContext, type PanelContext } from '../panel-context.ts';
 import { usePlanAgain } from '../use-plan-again.ts';
 import { Benches } from './Benches.tsx';
 import { Cautions } from './Cautions.tsx';
+import { CatchUp } from './CatchUp.tsx';
 import { MishapNotice } from './MishapNotice.tsx';
+import { NotEnteredNotice } from './NotEnteredNotice.tsx';
 import { RefusedEntries } from './RefusedEntries.tsx';
 import { RunActs } from './RunActs.tsx';
 import { RunDialogs, type OpenDialog } from './RunDialogs.tsx';
@@ -74,6 +78,10 @@ function StepAtBench({ context, plan, record, run }: StepAtBenchProps) {
   const found = useMemo(() => foundThings(run.held, system), [run.held, system]);
   const show = (n: number | null): void => put({ step: n === null ? null : String(n) });
   const bench = useBench({ context, plan, run, shown, shop: context.view.shop, onDone: () => show(null) });
+  const { shopId, steps: late } = useNotEntered(context.key);
+  const { mutate: notYet } = useNotYet(shopId);
+  // What was entered here a moment ago is not asked about.
+  const notEntered = late.filter(({ n }) => run.steps.some((each) => each.step.n === n && !each.isDone));
   const isAllowed = whyNot.length === 0;
   const planOn = (): void => {
     setOpen(null);
@@ -99,6 +107,7 @@ function StepAtBench({ context, plan, record, run }: StepAtBenchProps) {
       />
       <RunHead run={run} shown={shown} panel={view.panel} onShow={show} />
       <RefusedEntries refused={record.refused} />
+      <NotEnteredNotice steps={notEntered} onAsk={() => setOpen('catch-up')} />
       <MishapNotice
         mishaps={run.mishaps}
         isWaiting={record.waiting.length > 0}
@@ -137,7 +146,25 @@ function StepAtBench({ context, plan, record, run }: StepAtBenchProps) {
         onReading={() => setOpen('reading')}
         onPhoto={() => setOpen('photo')}
         onWrong={() => setOpen('wrong')}
+        onSeveral={() => setOpen('catch-up')}
       />
+      {open === 'catch-up' && !bench.isAsking && (
+        <CatchUp
+          at={context.key}
+          panelName={view.panel.name}
+          shop={context.view.shop}
+          asked={notEntered}
+          {...(notEntered.length > 0
+            ? {
+                onNotYet: () => {
+                  notYet(notEntered);
+                  setOpen(null);
+                },
+              }
+            : {})}
+          onClose={() => setOpen(null)}
+        />
+      )}
       <RunDialogs
         open={open}
         at={context.key}

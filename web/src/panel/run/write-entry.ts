@@ -10,13 +10,21 @@ interface Written<K extends EntryKind> {
   readonly kind: K;
   readonly body: BodyOf<K>;
   /** How long ago it was; now where it is left out. */
-  readonly agoMin?: number;
+  readonly agoMin?: number | undefined;
+  /** When it was, by the server's clock, in place of how long ago. */
+  readonly atMs?: number;
 }
 
-export const writeEntry = <K extends EntryKind>({ by, kind, body, agoMin = 0 }: Written<K>): NewEntry =>
+export const writeEntry = <K extends EntryKind>({
+  by,
+  kind,
+  body,
+  agoMin = 0,
+  atMs = Math.floor(serverNow()) - agoMin * MINUTE_MS,
+}: Written<K>): NewEntry =>
   ({
     id: crypto.randomUUID(),
-    at: new Date(Math.floor(serverNow()) - agoMin * MINUTE_MS).toISOString(),
+    at: new Date(atMs).toISOString(),
     by,
     kind,
     body,

@@ -1,0 +1,220 @@
+import {
+  asPlanned,
+  endingAt,
+  foldRecord,
+  stateOfFold,
+  stepTitle,
+  type CaughtUp,
+  type NewEntry,
+  type NotEntered,
+  type Shop,
+  type TrueState,
+} from '@blue-ledge/core';
+import { Checkbox, Radio } from 'antd';
+import dayjs from 'dayjs';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import type { PlanOnScreen } from '../../api/opened-plan.ts';
+import { isOpened, usePlan, type PanelKey } from '../../api/queries.ts';
+import { usePanelRecord, type PanelRecord } from '../../api/record-queries.ts';
+import { enterAll } from '../../outbox/record.ts';
+import { Dialog } from '../../shared/dialog/Dialog.tsx';
+import { announce } from '../../state/announce.ts';
+import { fieldOf, momentText, startOf } from '../../state/now.ts';
+import { serverNow } from '../../state/server-time.ts';
+import { useFormat } from '../../state/units.ts';
+import { useRun, type Run, type RunStep } from './use-run.ts';
+import { useUnderName, useWho, WhoDialog } from './Who.tsx';
+import { doneAsPlanned, writeEntry } from './write-entry.ts';
+
+/** Several steps that were done and not entered: asked for together, at their planned times or others. */
+
+const MINUTE_MS = 60_000;
+
+interface CatchUpProps {
+  readonly at: PanelKey;
+  readonly panelName: string;
+  readonly shop: Shop;
+  /** Steps that should be done by now, with the times at which they stood in the bay. */
+  readonly asked: readonly NotEntered[];
+  /** Says that they were not done; left out where nothing is asked. */
+  readonly onNotYet?: () => void;
+  readonly onClose: () => void;
+}
+
+export function CatchUp(props: CatchUpProps) {
+  const { data: plan } = usePlan(props.at);
+  const { record } = usePanelRecord(props.at);
+  const opened = isOpened(plan) ? plan : null;
+  const run = useRun(opened, record);
+  if (!opened || !run || !record.kept) return null;
+  return <CatchUpDialog {...props} plan={opened} record={record} run={run} />;
+}
+
+/** Times are chosen as they were planned, or one after the other up to a moment. */
+type Mode = 'planned' | 'until';
+
+interface CatchUpDialogProps extends CatchUpProps {
+  readonly plan: PlanOnScreen;
+  readonly record: PanelRecord;
+  readonly run: Run;
+}
+
+const msOf = (at: NotEntered['end']): number =>
+  dayjs(at.startOn).startOf('day').add(at.startMin, 'minute').valueOf();
+
+/** Nothing was done by a plan before the plan was made, nor before what was entered last. */
+const fromMsOf = (plan: PlanOnScreen, { entries }: PanelRecord): number =>
+  Math.max(Date.parse(plan.createdAt), ...entries.map((entry) => Date.parse(entry.at)));
+
+function CatchUpDialog({
+  at,
+  panelName,
+  shop,
+  asked,
+  plan,
+  record,
+  run,
+  onNotYet,
+  onClose,
+}: CatchUpDialogProps) {
+  const who = useWho(shop);
+  const name = useUnderName(who);
+  const [nowMs] = useState(serverNow);
+  const [mode, setMode] = useState<Mode>(asked.length > 0 ? 'planned' : 'until');
+  const [until, setUntil] = useState(() => fieldOf(startOf(nowMs)));
+  const open = run.steps.filter(({ isDone }) => !isDone);
+  const [count, setCount] = useState(() => Math.max(1, lastAsked(open, asked) + 1));
+  const ticked = open.slice(0, count);
+  const terms = { fromMin: fromMsOf(plan, record) / MINUTE_MS, nowMin: nowMs / MINUTE_MS };
+  const plannedEnd = (n: number): number | null => {
+    const step = asked.find((each) => each.n === n);
+    return step ? msOf(step.end) / MINUTE_MS : null;
+  };
+  const steps = ticked.map(({ step }) => step);
+  const untilMs = dayjs(until).valueOf();
+  const isUntilWrong = mode === 'until' && !(untilMs <= nowMs + MINUTE_MS);
+  const times =
+    mode === 'planned'
+      ? asPlanned(steps, plannedEnd, terms)
+      : endingAt(steps, Math.min(untilMs, nowMs) / MINUTE_MS, terms);
+  const entriesBy = (by: string): NewEntry[] =>
+    ticked.map((each, i) => entryOf(each, times[i]!, { by, plan, run }));
+  const broken = useBroken(plan, record, isUntilWrong ? [] : entriesBy('?'));
+  const write = (by: string): void => {
+    enterAll(
+      at,
+      entriesBy(by).map((entry, i) => ({ entry, title: `${steps[i]!.n}. ${stepTitle(steps[i]!)} done` })),
+    );
+    announce(`Entered: ${steps.length} ${steps.length === 1 ? 'step' : 'steps'}.`);
+    onClose();
+  };
+  if (name.isAsking) return <WhoDialog who={who} onClose={() => name.answer(null)} onPick={name.answer} />;
+  return (
+    <Dialog
+      title={`Were these done? ${panelName}`}
+      width={640}
+      act={{
+        label: `Enter ${steps.length} ${steps.length === 1 ? 'step' : 'steps'} as done`,
+        run: () => name.as(write),
+        isOff: isUntilWrong || steps.length === 0,
+      }}
+      {...(onNotYet ? { other: { label: 'Not yet', run: onNotYet } } : {})}
+      onClose={onClose}
+    >
+      <p>
+        Nobody entered them, so they are not done. Tick what was done as planned; what was done otherwise is
+        entered at{' '}
+        <Link to={`/jobs/${at.job}/panels/${at.panel}/run`} onClick={onClose}>
+          its step
+        </Link>
+        .
+      </p>
+      <Radio.Group
+        value={mode}
+        onChange={({ target }) => setMode(target.value as Mode)}
+        options={[
+          { value: 'planned', label: 'At their times in the bay', disabled: asked.length === 0 },
+          { value: 'until', label: 'One after the other, the last ended at' },
+        ]}
+      />
+      {mode === 'until' && (
+        <p>
+          <input
+            type="datetime-local"
+            className="plain-field"
+            aria-label="The last ended at"
+            value={until}
+            onChange={({ target }) => setUntil(target.value)}
+          />
+          {isUntilWrong && (
+            <span className="field-problem"> That lies ahead. Give the time at which it ended.</span>
+          )}
+        </p>
+      )}
+      <ol className="catch-up">
+        {open.slice(0, count + MOST_AHEAD).map((each, i) => (
+          <li key={each.step.n}>
+            <Checkbox checked={i < count} onChange={() => setCount(i < count ? i : i + 1)}>
+              {each.step.n}. {stepTitle(each.step)}
+            </Checkbox>
+            {i < count && <b>{momentText(times[i]!.endMin * MINUTE_MS)}</b>}
+          </li>
+        ))}
+      </ol>
+      <Broken broken={broken} />
+    </Dialog>
+  );
+}
+
+/** Steps after the ticked ones that are shown, to be ticked as well. */
+const MOST_AHEAD = 4;
+
+/** Place of the last step that is asked about. */
+const lastAsked = (open: readonly RunStep[], asked: readonly NotEntered[]): number =>
+  open.findLastIndex(({ step }) => asked.some(({ n }) => n === step.n));
+
+interface Written {
+  readonly by: string;
+  readonly plan: PlanOnScreen;
+  readonly run: Run;
+}
+
+const entryOf = ({ step, act }: RunStep, { endMin }: CaughtUp, { by, plan, run }: Written): NewEntry =>
+  writeEntry({
+    by,
+    kind: 'act',
+    body: { ...doneAsPlanned(step, act, { planId: plan.id, systemId: run.system.id }), afterwards: true },
+    atMs: Math.round(endMin * MINUTE_MS),
+  });
+
+type Unkept = TrueState['broken'][number];
+
+/** Rules that would not be kept at these times. */
+function useBroken(plan: PlanOnScreen, { entries, kept }: PanelRecord, more: readonly NewEntry[]): Unkept[] {
+  const mark = more.map(({ at }) => at).join(' ');
+  return useMemo(() => {
+    const ids = new Set(more.map(({ id }) => id));
+    const utcOffsetMin = kept?.utcOffsetMin ?? 0;
+    const { broken } = stateOfFold(foldRecord(plan.plan.inputs, [...entries, ...more], { utcOffsetMin }));
+    return broken.filter(({ entryId }) => ids.has(entryId));
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- entries are made anew with each look: their times are what counts
+  }, [plan, entries, kept, mark]);
+}
+
+function Broken({ broken }: { readonly broken: readonly Unkept[] }) {
+  const { said } = useFormat();
+  if (broken.length === 0) return null;
+  return (
+    <div className="problem" role="status">
+      <p>
+        <b>At these times {broken.length === 1 ? 'a rule is' : `${broken.length} rules are`} not kept:</b>
+      </p>
+      <ul>
+        {[...new Set(broken.map(said))].map((text) => (
+          <li key={text}>{text}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}
