@@ -1,6 +1,6 @@
 import { wetFilmUm } from '../film/coverage.ts';
 import { readyVolumeSolids } from '../materials/sheet.ts';
-import { isBodywork, isCoat, type Act, type CoatAct, type OpName } from './act.ts';
+import { isCoat, setsAlone, type Act, type CoatAct, type OpName } from './act.ts';
 import { coatFilmUm, coatsOn, mostCoats } from './coating.ts';
 import { sheetIn, type Context } from './context.ts';
 import type { Cost } from './operation.ts';
@@ -25,17 +25,17 @@ export interface RealWork {
 
 export interface ReallyDone {
   readonly before: PanelState;
+  /** Latest minute at which it may have begun, where nobody wrote down how long it took; absent where that is known. */
+  readonly latestMin?: number;
   readonly after: PanelState;
   readonly cost: Cost;
 }
 
-/** What sets by itself once it is spread: its entry is written before that. */
-const setsAlone = (act: Act): boolean => isBodywork(act) || act.op === 'laminate-repair';
 /** Waits: they began when the work before them ended. */
 const WAITS: ReadonlySet<OpName> = new Set(['flash', 'cure']);
 
 function waitedMin(act: Act, panel: PanelState, real: RealWork, planned: Cost): number {
-  if (setsAlone(act)) return 0;
+  if (setsAlone(act.op)) return 0;
   if (WAITS.has(act.op))
     return Math.max(0, real.toMin - panel.clockMin - (real.handsOnMin ?? planned.handsOnMin));
   if (isCoat(act) && real.flashMin !== undefined) return (mostCoats(act) - 1) * real.flashMin;
@@ -73,8 +73,14 @@ export function carryOutReally(panel: PanelState, act: Act, real: RealWork, cont
   const handsOnMin = real.handsOnMin ?? planned.handsOnMin;
   const waitMin = waitedMin(act, panel, real, planned);
   const before = { ...panel, clockMin: real.toMin - handsOnMin - waitMin };
-  const endMin = setsAlone(act) ? real.toMin + planned.waitMin : real.toMin;
+  const endMin = setsAlone(act.op) ? real.toMin + planned.waitMin : real.toMin;
   const laid = { ...applied(before, act, endMin, context), clockMin: real.toMin };
   const after = isCoat(act) ? withRealFilm(laid, act, real, context) : laid;
-  return { before, after, cost: { ...planned, handsOnMin, waitMin } };
+  const isTimed = real.handsOnMin !== undefined || real.flashMin !== undefined || WAITS.has(act.op);
+  return {
+    before,
+    after,
+    ...(isTimed ? {} : { latestMin: real.toMin }),
+    cost: { ...planned, handsOnMin, waitMin },
+  };
 }

@@ -39,6 +39,13 @@ function doneAs(act: Act, panel: PanelState, real: RealWork | undefined, context
   return { before: panel, after, cost };
 }
 
+const isSameVerdict = (a: Verdict, b: Verdict): boolean =>
+  a.level === b.level && a.zoneId === b.zoneId && a.reason.code === b.reason.code;
+
+/** By how much a time limit was missed; Infinity for a rule about something else. */
+const byMinutes = ({ reason: { facts } }: Verdict): number =>
+  Number(facts['leftMin'] ?? facts['overMin'] ?? Infinity);
+
 /** A step that was replayed. The rules are asked once somebody wants to know: a fold of a long record does not. */
 class ReplayedStep implements Performed {
   readonly before: PanelState;
@@ -46,11 +53,12 @@ class ReplayedStep implements Performed {
   readonly cost: Cost;
   readonly splitMin: number | undefined;
   readonly unmet: readonly Verdict[];
+  private readonly latestMin: number | undefined;
   private asked: readonly Verdict[] | undefined;
 
   constructor(
     readonly act: Act,
-    { before, after, cost }: ReallyDone,
+    { before, after, cost, latestMin }: ReallyDone,
     { idleMin, isSplit, unmet = [] }: ReplayAct,
     private readonly context: Context,
   ) {
@@ -59,10 +67,24 @@ class ReplayedStep implements Performed {
     this.cost = cost;
     this.splitMin = isSplit ? idleMin : undefined;
     this.unmet = unmet as readonly Verdict[];
+    this.latestMin = latestMin;
   }
 
   get remarks(): readonly Verdict[] {
-    return (this.asked ??= [...decideAct(this.act, this.before, this.context), ...this.unmet]);
+    return (this.asked ??= [...this.judged(), ...this.unmet]);
+  }
+
+  /** What the rules say of it as it began; where nobody knows when that was, only what holds at any time that it may have. */
+  private judged(): readonly Verdict[] {
+    const { act, before, context, latestMin } = this;
+    const atFirst = decideAct(act, before, context);
+    if (latestMin === undefined || latestMin <= before.clockMin) return atFirst;
+    const atLast = decideAct(act, { ...before, clockMin: latestMin }, context);
+    return atFirst.flatMap((verdict) => {
+      if (verdict.level !== 'must') return verdict;
+      const same = atLast.find((other) => isSameVerdict(verdict, other));
+      return same ? (byMinutes(same) < byMinutes(verdict) ? same : verdict) : [];
+    });
   }
 }
 
