@@ -98,7 +98,7 @@ test.each([5 / 60, 2, 7, 15, 40])(
 );
 
 test('whoever wrote down how long it took began too early where the minutes say so', () => {
-  const next = steps.findIndex(({ op }, i) => i > firstCoat && (op === 'abrade' || op === 'block'));
+  const next = steps.findIndex(({ op }) => op === 'block');
   const entries = steps.slice(0, firstCoat + 1).map((step, i) => entryAt(i, momentAt(enteredAtMin(step))));
   // Its flash and cure passed, and nobody entered those.
   const codes = (minutes?: number) => {
