@@ -71,10 +71,10 @@ test('steps that were not done are put off, and steps ahead of their time are en
   await atBench(page, CORNER);
   await page.getByRole('button', { name: 'Several…' }).click();
   await dialog.getByRole('checkbox').nth(2).check();
-  await dialog.getByLabel('The last ended at').fill('2026-12-07T23:30');
+  await dialog.getByRole('textbox', { name: 'The last ended at' }).fill('2026-12-07T23:30');
   await expect(dialog.getByText('That lies ahead')).toBeVisible();
   await expect(dialog.getByRole('button', { name: 'Enter 3 steps as done' })).toBeDisabled();
-  await dialog.getByLabel('The last ended at').fill('2026-12-07T09:50');
+  await dialog.getByRole('textbox', { name: 'The last ended at' }).fill('2026-12-07T09:50');
   await dialog.getByRole('button', { name: 'Enter 3 steps as done' }).click();
   await expectSaved(page);
   const { entries } = await shop.get(`/api${CORNER}/record`);

@@ -1,6 +1,7 @@
 /** The public surface of core: what the server, the web and the command line may use. */
 
 // units
+export { minutesOfMoment } from './units/moment.ts';
 export { clockTime, datedTime, dayText, formatMinutes, type WorkStart } from './units/duration.ts';
 export { formatFact, quantityOf } from './units/facts.ts';
 export { QUANTITIES, formatNumber, formatQuantity, toShown, toStored } from './units/quantities.ts';
@@ -472,6 +473,7 @@ export { holidaysSchema, minutesOf, peopleSchema, personSchema, readHours } from
 export type { Hours, Person } from './survey/shop-time.ts';
 export { airOfDay, usualDaySchema } from './survey/usual-day.ts';
 export type { AirPoint } from './survey/usual-day.ts';
+export { systemAtTimes, type StepTime } from './schedule/plan-times.ts';
 export { standingAt, type NotEntered, type StepsByNow } from './schedule/not-entered.ts';
 export {
   isInBooth,

@@ -34,6 +34,8 @@ export interface ShopScheduleView {
   readonly problem?: string;
   /** Titles of its jobs, by their ids. */
   readonly jobs: Readonly<Record<string, string>>;
+  /** The plan and its system that each panel stands in it with, by `job/panel`. */
+  readonly plans: Readonly<Record<string, { readonly planId: string; readonly systemId: string }>>;
   /** What people moved to a time of their choice. */
   readonly moves: readonly ScheduleMove[];
   /** Steps that should be done by now and that nobody entered, with the times at which they stood first. */

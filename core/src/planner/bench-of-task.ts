@@ -36,6 +36,8 @@ export interface PlanTask {
   readonly startMin?: number | undefined;
   /** The day on which it starts, ISO; without it every day is a working day. */
   readonly startOn?: string | undefined;
+  /** Somebody chose that start: work does not begin before it. */
+  readonly isStartFixed?: true | undefined;
   /** What already happened, in order; the plan goes on from there. */
   readonly done?: readonly Happening[] | undefined;
   /** Air as it was measured while that was done. */

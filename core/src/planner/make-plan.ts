@@ -71,10 +71,11 @@ const inputsOf = (task: PlanTask) => ({
   ...termsOf(task),
 });
 
-const termsOf = ({ schools, startMin, startOn, done, airBefore, nowMin, own }: PlanTask) => ({
+const termsOf = ({ schools, startMin, startOn, isStartFixed, done, airBefore, nowMin, own }: PlanTask) => ({
   ...(schools ? { schools } : {}),
   ...(startMin === undefined ? {} : { startMin }),
   ...(startOn === undefined ? {} : { startOn }),
+  ...(isStartFixed ? { isStartFixed } : {}),
   ...(done ? { done: [...done] } : {}),
   ...(airBefore?.length ? { airBefore: [...airBefore] } : {}),
   ...(nowMin === undefined ? {} : { nowMin }),

@@ -72,6 +72,8 @@ export const planInputsSchema = z.object({
   shelf: z.record(z.string(), z.string()).optional(),
   startMin: z.number().optional(),
   startOn: z.iso.date().optional(),
+  /** Somebody chose that start: work does not begin before it. */
+  isStartFixed: z.literal(true).optional(),
   /** What already happened, in order. */
   done: happeningsSchema.optional(),
   /** Air as it was measured while that was done, each until a minute of the panel's clock. */

@@ -34,22 +34,22 @@ export const minutesBetween = (from: DatedStart, to: DatedStart): number =>
 /** Whether a start was before now. */
 export const isPast = (start: DatedStart, now: DatedStart): boolean => minutesBetween(now, start) < 0;
 
-type StartOfPlan = Pick<PlanTask, 'startMin' | 'startOn' | 'done'>;
+type StartOfPlan = Pick<PlanTask, 'startMin' | 'startOn' | 'isStartFixed' | 'done'>;
 
 /**
  * The start of a plan that is made, or made again: it stays where something is done, or while it is still to come; else
  * it is the next. Left out where a plan with work done had none.
  */
 export function startAgain(
-  { startMin, startOn, done = [] }: StartOfPlan,
+  { startMin, startOn, isStartFixed, done = [] }: StartOfPlan,
   now: DatedStart,
   shop: Shop,
-): { readonly startMin?: number; readonly startOn?: string } {
+): { readonly startMin?: number; readonly startOn?: string; readonly isStartFixed?: true } {
   if (done.length > 0)
     return {
       ...(startMin === undefined ? {} : { startMin }),
       ...(startOn === undefined ? {} : { startOn }),
     };
   const isToCome = startMin !== undefined && startOn !== undefined && !isPast({ startMin, startOn }, now);
-  return isToCome ? { startMin, startOn } : nextStart(now, shop);
+  return isToCome ? { startMin, startOn, ...(isStartFixed ? { isStartFixed } : {}) } : nextStart(now, shop);
 }

@@ -26,6 +26,8 @@ export const planAskSchema = z
     schools: schoolsSchema.optional(),
     products: takenProductsSchema.optional(),
     ...start,
+    /** Somebody chose that start: the bay does not begin before it. */
+    isStartFixed: z.literal(true).optional(),
     done: actInputsSchema.optional(),
     own: ownSequenceSchema.optional(),
   })

@@ -47,13 +47,14 @@ type Terms = Omit<PlanAsk, 'done'> & Pick<PlanTask, 'done' | 'airBefore' | 'nowM
 
 const taskOf = (
   planned: PlannedPanel,
-  { schools, products, startMin, startOn, done, airBefore, nowMin, own }: Terms = {},
+  { schools, products, startMin, startOn, isStartFixed, done, airBefore, nowMin, own }: Terms = {},
 ): PlanTask => ({
   ...inputsNow(planned),
   ...(schools ? { schools } : {}),
   ...(products?.length ? { products } : {}),
   ...(startMin === undefined ? {} : { startMin }),
   ...(startOn === undefined ? {} : { startOn }),
+  ...(isStartFixed ? { isStartFixed } : {}),
   ...(done ? { done } : {}),
   ...(airBefore ? { airBefore } : {}),
   ...(nowMin === undefined ? {} : { nowMin }),
@@ -69,12 +70,14 @@ const viewOf = ({ createdAt, ...kept }: KeptPlan, planned: PlannedPanel): PlanVi
 
 /** What a plan was asked for with: a later one is asked for in the same way. */
 function termsOf(kept: KeptPlan | null): Terms {
-  const { schools, products, startMin, startOn, done, airBefore, nowMin, own } = kept?.plan?.inputs ?? {};
+  const { schools, products, startMin, startOn, isStartFixed, done, airBefore, nowMin, own } =
+    kept?.plan?.inputs ?? {};
   return {
     ...(schools ? { schools } : {}),
     ...(products ? { products } : {}),
     ...(startMin === undefined ? {} : { startMin }),
     ...(startOn === undefined ? {} : { startOn }),
+    ...(isStartFixed ? { isStartFixed } : {}),
     ...(done ? { done } : {}),
     ...(airBefore ? { airBefore } : {}),
     ...(nowMin === undefined ? {} : { nowMin }),
@@ -177,7 +180,8 @@ export class PlansService {
         const kept = await plans.latest({ job, panel });
         const isPlanned = kept?.plan !== null && kept !== null;
         const asked = { ...termsOf(kept), ...(await pastIn(tx, { job, panel })), isPlanned };
-        terms.set(panel, { ...asked, ...(now ? startAgain(asked, now, shop) : {}) });
+        const { isStartFixed: _fixed, ...rest } = asked;
+        terms.set(panel, now ? { ...rest, ...startAgain(asked, now, shop) } : asked);
       }
       return terms;
     });

@@ -12,6 +12,7 @@ import {
   type ScheduleMove,
   type Shop,
   type ShopView,
+  type StoredPlan,
 } from '@blue-ledge/core';
 import type { Read, Write } from '../database/database.ts';
 import { jsonOf } from '../database/sql.ts';
@@ -72,6 +73,14 @@ function dueOf(job: unknown, shop: Shop): { readonly due?: DatedStart } {
   return dueOn ? { due: eveningOf(dueOn, shop) } : {};
 }
 
+/** A start that somebody chose: the panel is not touched before it. */
+function notBeforeOf(plan: StoredPlan | null): { readonly notBefore?: DatedStart } {
+  const { isStartFixed, startOn, startMin } = plan?.inputs ?? {};
+  return isStartFixed && startOn !== undefined && startMin !== undefined
+    ? { notBefore: { startOn, startMin } }
+    : {};
+}
+
 export class ScheduleReader {
   constructor(protected readonly tx: Read) {}
 
@@ -91,18 +100,20 @@ export class ScheduleReader {
   private panelOf(row: PanelRow, entries: readonly Entry[], shop: Shop): PanelToSchedule {
     const { jobId, title, job, panelId, panel, planId, chosen, plan } = row;
     const past = pastOfPanel(entries);
+    const stored = plan === null ? null : storedPlanOf(jsonOf(plan));
     return {
       jobId,
       jobTitle: title,
       panelId,
       name: jsonOf<{ name?: string }>(panel).name ?? panelId,
       planId,
-      plan: plan === null ? null : storedPlanOf(jsonOf(plan)),
+      plan: stored,
       systemId: chosen,
       head: entries.at(-1)?.hash ?? '',
       ...(past && planId !== null
         ? { past: { ...past, doneSteps: stepsDone(readEntries(entries), planId) } }
         : {}),
+      ...notBeforeOf(stored),
       ...dueOf(job, shop),
     };
   }

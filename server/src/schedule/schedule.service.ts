@@ -1,5 +1,6 @@
 import {
   axisMin,
+  panelKeyOf,
   personCalendar,
   personOf,
   scheduleChanges,
@@ -171,6 +172,12 @@ const viewOf = (
   ...kept,
   notEntered: notEntered.map(({ planId: _planId, ...step }) => step),
   jobs: Object.fromEntries(panels.map(({ jobId, jobTitle }) => [jobId, jobTitle])),
+  plans: Object.fromEntries(
+    panels.flatMap((panel) => {
+      const { planId, plan, systemId = plan?.chosen } = panel;
+      return planId && systemId ? [[panelKeyOf(panel), { planId, systemId }]] : [];
+    }),
+  ),
   moves,
 });
 

@@ -206,6 +206,8 @@ export interface PlanAsk {
   readonly products?: readonly string[];
   readonly startMin?: number;
   readonly startOn?: string;
+  /** Somebody chose that start. */
+  readonly isStartFixed?: true;
   readonly done?: readonly ActInput[];
   /** A sequence of the person's own, planned beside the others; null takes it out. */
   readonly own?: OwnSequence | null;

@@ -19,12 +19,20 @@ export function usePlanAgain(
   plan: PlanOnScreen | PlanTooOld | null | undefined,
 ): PlanAgain {
   const make = useMakePlan(key);
-  const { schools = {}, products = [], done: happened, own, ...start } = plan?.plan?.inputs ?? {};
+  const {
+    schools = {},
+    products = [],
+    done: happened,
+    own,
+    startMin,
+    startOn,
+    isStartFixed,
+  } = plan?.plan?.inputs ?? {};
   const done = actsDone(happened);
   const terms: PlanAsk = {
     schools,
     ...(products.length > 0 ? { products } : {}),
-    ...startAgain({ startMin: undefined, startOn: undefined, ...start, done }, nowHere(), view.shop),
+    ...startAgain({ startMin, startOn, isStartFixed, done }, nowHere(), view.shop),
     ...(done.length > 0 ? { done } : {}),
     ...(own ? { own } : {}),
   };

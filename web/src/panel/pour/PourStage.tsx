@@ -2,7 +2,8 @@ import { stepTitle, type Pour, type Step } from '@blue-ledge/core';
 import { Spin } from 'antd';
 import { Link } from 'react-router';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
-import { isOpened, usePlan } from '../../api/queries.ts';
+import { isOpened } from '../../api/queries.ts';
+import { useTimedPlan } from '../../api/timed-plan.ts';
 import { useShopOfJob } from '../../api/use-shop-of-job.ts';
 import { Pending, Problem } from '../../shared/Problem.tsx';
 import { useSearchPut } from '../../shared/use-search-put.ts';
@@ -15,7 +16,7 @@ import { useAmounts } from '../../shared/use-amounts.ts';
 /** Pour: what is mixed for each step of the chosen system, how the gun is set for it, and what it takes in all. */
 export function PourStage() {
   const context = usePanelContext();
-  const { data: plan, error, isPending } = usePlan(context.key);
+  const { data: plan, error, isPending } = useTimedPlan(context.key);
   if (error) return <Problem error={error} />;
   if (isPending) return <Spin className="stage-wait" description="Fetching the plan" />;
   const shown = isOpened(plan) ? plan : null;

@@ -4,7 +4,8 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useServerNow } from '../../clocks/use-server-now.ts';
 import { plannedView, type PlanOnScreen } from '../../api/opened-plan.ts';
-import { isOpened, usePlan } from '../../api/queries.ts';
+import { isOpened } from '../../api/queries.ts';
+import { useTimedPlan } from '../../api/timed-plan.ts';
 import { usePanelRecord, type PanelRecord } from '../../api/record-queries.ts';
 import { useNotYet } from '../../api/schedule-queries.ts';
 import { useNotEntered } from '../../api/use-bay-of-panel.ts';
@@ -34,7 +35,7 @@ import './run.css';
 /** Run: the bench. One step large; what was really done goes into the record, on this device first. */
 export function RunStage() {
   const context = usePanelContext();
-  const { data: plan, error, isPending } = usePlan(context.key);
+  const { data: plan, error, isPending } = useTimedPlan(context.key);
   const { record, error: recordError } = usePanelRecord(context.key);
   const run = useRun(isOpened(plan) ? plan : null, record);
   if (error ?? recordError) return <Problem error={(error ?? recordError)!} />;

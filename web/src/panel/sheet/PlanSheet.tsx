@@ -14,16 +14,19 @@ import { Button } from 'antd';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { PageTitle } from '../../shell/PageTitle.tsx';
 import { PrinterOutlined } from '../../shared/icons.tsx';
-import { plannedView, type PlanOnScreen } from '../../api/opened-plan.ts';
-import { isOpened, usePanel, usePlan } from '../../api/queries.ts';
+import { plannedView } from '../../api/opened-plan.ts';
+import { usePanel } from '../../api/queries.ts';
+import { isTimed, useTimedPlan, type TimedPlan } from '../../api/timed-plan.ts';
 import { Pending } from '../../shared/Problem.tsx';
 import { SourceLegend, SourceMark } from '../../shared/SourceMark.tsx';
 import { useCut } from '../../shared/panel-map/use-cut.ts';
 import { StrataSection } from '../../shared/section/StrataSection.tsx';
 import { moneyText } from '../../shared/money.ts';
 import { datedText } from '../../state/now.ts';
+import { serverNow } from '../../state/server-time.ts';
 import { useFormat } from '../../state/units.ts';
 import { sectionInput } from '../section-input.ts';
+import { timesText } from '../system/StepList.tsx';
 import { useSelection } from '../system/use-selection.ts';
 import { PrintPages } from './PrintPages.tsx';
 import './sheet.css';
@@ -36,8 +39,8 @@ export function PlanSheet() {
   const [search] = useSearchParams();
   const key = { job, panel };
   const { data: view, error } = usePanel(key);
-  const { data: stored, error: planError } = usePlan(key);
-  if (!view || !isOpened(stored))
+  const { data: stored, error: planError } = useTimedPlan(key);
+  if (!view || !isTimed(stored))
     return (
       <Pending
         error={
@@ -57,7 +60,7 @@ export function PlanSheet() {
 
 interface SheetProps {
   readonly view: NonNullable<ReturnType<typeof usePanel>['data']>;
-  readonly stored: PlanOnScreen;
+  readonly stored: TimedPlan;
   readonly back: string;
 }
 
@@ -70,6 +73,7 @@ function Sheet({ view, stored, back }: SheetProps) {
   const { system, core } = selection;
   const { panel, shop, target } = view;
   const { view: plan, sheetOf } = stored.opened;
+  const { inputs } = stored.plan;
   const quote = quoteOf({
     pours: stored.opened.poursOf(system.id),
     steps: system.steps,
@@ -98,7 +102,8 @@ function Sheet({ view, stored, back }: SheetProps) {
         </p>
         <p>
           {quantity('M2', panel.areaM2)}, {target.quality} quality, {target.base.carrier} base. Hands-on{' '}
-          {minutes(system.totals.handsOnMin)}, ready {clockTime(plan, system.steps.at(-1)!.endMin)} at{' '}
+          {minutes(system.totals.handsOnMin)}, ready {clockTime(plan, system.steps.at(-1)!.endMin)} (
+          {timesText(system.id === stored.chosen ? stored.timesBy : 'plan', inputs.isStartFixed === true)}) at{' '}
           {quantity('Celsius', shop.celsius)} by day
           {shop.nightCelsius === undefined ? '' : ` and ${quantity('Celsius', shop.nightCelsius)} at night`}.
         </p>
@@ -109,7 +114,7 @@ function Sheet({ view, stored, back }: SheetProps) {
         <p className="note">
           Zones:{' '}
           {panel.zones.map((zone) => `${zone.id} ${zone.name}, ${quantity('M2', zone.areaM2)}`).join('; ')}.
-          Planned {datedText(stored.createdAt)}
+          Planned {datedText(stored.createdAt)}, printed {datedText(serverNow())}
           {stored.changed.length > 0 && '; what it was planned from has changed since'}.
         </p>
       </header>

@@ -1,7 +1,7 @@
 import { OWN, patchesOf, quoteOf, type DatedStart, type PanelView } from '@blue-ledge/core';
 import { useMemo, useState } from 'react';
 import type { PlanAsk } from '../../api/queries.ts';
-import type { PlanOnScreen } from '../../api/opened-plan.ts';
+import type { TimedPlan } from '../../api/timed-plan.ts';
 import { SideDrawer } from '../../shared/dialog/SideDrawer.tsx';
 import { PanelMap } from '../../shared/panel-map/PanelMap.tsx';
 import { useCut } from '../../shared/panel-map/use-cut.ts';
@@ -22,7 +22,7 @@ import { useSelection } from './use-selection.ts';
 const MAP_DRAWER_PX = 420;
 
 interface PlanBoardProps {
-  readonly plan: PlanOnScreen;
+  readonly plan: TimedPlan;
   /** The panel as it was planned. */
   readonly view: PanelView;
   readonly isChoosing: boolean;
@@ -100,6 +100,7 @@ export function PlanBoard({
       <SystemCards
         systems={plan.systems}
         start={plan}
+        timesBy={stored.timesBy}
         inputs={inputs}
         quotes={quotes}
         chosen={chosen}
@@ -152,7 +153,15 @@ export function PlanBoard({
         </SideDrawer>
       )}
       <section className="pane system-steps" aria-labelledby="steps-head">
-        <StepList system={system} start={plan} n={n} onPick={selection.showStep} onStart={onStart} />
+        <StepList
+          system={system}
+          start={plan}
+          timesBy={system.id === chosen ? stored.timesBy : 'plan'}
+          isStartFixed={stored.plan.inputs.isStartFixed === true}
+          n={n}
+          onPick={selection.showStep}
+          onStart={onStart}
+        />
         <StepDetail
           system={system}
           n={n}

@@ -1,5 +1,6 @@
 import {
   areasOf,
+  momentOf,
   placeWords,
   stepFigure,
   stepTitle,
@@ -10,6 +11,7 @@ import {
 } from '@blue-ledge/core';
 import { useEffect, useMemo, useRef } from 'react';
 import { Link, useLocation } from 'react-router';
+import type { TimesBy } from '../../api/timed-plan.ts';
 import { CheckOutlined, PrinterOutlined } from '../../shared/icons.tsx';
 import { SourceLegend, SourceMark } from '../../shared/SourceMark.tsx';
 import { fieldOf, nowHere, shopTime, startOfField } from '../../state/now.ts';
@@ -19,6 +21,9 @@ interface StepListProps {
   readonly system: System;
   readonly n: number;
   readonly start: WorkStart;
+  readonly timesBy: TimesBy;
+  /** Somebody chose the start of this plan. */
+  readonly isStartFixed: boolean;
   readonly onPick: (n: number) => void;
   /** Plans again from another day or hour. */
   readonly onStart: (start: DatedStart) => void;
@@ -33,7 +38,7 @@ function showWithin(list: HTMLElement, row: Element | null): void {
 }
 
 /** All steps of a system, one line each: what, on which zones, with what figure, how long. */
-export function StepList({ system, n, start, onPick, onStart }: StepListProps) {
+export function StepList({ system, n, start, timesBy, isStartFixed, onPick, onStart }: StepListProps) {
   const { minutes } = useFormat();
   const { search } = useLocation();
   const list = useRef<HTMLOListElement>(null);
@@ -42,6 +47,8 @@ export function StepList({ system, n, start, onPick, onStart }: StepListProps) {
   const nDone = system.steps.filter(({ isDone }) => isDone).length;
   const inAllMin = system.steps.reduce((sum, { handsOnMin }) => sum + handsOnMin, 0);
   const all = useMemo(() => areasOf(system.steps), [system]);
+  const [first] = system.steps;
+  const begins = startAfter(start, first?.startMin ?? 0);
   useEffect(() => {
     if (list.current) showWithin(list.current, list.current.querySelector('[aria-current]'));
   }, [n, system]);
@@ -53,9 +60,14 @@ export function StepList({ system, n, start, onPick, onStart }: StepListProps) {
           hands-on <b>{minutes(system.totals.handsOnMin)}</b>
           {nDone > 0 && ` left of ${minutes(inAllMin)}`}
         </span>
-        {nDone === 0 && (
-          <StartTime key={`${start.startOn} ${start.startMin}`} start={start} onStart={onStart} />
+        {nDone === 0 && first && (
+          <StartTime
+            key={`${start.startOn} ${start.startMin} ${first.startMin}`}
+            start={begins}
+            onStart={onStart}
+          />
         )}
+        <span className="note">{timesText(timesBy, isStartFixed)}</span>
         <span className="print-links">
           <PrinterOutlined />{' '}
           <Link to={{ pathname: '../plan-sheet', search }} aria-label="Print the plan">
@@ -82,10 +94,25 @@ export function StepList({ system, n, start, onPick, onStart }: StepListProps) {
   );
 }
 
+/** Whose times the steps stand at. */
+export function timesText(timesBy: TimesBy, isStartFixed: boolean): string {
+  switch (timesBy) {
+    case 'bay':
+      return isStartFixed ? 'times by the bay, not before the start that was chosen' : 'times by the bay';
+    case 'plan':
+      return 'times by this plan alone: it is not in the bay';
+    case 'on-its-way':
+      return 'times by this plan alone, until the bay answers';
+  }
+}
+
+/** When work begins that starts so many minutes after a plan does. */
+const startAfter = ({ startOn = nowHere().startOn, startMin }: WorkStart, afterMin: number): DatedStart =>
+  momentOf({ startOn, startMin }, Math.round(afterMin));
+
 /** When the work starts: every time counts from it, and cures count the hours as they come then. */
-function StartTime({ start, onStart }: Pick<StepListProps, 'start' | 'onStart'>) {
-  const { startOn = nowHere().startOn, startMin } = start;
-  const shown = fieldOf({ startOn, startMin });
+function StartTime({ start, onStart }: { readonly start: DatedStart } & Pick<StepListProps, 'onStart'>) {
+  const shown = fieldOf(start);
   return (
     <label className="start-time">
       starts{' '}

@@ -12,6 +12,7 @@ import { Button } from 'antd';
 import { useMemo, useRef } from 'react';
 import { CheckOutlined, CloseSquareOutlined, MinusOutlined } from '../../shared/icons.tsx';
 import { SourceMark } from '../../shared/SourceMark.tsx';
+import type { TimesBy } from '../../api/timed-plan.ts';
 import { SectionThumb } from '../../shared/section/SectionThumb.tsx';
 import type { SectionInput } from '../../shared/section/section-layout.ts';
 import { moneyText } from '../../shared/money.ts';
@@ -22,6 +23,8 @@ import { useFormat } from '../../state/units.ts';
 interface SystemCardsProps {
   readonly systems: readonly System[];
   readonly start: WorkStart;
+  /** Whose times the chosen system stands at. */
+  readonly timesBy: TimesBy;
   readonly inputs: ReadonlyMap<string, SectionInput>;
   readonly quotes: ReadonlyMap<string, Quote>;
   readonly chosen: string | null;
@@ -40,6 +43,7 @@ interface SystemCardsProps {
 export function SystemCards({
   systems,
   start,
+  timesBy,
   inputs,
   quotes,
   chosen,
@@ -87,7 +91,9 @@ export function SystemCards({
           <Card
             key={system.id}
             system={system}
-            start={start}
+            readyAt={
+              timesBy === 'bay' && system.id === chosen ? shopTime(start, system.steps.at(-1)!.endMin) : null
+            }
             input={inputs.get(system.id)!}
             quote={quotes.get(system.id)!}
             standing={standings.get(system.id) ?? []}
@@ -106,7 +112,8 @@ export function SystemCards({
 
 interface CardProps {
   readonly system: System;
-  readonly start: WorkStart;
+  /** When it is ready by the bay; null for one that does not stand there. */
+  readonly readyAt: string | null;
   readonly input: SectionInput;
   readonly quote: Quote;
   /** What stands out about it among those that are ready. */
@@ -122,7 +129,7 @@ interface CardProps {
 
 function Card({
   system,
-  start,
+  readyAt,
   input,
   quote,
   standing,
@@ -141,7 +148,9 @@ function Card({
   const figures: readonly (readonly [figure: string, words: string, source?: Source])[] = isReady
     ? [
         [minutes(totals.handsOnMin), hasDone ? 'work left' : 'hands-on'],
-        [shopTime(start, steps.at(-1)!.endMin), 'ready'],
+        readyAt
+          ? [readyAt, 'ready, by the bay']
+          : [minutes(totals.elapsedMin), hasDone ? 'until ready' : 'start to ready'],
         [moneyText(quote.totalCost, currency, 0), hasDone ? 'cost left' : 'cost in all', 'model'],
         [level ? quantity('Um', level.ledgeUm) : '-', 'step left'],
       ]

@@ -4,7 +4,8 @@ import { Link } from 'react-router';
 import { isPast, type PanelPlan, type PlanInput, type Shop, type System } from '@blue-ledge/core';
 import { plannedView } from '../../api/opened-plan.ts';
 import { placeText } from '../../api/in-line.ts';
-import { isOpened, useChooseSystem, usePlan } from '../../api/queries.ts';
+import { isOpened, useChooseSystem } from '../../api/queries.ts';
+import { isTimed, useTimedPlan } from '../../api/timed-plan.ts';
 import { usePanelRecord } from '../../api/record-queries.ts';
 import { useLatest } from '../../shared/use-latest.ts';
 import { AfterPaint } from '../../shared/AfterPaint.tsx';
@@ -31,7 +32,7 @@ import './system.css';
 /** System: asks for systems, compares them, and shows the one that is looked at step by step. */
 export function SystemStage() {
   const context = usePanelContext();
-  const { data: plan, error, isPending } = usePlan(context.key);
+  const { data: plan, error, isPending } = useTimedPlan(context.key);
   const { terms, make, planWith } = usePlanAgain(context, plan);
   const choose = useChooseSystem(context.key, plan);
   const { record } = usePanelRecord(context.key);
@@ -66,8 +67,9 @@ export function SystemStage() {
     />
   );
   if (!plan) return <NoPlan ask={ask} error={make.error} />;
-  if (!isOpened(plan)) return <NoPlan ask={ask} error={make.error} isTooOld />;
+  if (!isTimed(plan)) return <NoPlan ask={ask} error={make.error} isTooOld />;
   const { view } = plan.opened;
+  const { inputs } = plan.plan;
   const choosing = (systemId: string): void =>
     plan.changed.length > 0 ? setDoubtful(systemId) : choose.mutate({ systemId, evenIfChanged: false });
   return (
@@ -75,9 +77,12 @@ export function SystemStage() {
       {(make.error ?? choose.error) && <Problem error={(make.error ?? choose.error)!} />}
       <PlanState
         changed={plan.changed}
-        shop={{ before: plan.plan.inputs.shop, now: context.view.shop }}
+        shop={{ before: inputs.shop, now: context.view.shop }}
         passed={
-          done.length === 0 && view.startOn && isPast({ ...view, startOn: view.startOn }, now)
+          done.length === 0 &&
+          inputs.isStartFixed &&
+          view.startOn &&
+          isPast({ ...view, startOn: view.startOn }, now)
             ? shopTime(view, 0)
             : null
         }
@@ -103,7 +108,7 @@ export function SystemStage() {
           isBegun={record.entries.some(({ kind }) => kind === 'act')}
           onChoose={choosing}
           onReplan={planWith}
-          onStart={planWith}
+          onStart={(start) => planWith({ ...start, isStartFixed: true })}
           onTake={(sheetId, inPlaceOf) =>
             planWith({ products: [...taken.filter((id) => !inPlaceOf.includes(id)), sheetId] })
           }

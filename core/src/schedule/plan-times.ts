@@ -1,0 +1,83 @@
+import { costOf } from '../operations/perform.ts';
+import { surveyState } from '../operations/survey-state.ts';
+import { actOf } from '../planner/act-input.ts';
+import { benchOfTask } from '../planner/bench-of-task.ts';
+import { actsDone } from '../planner/happening.ts';
+import type { System } from '../planner/plan.ts';
+import { replay } from '../planner/replay.ts';
+import { replayDone } from '../planner/replay-done.ts';
+import type { PlannedAct, StoredPlan } from '../planner/stored-plan.ts';
+import { openPlan } from '../planner/view-plan.ts';
+import { momentOf } from './work-calendar.ts';
+
+/** A plan at the times at which it is really worked: those of the schedule for what is ahead, of the record for what is done. */
+
+/** When a step begins, or when it ended; minutes from the plan's start, negative before it. */
+export type StepTime = { readonly startMin: number } | { readonly endMin: number };
+
+interface Timed {
+  readonly acts: readonly PlannedAct[];
+  /** By how much the work starts later than the plan, minutes; 0 where something was done before the plan was made. */
+  readonly shiftMin: number;
+}
+
+/** Puts the acts of a system at their times; one without a time keeps the pause before it that the plan has. */
+function actsAtTimes(
+  { inputs }: StoredPlan,
+  acts: readonly PlannedAct[],
+  timeOf: (n: number) => StepTime | undefined,
+): Timed {
+  const { context } = benchOfTask(inputs);
+  let { panel } = replayDone(surveyState(context.panel, context.shop.rules), inputs, context);
+  const nDone = actsDone(inputs.done).length;
+  let shiftMin = 0;
+  const timed = acts.map((act, i): PlannedAct => {
+    const read = actOf(act, context, panel);
+    const time = timeOf(nDone + i + 1);
+    if (!read.ok) return act;
+    const { handsOnMin, waitMin } = costOf(read.act, panel, context);
+    const beginMin = time && ('startMin' in time ? time.startMin : time.endMin - handsOnMin - waitMin);
+    if (i === 0 && nDone === 0 && beginMin !== undefined) shiftMin = Math.round(beginMin);
+    const idleMin =
+      beginMin === undefined ? (act.idleMin ?? 0) : Math.max(0, beginMin - shiftMin - panel.clockMin);
+    const { isSplit: _split, ...rest } = act;
+    const placed: PlannedAct = {
+      ...rest,
+      idleMin,
+      ...(beginMin === undefined && act.isSplit ? { isSplit: true } : {}),
+    };
+    panel = replay(panel, [placed], context).panel;
+    return placed;
+  });
+  return { acts: timed, shiftMin };
+}
+
+/**
+ * A system of a plan with its steps at their real times, minutes from the plan's start as ever: cures and windows are those
+ * of the hours at which the coats are really laid. Null where the system is not in the plan, or its plan has no date.
+ */
+export function systemAtTimes(
+  stored: StoredPlan,
+  systemId: string,
+  timeOf: (n: number) => StepTime | undefined,
+): System | null {
+  const system = stored.systems.find(({ id }) => id === systemId);
+  const { startOn } = stored.inputs;
+  if (!system || startOn === undefined) return null;
+  const { acts, shiftMin } = actsAtTimes(stored, system.acts, timeOf);
+  const start = momentOf({ startOn, startMin: benchOfTask(stored.inputs).context.startMin }, shiftMin);
+  const { view } = openPlan({
+    ...stored,
+    inputs: { ...stored.inputs, ...start },
+    systems: [{ ...system, acts: [...acts] }],
+  });
+  const [timed] = view.systems;
+  return {
+    ...timed!,
+    steps: timed!.steps.map((step) => {
+      const time = step.isDone ? undefined : timeOf(step.n);
+      const startMin = time && 'startMin' in time ? time.startMin : step.startMin + shiftMin;
+      return { ...step, startMin, endMin: step.endMin + shiftMin };
+    }),
+  };
+}
