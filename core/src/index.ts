@@ -287,7 +287,13 @@ export {
   takenProductsSchema,
   type StoredPlan,
 } from './planner/stored-plan.ts';
-export { changesSince, type InputsNow, type PlanInput } from './planner/plan-changes.ts';
+export {
+  changesSince,
+  rulesInPlan,
+  type InputsNow,
+  type PlanInput,
+  type ShopInPlan,
+} from './planner/plan-changes.ts';
 export type { PlanTask } from './planner/bench-of-task.ts';
 export { decidingTests, planWithTests } from './planner/deciding-tests.ts';
 export { judgeTask } from './planner/judge-task.ts';

@@ -1,5 +1,6 @@
 import { inModes } from '../materials/modes.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
+import { canonical } from '../units/canonical.ts';
 import type { Context } from '../operations/context.ts';
 import { productsByWork, workOf } from '../operations/products.ts';
 
@@ -20,13 +21,16 @@ function markOf(text: string): string {
   return (hash >>> 0).toString(16);
 }
 
+/** What a sheet costs, and how often it was edited, change nothing in how it is worked with. */
+export const isBesideWork = (field: string): boolean => field === 'pricePerLitre' || field === 'version';
+
 /** Marks of the shop's own sheets, by what they are there for: they change with every new, changed or removed sheet. */
 export function shelfMarks(sheets: readonly ProductSheet[]): Record<string, string> {
   const names = new Map<string, string[]>();
   for (const sheet of sheets.flatMap(inModes)) {
     const work = workOf(sheet);
     const known = names.get(work);
-    const name = `${sheet.id} ${sheet.version} ${sheet.rank ?? ''} ${sheet.isArchived ?? ''}`;
+    const name = canonical(sheet, isBesideWork);
     if (known) known.push(name);
     else names.set(work, [name]);
   }

@@ -4,7 +4,8 @@ import type { Panel } from '../survey/panel.ts';
 import type { Shop, Target } from '../survey/shop.ts';
 import { canonical } from '../units/canonical.ts';
 import { workOf } from '../operations/products.ts';
-import { shelfMarks } from './kept-shelf.ts';
+import type { ShopRuleName } from '../survey/shop-rules.ts';
+import { isBesideWork, shelfMarks } from './kept-shelf.ts';
 import { shelfOf } from './shelf.ts';
 import { PLANNER_VERSION, usedSheetIds, type StoredPlan } from './stored-plan.ts';
 
@@ -24,16 +25,36 @@ export interface InputsNow {
 /** Readings of film that a plan laid are taken after it was made, and change nothing in it. */
 const isLater = (name: string): boolean => name === 'readings';
 
-/** What a shop has besides, which no plan is made from: it is used at the bench. */
-const planned = ({
-  cups: _c,
-  blocks: _b,
-  setups: _s,
-  compressors: _p,
-  currency: _m,
-  vocLimitGPerL: _v,
-  ...shop
-}: Shop): object => shop;
+/**
+ * What of a shop a plan is made from. Who works when, prices, and what lies at the bench (cups, blocks, set-ups) are not:
+ * the bay, the quote and the pour look at those as they are.
+ */
+export const SHOP_IN_PLAN = [
+  'profile',
+  'celsius',
+  'relativeHumidity',
+  'nightCelsius',
+  'usualDay',
+  'rules',
+  'schools',
+  'stock',
+  'tools',
+  'guns',
+  'heaters',
+] as const satisfies readonly (keyof Shop)[];
+export type ShopInPlan = (typeof SHOP_IN_PLAN)[number];
+
+/** Figures of a shop that are prices: they change what work costs, not how it is done. */
+const PRICES: ReadonlySet<string> = new Set(['labourPerHour', 'discPrice'] satisfies ShopRuleName[]);
+
+/** Figures of a shop that a plan is made from. */
+export const rulesInPlan = ({ rules }: Shop): Shop['rules'] =>
+  Object.fromEntries(Object.entries(rules).filter(([name]) => !PRICES.has(name)));
+
+const planned = (shop: Shop): object =>
+  Object.fromEntries(
+    SHOP_IN_PLAN.map((field) => [field, field === 'rules' ? rulesInPlan(shop) : shop[field]]),
+  );
 
 const isSame = (a: unknown, b: unknown): boolean => canonical(a, isLater) === canonical(b, isLater);
 
@@ -46,7 +67,7 @@ function usedSheets(plan: StoredPlan, sheets: readonly ProductSheet[]): ProductS
 /** Whether a product came, went or changed among those that do the same work as what the plan lays. */
 function isShelfChanged(plan: StoredPlan, now: readonly ProductSheet[]): boolean {
   const before = usedSheets(plan, plan.inputs.sheets);
-  if (!isSame(before, usedSheets(plan, now))) return true;
+  if (canonical(before, isBesideWork) !== canonical(usedSheets(plan, now), isBesideWork)) return true;
   const marks = plan.inputs.shelf;
   if (!marks) return false;
   const used = usedSheetIds(plan);

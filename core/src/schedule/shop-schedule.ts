@@ -1,4 +1,5 @@
 import { benchOfTask, waitingStops } from '../planner/bench-of-task.ts';
+import { openPlan } from '../planner/view-plan.ts';
 import type { StoredPlan } from '../planner/stored-plan.ts';
 import type { DatedStart } from '../planner/work-start.ts';
 import type { Shop } from '../survey/shop.ts';
@@ -49,9 +50,12 @@ function waitsFor({ plan, systemId }: PanelOfShop): string | null {
   if (stops.length > 0 && id === null)
     return stops.map(({ zoneId, text }) => `Zone ${zoneId}: ${text}`).join(' ');
   const system = plan.systems.find((each) => each.id === id);
-  if (!system || system.verdict.kind !== 'ready')
+  if (system?.verdict.kind === 'ready') return null;
+  const isAnyReady = plan.systems.some(({ verdict }) => verdict.kind === 'ready');
+  if (isAnyReady || plan.systems.length === 0)
     return 'No system is chosen for it, or none is ready: open it and choose one.';
-  return null;
+  const { warnings } = openPlan(plan).view;
+  return warnings.map(({ zoneId, text: said }) => (zoneId ? `Zone ${zoneId}: ${said}` : said)).join(' ');
 }
 
 const minOf = (start: DatedStart, at: DatedStart | undefined): number | undefined =>

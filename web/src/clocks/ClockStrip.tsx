@@ -1,5 +1,5 @@
 import { byUrgency, type ClockView } from '@blue-ledge/core';
-import { lazy, Suspense, useEffect, useRef } from 'react';
+import { useEffect, useRef, useState, type ComponentType } from 'react';
 import { useClocks } from '../api/clock-queries.ts';
 import { useSearchPut } from '../shared/use-search-put.ts';
 import { clockText } from './clock-text.ts';
@@ -8,7 +8,8 @@ import { cameSince, ring } from './ring.ts';
 import { useServerNow } from './use-server-now.ts';
 import './clocks.css';
 
-const ClocksDrawer = lazy(async () => ({ default: (await import('./ClocksDrawer.tsx')).ClocksDrawer }));
+/** One that cannot be fetched leaves the strip as it is: pressed again, it is fetched again. */
+const fetchDrawer = () => import('./ClocksDrawer.tsx').then(({ ClocksDrawer }) => ClocksDrawer);
 
 const SECOND_MS = 1000;
 /** Clocks that the strip has room for. */
@@ -31,13 +32,37 @@ export function ClockStrip() {
       <button type="button" className="clock-all" onClick={open} aria-haspopup="dialog">
         {clocks.length > MOST_SHOWN ? `All ${clocks.length} clocks` : 'Clocks'}
       </button>
-      {search.has('clocks') && (
-        <Suspense fallback={null}>
-          <ClocksDrawer clocks={clocks} now={now} onClose={() => put({ clocks: null })} />
-        </Suspense>
-      )}
+      {search.has('clocks') && <Drawer clocks={clocks} now={now} onClose={() => put({ clocks: null })} />}
     </section>
   );
+}
+
+interface DrawerProps {
+  readonly clocks: readonly ClockView[];
+  readonly now: number;
+  readonly onClose: () => void;
+}
+
+/** All clocks, fetched when they are first wanted. */
+function Drawer(props: DrawerProps) {
+  const [Fetched, setFetched] = useState<ComponentType<DrawerProps> | null>(null);
+  const [isAway, setIsAway] = useState(false);
+  useEffect(() => {
+    if (Fetched || isAway) return;
+    fetchDrawer().then(
+      (drawer) => setFetched(() => drawer),
+      () => setIsAway(true),
+    );
+  }, [Fetched, isAway]);
+  if (Fetched) return <Fetched {...props} />;
+  return isAway ? (
+    <span role="alert" className="clock-away">
+      The list of clocks did not come.{' '}
+      <button type="button" className="link-button" onClick={() => setIsAway(false)}>
+        Try again
+      </button>
+    </span>
+  ) : null;
 }
 
 /** Says what has come since the last look; what came before the page was opened is only shown. */

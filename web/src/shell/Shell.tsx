@@ -10,6 +10,7 @@ import {
 import { PatternDefs } from '../shared/materials/PatternDefs.tsx';
 import { useAnnounced } from '../state/announce.ts';
 import { focusSoon } from './focus.ts';
+import { Notices } from './Notices.tsx';
 import { Strip } from './Strip.tsx';
 import './shell.css';
 
@@ -52,6 +53,7 @@ export function Shell() {
       </nav>
       <Strip />
       <Outlet />
+      <Notices />
       <Announcer />
     </div>
   );

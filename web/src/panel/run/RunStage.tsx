@@ -14,6 +14,7 @@ import { foundThings } from '../../shared/panel-map/found-things.ts';
 import { useSearchPut } from '../../shared/use-search-put.ts';
 import { useFormat } from '../../state/units.ts';
 import { usePanelContext, type PanelContext } from '../panel-context.ts';
+import { Against, hasNoSystem } from '../system/NoSystemNotice.tsx';
 import { usePlanAgain } from '../use-plan-again.ts';
 import { Benches } from './Benches.tsx';
 import { Cautions } from './Cautions.tsx';
@@ -44,11 +45,18 @@ export function RunStage() {
     return (
       <div className="no-plan">
         <h2>Nothing to run yet</h2>
-        <p>
-          {plan
-            ? 'No system is chosen for this panel, or its zone has to be set right first.'
-            : 'This panel has no plan: the bench shows one step at a time of a system that was chosen.'}
-        </p>
+        {isOpened(plan) && hasNoSystem(plan.opened.view) ? (
+          <>
+            <p>The newest plan has no system that gets this panel ready as things are:</p>
+            <Against warnings={plan.opened.view.warnings} />
+          </>
+        ) : (
+          <p>
+            {plan
+              ? 'No system is chosen for this panel, or its zone has to be set right first.'
+              : 'This panel has no plan: the bench shows one step at a time of a system that was chosen.'}
+          </p>
+        )}
         <p>
           <Link to="../system">Open its System stage</Link>
         </p>

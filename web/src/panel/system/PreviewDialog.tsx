@@ -5,6 +5,7 @@ import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import { usePreview, type PanelKey, type PlanAsk } from '../../api/queries.ts';
 import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { Against } from './NoSystemNotice.tsx';
 import { sheetChanges } from './sheet-changes.ts';
 import { SystemTable } from '../../shared/SystemTable.tsx';
 import { usePanelContext } from '../panel-context.ts';
@@ -58,7 +59,14 @@ function OldAndNew({ plan, preview }: { readonly plan: PlanOnScreen; readonly pr
           ))}
         </ul>
       )}
-      {!now && <p>No system would be ready: the one that is chosen now stays with this plan.</p>}
+      {!now && (
+        <div className="problem">
+          <p>
+            <b>No system would be ready as things are.</b> Planned again, what is chosen now could not be worked on.
+          </p>
+          <Against warnings={view.warnings} />
+        </div>
+      )}
       {before && now && (
         <SystemTable
           currency={currency}

@@ -20,6 +20,7 @@ import { focusSoon } from '../../shell/focus.ts';
 import { usePlanAgain } from '../use-plan-again.ts';
 import { ChoiceNotice } from './ChoiceNotice.tsx';
 import { DecidingTests } from './DecidingTests.tsx';
+import { NoSystemNotice, hasNoSystem } from './NoSystemNotice.tsx';
 import { PlanBoard } from './PlanBoard.tsx';
 import { PlanTerms } from './PlanTerms.tsx';
 import { SchoolsDrawer } from './SchoolsDrawer.tsx';
@@ -95,10 +96,11 @@ export function SystemStage() {
           </span>
         }
       />
+      <NoSystemNotice panelKey={context.key} plan={plan} ask={plan.changed.length === 0 && ask} />
       <ChoiceNotice panelKey={context.key} plan={plan} />
       <PlanTerms plan={view} onPlan={planWith} />
       <Stops stopped={view.stopped} panelKey={context.key} view={context.view} />
-      <Warnings warnings={view.warnings} />
+      {!hasNoSystem(view) && <Warnings warnings={view.warnings} />}
       <DecidingTests tests={plan.tests ?? []} />
       <AfterPaint>
         <PlanBoard

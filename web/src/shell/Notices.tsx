@@ -1,0 +1,55 @@
+import { Button } from 'antd';
+import { useNavigation } from 'react-router';
+import { CloseOutlined } from '../shared/icons.tsx';
+import { useFaults } from '../state/faults.ts';
+import { useNewVersion } from '../state/new-version.ts';
+
+/** What concerns every screen: a part that is on its way, a newer program, a fault of the program. */
+export const Notices = () => (
+  <>
+    <OnItsWay />
+    <NewVersion />
+    <LastFault />
+  </>
+);
+
+/** A screen is being fetched: something moves, however slow the network is. */
+function OnItsWay() {
+  const { state } = useNavigation();
+  return state === 'idle' ? null : (
+    <div className="on-its-way" role="status" aria-label="Fetching the screen" />
+  );
+}
+
+function NewVersion() {
+  const isHere = useNewVersion((state) => state.isHere);
+  if (!isHere) return null;
+  return (
+    <div className="shell-notice" role="status">
+      <span>
+        <b>A new version of Blue Ledge is on the server.</b> Drafts stay, and entries that wait are sent.
+      </span>
+      <Button type="primary" onClick={() => window.location.reload()}>
+        Load the new version
+      </Button>
+    </div>
+  );
+}
+
+function LastFault() {
+  const last = useFaults((state) => state.last);
+  if (!last) return null;
+  return (
+    <div className="shell-notice is-fault" role="alert">
+      <span>
+        <b>A fault of the program (reference {last.reference}):</b> {last.message} Look whether your last act
+        was done; it may not have been.
+      </span>
+      <Button
+        icon={<CloseOutlined />}
+        aria-label="Close the notice"
+        onClick={() => useFaults.setState({ last: null })}
+      />
+    </div>
+  );
+}
