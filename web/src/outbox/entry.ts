@@ -17,6 +17,8 @@ interface Head {
   readonly state: 'waiting' | 'sending' | 'refused' | 'sent';
   /** Why it was refused, one line each. */
   readonly lines?: readonly string[];
+  /** The server could not do it for now: when it is sent again, after how many tries, and why. */
+  readonly putOff?: { readonly untilMs: number; readonly tries: number; readonly why: string };
 }
 
 /** An edit of a panel: of one of its zones, or of the panel as a whole. */
@@ -71,6 +73,19 @@ export interface RecordEntry extends Head {
 }
 
 export type Entry = PanelEntry | FieldsEntry | ClockEntry | RecordEntry;
+
+/** What a write is about: those about the same thing keep their order. */
+export function subjectOf(entry: Entry): string {
+  switch (entry.kind) {
+    case 'panel':
+    case 'record':
+      return `${entry.kind} ${nameOfPanel(entry.at)}`;
+    case 'fields':
+      return `${entry.change.of} ${entry.change.id}`;
+    case 'clock':
+      return `clock ${entry.clockId}`;
+  }
+}
 
 /** Not on the server yet. */
 export const isPending = ({ state }: Entry): boolean => state !== 'sent';

@@ -4,7 +4,7 @@ import type { Entry, PanelEntry } from './entry.ts';
 import { changeEntries } from './outbox-db.ts';
 import { changeFields, editPanel, settle, undoLast, withOutbox } from './outbox.ts';
 import { load, useOutbox } from './row.ts';
-import { sendAll } from './sender.ts';
+import { sendAgain, sendAll } from './sender.ts';
 import { AT, DOOR, FakeServer, zone } from './testing.ts';
 
 /** The row of writes against a server that keeps a panel, remembers keys, and can be away. */
@@ -258,4 +258,86 @@ test('no more than thirty edits of a panel are kept to be taken back', async () 
   undoLast(AT, 'B');
   await sendAll();
   expect(areaOf('B', server.panel)).toBe(0.33);
+});
+
+describe('answers that are not the last word', () => {
+  const putOff = () => entries()[0]!.putOff;
+
+  test.each([500, 507, 429])('%d: it waits, and is sent again under its key by itself', async (status) => {
+    server.failsWith = status;
+    editZone('B', { areaM2: 0.3 });
+    await sendAll();
+    expect(states()).toEqual(['waiting']);
+    expect(putOff()).toMatchObject({ tries: 1, why: 'The disk is full.' });
+    const { key } = entries()[0]!;
+    server.failsWith = null;
+    // Not before its time.
+    await sendAll();
+    expect(states()).toEqual(['waiting']);
+    nowMs = putOff()!.untilMs + 1;
+    await sendAll();
+    expect([areaOf('B', server.panel), states()]).toEqual([0.3, ['sent']]);
+    expect(server.asked.map((asked) => asked.key)).toEqual([key]);
+  });
+
+  test('somebody sends it again at once; each try waits longer, a minute at most', async () => {
+    server.failsWith = 500;
+    editZone('B', { areaM2: 0.3 });
+    await sendAll();
+    const waits: number[] = [];
+    for (let i = 0; i < 6; i++) {
+      waits.push(putOff()!.untilMs - nowMs);
+      sendAgain(entries()[0]!.key);
+      await settled();
+    }
+    expect(waits[1]).toBeGreaterThan(waits[0]!);
+    expect(Math.max(...waits)).toBe(60_000);
+    server.failsWith = null;
+    sendAgain(entries()[0]!.key);
+    await settled();
+    expect(states()).toEqual(['sent']);
+  });
+
+  test('what comes after it about the same thing waits for it; what is about another goes', async () => {
+    server.failsWith = 500;
+    editZone('B', { areaM2: 0.3 });
+    await sendAll();
+    sendAgain(entries()[0]!.key);
+    await settled();
+    server.failsWith = null;
+    editZone('A', { areaM2: 0.9 });
+    changeFields({ of: 'jobs', id: 'bus', fields: { title: 'Another' } });
+    await sendAll();
+    expect(server.asked.map(({ path }) => path)).toEqual(['/api/jobs/bus']);
+    nowMs = putOff()!.untilMs + 1;
+    await sendAll();
+    expect([areaOf('A', server.panel), areaOf('B', server.panel)]).toEqual([0.9, 0.3]);
+  });
+});
+
+/** Until what was begun without being waited for is through. */
+const settled = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 20));
+
+test('the browser’s storage is full: the row lives on in memory, nothing older is put over it, and it is sent', async () => {
+  server.isAway = true;
+  editZone('B', { areaM2: 0.3 });
+  await sendAll();
+  const put = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+    throw new DOMException('full', 'QuotaExceededError');
+  });
+  editZone('A', { areaM2: 0.9 });
+  editZone('B', { areaM2: 0.4 });
+  await settled();
+  expect(useOutbox.getState().isUnkept).toBe(true);
+  expect([areaOf('A', seen()), areaOf('B', seen())]).toEqual([0.9, 0.4]);
+  // There is room again: what the browser keeps is older than what lives here.
+  put.mockRestore();
+  await load();
+  editZone('A', { areaM2: 0.8 });
+  await settled();
+  expect([areaOf('A', seen()), areaOf('B', seen())]).toEqual([0.8, 0.4]);
+  server.isAway = false;
+  await sendAll();
+  expect([areaOf('A', server.panel), areaOf('B', server.panel)]).toEqual([0.8, 0.4]);
+  useOutbox.setState({ isUnkept: false });
 });

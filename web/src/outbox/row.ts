@@ -36,19 +36,28 @@ const after = (row: readonly Entry[], decision: Decision): readonly Entry[] => w
 
 const show = (): void => useOutbox.setState({ entries: decided.reduce(after, kept) });
 
+/** Changes the row where the browser keeps it; in memory alone once it could not: what it keeps then is an older row. */
+async function keep(decision: Decision): Promise<void> {
+  if (useOutbox.getState().isUnkept) {
+    kept = after(kept, decision);
+    return;
+  }
+  try {
+    const { row, change } = await changeEntries(decision);
+    kept = row;
+    if (isChange(change)) channel?.postMessage(CHANGED);
+  } catch {
+    kept = after(kept, decision);
+    useOutbox.setState({ isUnkept: true });
+  }
+}
+
 /** Changes the row: shown at once, resolved with the row as it is kept then; what is decided later is not in it. */
 export function decide(decision: Decision): Promise<readonly Entry[]> {
   decided = [...decided, decision];
   show();
   return inTurn(async () => {
-    try {
-      const { row, change } = await changeEntries(decision);
-      kept = row;
-      if (isChange(change)) channel?.postMessage(CHANGED);
-    } catch {
-      kept = after(kept, decision);
-      useOutbox.setState({ isUnkept: true });
-    }
+    await keep(decision);
     decided = decided.slice(1);
     show();
     return kept;
@@ -68,6 +77,8 @@ export const nextOrder = (row: readonly Entry[]): number =>
 /** Takes up what the browser keeps. */
 export const load = (): Promise<void> =>
   inTurn(async () => {
+    // What lives in memory alone is newer than what the browser keeps.
+    if (useOutbox.getState().isUnkept) return;
     try {
       kept = await readEntries();
     } catch {

@@ -20,6 +20,7 @@ import { askAgainWhenAnswered, queryClient } from '../api/query-client.ts';
 import { connection } from '../state/connection.ts';
 import {
   isAt,
+  subjectOf,
   type ClockAct,
   type ClockEntry,
   type Entry,
@@ -27,7 +28,7 @@ import {
   type RecordEntry,
 } from './entry.ts';
 import { FIELD_WORDS } from './entry-words.ts';
-import { decide, follow, load, tell } from './row.ts';
+import { decide, follow, load, tell, useOutbox } from './row.ts';
 
 /** Sends what waits, one after the other, from one tab at a time, and again when the server is back. */
 
@@ -56,18 +57,44 @@ export async function sendAll(): Promise<void> {
   } catch (error) {
     if (!(error instanceof Unreachable)) throw error;
   }
+  sendLater();
+}
+
+let laterTimer: ReturnType<typeof setTimeout> | undefined;
+
+/** What was put off is sent again when its time comes. */
+function sendLater(): void {
+  clearTimeout(laterTimer);
+  const times = useOutbox
+    .getState()
+    .entries.flatMap(({ putOff, state }) => (putOff && state === 'waiting' ? [putOff.untilMs] : []));
+  if (times.length === 0) return;
+  laterTimer = setTimeout(() => void sendAll(), Math.max(0, Math.min(...times) - Date.now()));
 }
 
 /** Refused ones are passed by: what waits behind them is about something else, or will be refused for itself. */
 const isUnsent = ({ state }: Entry): boolean => state === 'waiting' || state === 'sending';
 
+const isPutOff = ({ putOff }: Entry, nowMs: number): boolean => (putOff?.untilMs ?? 0) > nowMs;
+
+/** The first that may be sent: what was put off is passed by, and so is what comes after it about the same thing. */
+function firstDue(row: readonly Entry[], nowMs = Date.now()): Entry | undefined {
+  const held = new Set<string>();
+  return row.filter(isUnsent).find((entry) => {
+    const subject = subjectOf(entry);
+    if (isPutOff(entry, nowMs)) held.add(subject);
+    return !held.has(subject);
+  });
+}
+
 /** Marks the next one as being sent, and keeps that: a tab that is closed then sends the very same request again. */
 async function claimNext(): Promise<Entry | undefined> {
+  const nowMs = Date.now();
   const kept = await decide((row) => {
-    const next = row.find(isUnsent);
+    const next = firstDue(row, nowMs);
     return next?.state === 'waiting' ? { put: [{ ...next, state: 'sending' }] } : {};
   });
-  return kept.find(isUnsent);
+  return firstDue(kept, nowMs);
 }
 
 async function send(entry: Entry): Promise<void> {
@@ -76,8 +103,33 @@ async function send(entry: Entry): Promise<void> {
     await markSent(entry.key);
   } catch (error) {
     if (!(error instanceof RequestRefused)) throw error;
-    await refuse(entry, error);
+    await (isForNow(error) ? putOff(entry, error) : refuse(entry, error));
   }
+}
+
+/** Answers that are not the last word: the server failed, has no room left, or is asked too much. */
+const isForNow = ({ details: { status } }: RequestRefused): boolean =>
+  status >= 500 || status === 429 || status === 408;
+
+const FIRST_WAIT_MS = 5000;
+const MOST_WAIT_MS = 60_000;
+
+/** It waits, and is sent again under its key: the longer, the more often it was tried. */
+const putOff = ({ key }: Entry, { message }: RequestRefused): Promise<unknown> =>
+  decide((row) => {
+    const entry = row.find((each) => each.key === key);
+    if (!entry) return {};
+    const tries = (entry.putOff?.tries ?? 0) + 1;
+    const untilMs = Date.now() + Math.min(MOST_WAIT_MS, FIRST_WAIT_MS * 2 ** (tries - 1));
+    return { put: [{ ...entry, state: 'waiting', putOff: { untilMs, tries, why: message } }] };
+  });
+
+/** Sends what was put off at once. */
+export function sendAgain(key: string): void {
+  void decide((row) => {
+    const entry = row.find((each) => each.key === key);
+    return entry?.putOff ? { put: [{ ...entry, putOff: { ...entry.putOff, untilMs: 0 } }] } : {};
+  }).then(sendAll);
 }
 
 function sendOne(entry: Entry): Promise<void> {

@@ -26,12 +26,15 @@ export class FakeServer {
   losesAnswers = false;
   /** It does what it is asked, and its answer breaks off on the way. */
   cutsAnswers = false;
+  /** It answers with this status, and does nothing of what it is asked. */
+  failsWith: number | null = null;
   readonly asked: { key: string; path: string; body: Record<string, unknown> }[] = [];
   private readonly answers = new Map<string, { request: string; answer: unknown }>();
 
   readonly fetch = async (url: string, { method, headers, body }: RequestInit = {}): Promise<Response> => {
     if (this.isAway) throw new TypeError('no connection');
     if (method !== 'PATCH') return Response.json(this.view());
+    if (this.failsWith !== null) return this.refusal(this.failsWith, { title: 'The disk is full.' });
     const key = (headers as Record<string, string>)['idempotency-key']!;
     const request = `${url} ${body as string}`;
     const known = this.answers.get(key);

@@ -6,11 +6,14 @@ import { useOutbox } from './row.ts';
 export interface Unsent {
   readonly nWaiting: number;
   readonly nRefused: number;
+  /** The server could not do them for now. */
+  readonly nPutOff: number;
 }
 
 const countOf = (entries: readonly Entry[]): Unsent => ({
   nWaiting: entries.filter(isPending).length,
   nRefused: entries.filter(({ state }) => state === 'refused').length,
+  nPutOff: entries.filter(({ state, putOff }) => state === 'waiting' && putOff !== undefined).length,
 });
 
 /** How many writes are not on the server, and how many of them were refused. */

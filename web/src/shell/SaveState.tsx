@@ -7,6 +7,7 @@ import { queryClient } from '../api/query-client.ts';
 import { isPending, type Entry } from '../outbox/entry.ts';
 import { addressOf, whatOf } from '../outbox/entry-words.ts';
 import { giveUp } from '../outbox/outbox.ts';
+import { sendAgain } from '../outbox/sender.ts';
 import { useOutbox } from '../outbox/row.ts';
 import { useUnsent } from '../outbox/use-outbox.ts';
 import { useConnection } from '../state/connection.ts';
@@ -43,12 +44,15 @@ export function SaveState() {
 
 function Words() {
   const isLost = useConnection((state) => state.isLost);
-  const { nWaiting, nRefused } = useUnsent();
+  const { nWaiting, nRefused, nPutOff } = useUnsent();
   const isUnkept = useOutbox((state) => state.isUnkept);
   if (isUnkept)
     return (
       <>
-        <b>This browser keeps nothing.</b> Changes are sent, but a reload before that loses them.
+        <b>This browser keeps nothing: its storage is full or shut.</b>{' '}
+        {nWaiting > 0
+          ? `${nWaiting} not sent yet: a reload now loses ${nWaiting === 1 ? 'it' : 'them'}.`
+          : 'All is sent.'}
       </>
     );
   if (isLost)
@@ -56,6 +60,12 @@ function Words() {
       <>
         <b>The server does not answer.</b> {nWaiting > 0 ? 'Your changes are kept here; ' : ''}trying again
         every 2 s.
+      </>
+    );
+  if (nPutOff > 0)
+    return (
+      <>
+        <b>The server could not save {nPutOff}.</b> Sent again by itself.
       </>
     );
   if (nRefused > 0) return <>{nRefused} not saved</>;
@@ -101,6 +111,12 @@ function ChangeList({ onLeave }: { readonly onLeave: () => void }) {
             </Link>
             : {whatOf(entry)}
             {entry.state === 'refused' && <Refused entry={entry} />}
+            {entry.state === 'waiting' && entry.putOff && (
+              <span className="save-entry-why">
+                {entry.putOff.why}
+                <Button onClick={() => sendAgain(entry.key)}>Send again</Button>
+              </span>
+            )}
           </span>
         </li>
       ))}
