@@ -38,14 +38,18 @@ function inOrder(steps: readonly CaughtUp[], { fromMin, nowMin }: CatchUpTerms):
 
 /**
  * Steps at the times at which they were planned. A time that lies ahead is now; one before the last entry is that.
- * @param plannedEnd when a step was planned to end; null where nobody knows
+ * @param plannedEnd when a step was planned to end; null where nobody knows: it goes on from the one before
  */
 export function asPlanned(
   steps: readonly Timed[],
   plannedEnd: (n: number) => number | null,
   terms: CatchUpTerms,
 ): CaughtUp[] {
-  const ends = steps.map(({ n }) => ({ n, endMin: plannedEnd(n) ?? -Infinity }));
+  let last = terms.fromMin;
+  const ends = steps.map((step, i) => {
+    last = plannedEnd(step.n) ?? last + lengthOf(step, steps[i - 1]);
+    return { n: step.n, endMin: last };
+  });
   return inOrder(ends, terms);
 }
 

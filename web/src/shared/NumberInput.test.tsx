@@ -112,3 +112,14 @@ test('a value that comes from elsewhere takes the place of what was typed', asyn
   await user.click(screen.getByRole('button', { name: 'From elsewhere' }));
   expect([field().value, said()]).toEqual(['9', null]);
 });
+
+test('an arrow goes one step, with Shift ten, inside the range', async () => {
+  const user = onPage(<Field />);
+  await user.click(field());
+  await user.keyboard('{ArrowUp}');
+  expect(passed).toHaveBeenLastCalledWith(6);
+  await user.keyboard('{Shift>}{ArrowUp}{/Shift}');
+  expect(passed).toHaveBeenLastCalledWith(16);
+  await user.keyboard('{Shift>}{ArrowDown}{ArrowDown}{/Shift}');
+  expect(passed).toHaveBeenLastCalledWith(0);
+});

@@ -34,6 +34,8 @@ interface Typed {
 }
 
 const STEPS: Readonly<Record<string, number>> = { ArrowUp: 1, ArrowDown: -1 };
+/** With Shift an arrow key goes so many steps. */
+const SHIFT_STEPS = 10;
 const MOST_DIGITS = 6;
 
 const written = (value: number | null): string => (value === null ? '' : String(value));
@@ -111,7 +113,8 @@ export function NumberInput({
     if (step === undefined) return;
     event.preventDefault();
     const at = readNumber(text) ?? value ?? from;
-    take(written(Number(Math.min(to, Math.max(from, at + step)).toFixed(MOST_DIGITS))));
+    const by = event.shiftKey ? step * SHIFT_STEPS : step;
+    take(written(Number(Math.min(to, Math.max(from, at + by)).toFixed(MOST_DIGITS))));
     passOn();
   };
   return (

@@ -1,5 +1,6 @@
 import { Input } from 'antd';
-import { useId, useState } from 'react';
+import { useEffect, useId, useState } from 'react';
+import { useLatest } from './use-latest.ts';
 
 interface TextFieldProps {
   readonly label: string;
@@ -12,7 +13,13 @@ interface TextFieldProps {
   readonly onChange: (value: string) => void;
 }
 
-/** Words that are passed on when the field is left. What was typed meanwhile stays where the value changes elsewhere. */
+/** A rest in typing after which words are passed on, ms. */
+const REST_MS = 1000;
+
+/**
+ * Words that are passed on while they are typed, with each rest, and when the field is left: a reload loses next to nothing.
+ * What was typed stays where the value changes elsewhere.
+ */
 export function TextField({
   label,
   value,
@@ -26,10 +33,19 @@ export function TextField({
   const id = useId();
   const shown = typed ?? value;
   const problem = whenEmpty && typed !== null && typed.trim() === '' ? whenEmpty : null;
+  const isToPassOn = typed !== null && !problem && typed.trim() !== value;
+  const passOn = useLatest((): void => {
+    if (isToPassOn) onChange(typed.trim());
+  });
+  useEffect(() => {
+    const timer = setTimeout(() => passOn.current(), REST_MS);
+    return () => clearTimeout(timer);
+  }, [typed, passOn]);
+  // A page that is left takes what was typed with it.
+  useEffect(() => () => passOn.current(), [passOn]);
   const leave = (): void => {
-    if (typed === null || problem) return;
-    if (typed.trim() !== value) onChange(typed.trim());
-    setTyped(null);
+    passOn.current();
+    if (!problem) setTyped(null);
   };
   const field = {
     id,

@@ -9,6 +9,7 @@ import {
   type CardAreaWords,
   type CardSection,
   type HandOverCard,
+  type NewEntry,
 } from '@blue-ledge/core';
 import { Button, Spin } from 'antd';
 import { useMemo, useState } from 'react';
@@ -16,12 +17,14 @@ import { Link } from 'react-router';
 import { isOpened, usePlan } from '../../api/queries.ts';
 import { usePanelRecord } from '../../api/record-queries.ts';
 import { useServerNow } from '../../clocks/use-server-now.ts';
-import { enter, enterAll } from '../../outbox/record.ts';
+import { enterAll } from '../../outbox/record.ts';
 import { PrinterOutlined } from '../../shared/icons.tsx';
 import { Swatch } from '../../shared/materials/Swatch.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { rememberLast } from '../../state/last-entries.ts';
 import { useFormat } from '../../state/units.ts';
 import { usePanelContext } from '../panel-context.ts';
+import { LastEntered } from '../run/LastEntered.tsx';
 import { RefusedEntries } from '../run/RefusedEntries.tsx';
 import { useUnderName, useWho, WhoDialog } from '../run/Who.tsx';
 import { writeEntry } from '../run/write-entry.ts';
@@ -93,6 +96,14 @@ export function HandOverStage() {
   const notChecked = state === 'not-checked' ? notCheckedLines(card) : [];
   const unchecked = uncheckedOf(card);
   const close = (): void => setDoing(null);
+  const write = (entries: readonly NewEntry[], title: string): void => {
+    enterAll(
+      key,
+      entries.map((entry) => ({ entry, title })),
+    );
+    rememberLast(key, entries, title);
+    close();
+  };
   const sign = (by: string): void => {
     who.choose(by);
     const body = {
@@ -101,26 +112,22 @@ export function HandOverStage() {
       state: state === 'ready' ? ('ready' as const) : ('not-checked' as const),
       ...(notChecked.length > 0 ? { notChecked } : {}),
     };
-    enter(key, writeEntry({ by, kind: 'sign', body }), 'signed');
-    close();
+    write([writeEntry({ by, kind: 'sign', body })], 'signed');
   };
   const waive = (by: string, checks: readonly AskedCheck[], text: string): void => {
-    enterAll(
-      key,
-      checks.map(({ check, step, zones, title }) => ({
-        entry: writeEntry({
+    write(
+      checks.map(({ check, step, zones }) =>
+        writeEntry({
           by,
           kind: 'check',
           body: { check, outcome: 'waived', zones: [...zones], text, ...(step ? { step } : {}) },
         }),
-        title: `${title}: waived`,
-      })),
+      ),
+      `${checks.length} ${checks.length === 1 ? 'check' : 'checks'} waived`,
     );
-    close();
   };
   const layBase = (by: string, agoMin: number, text: string): void => {
-    enter(key, writeEntry({ by, kind: 'base', body: text ? { text } : {}, agoMin }), 'base is on');
-    close();
+    write([writeEntry({ by, kind: 'base', body: text ? { text } : {}, agoMin })], 'base is on');
   };
   return (
     <div className="hand-over">
@@ -150,6 +157,7 @@ export function HandOverStage() {
           />
         </p>
       </header>
+      <LastEntered at={key} name={name} />
       <Verdict verdict={words.verdict} />
       <div className="card-columns">
         <Areas areas={words.areas} />

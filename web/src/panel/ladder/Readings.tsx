@@ -1,4 +1,11 @@
-import { QUANTITIES, readReadings, readingFigures, type Zone, type ZoneBuild } from '@blue-ledge/core';
+import {
+  QUANTITIES,
+  formatNumber,
+  readReadings,
+  readingFigures,
+  type Zone,
+  type ZoneBuild,
+} from '@blue-ledge/core';
 import { Button, Input, Segmented, Upload } from 'antd';
 import { useState } from 'react';
 import { UploadOutlined } from '../../shared/icons.tsx';
@@ -130,7 +137,7 @@ export function Readings({ zone, build }: { readonly zone: Zone; readonly build:
               const isDoubtful = figures.doubtful.includes(i);
               return (
                 <li key={i} className={isDoubtful ? 'doubtful' : ''}>
-                  {um}
+                  {formatNumber('Um', um, system)}
                   {isDoubtful && ' doubtful'}
                   <button
                     type="button"

@@ -1,24 +1,20 @@
-import { Button } from 'antd';
 import { useEffect } from 'react';
 import { NavLink } from 'react-router';
 import { useJob, type PanelKey } from '../../api/queries.ts';
-import { UndoOutlined } from '../../shared/icons.tsx';
 import { seeBench, useRecentBenches } from '../../state/recent-benches.ts';
-import type { Who } from './Who.tsx';
+import { LastEntered } from './LastEntered.tsx';
+import type { UnderName, Who } from './Who.tsx';
 
 interface BenchesProps {
   readonly at: PanelKey;
   readonly who: Who;
-  readonly onWho: () => void;
-  /** What was entered last here, in words. */
-  readonly last: string | null;
-  readonly onUndo: () => void;
+  readonly name: UnderName;
 }
 
 const WORKED = new Set(['planned', 'begun']);
 
 /** The panels that are worked on, one tap away: those of this job, and those that were here last. */
-export function Benches({ at, who, onWho, last, onUndo }: BenchesProps) {
+export function Benches({ at, who, name: asking }: BenchesProps) {
   const { data: job } = useJob(at.job);
   const recent = useRecentBenches((state) => state.benches);
   const name = job?.panels.find(({ id }) => id === at.panel)?.name;
@@ -47,15 +43,8 @@ export function Benches({ at, who, onWho, last, onUndo }: BenchesProps) {
           </li>
         ))}
       </ul>
-      {last !== null && (
-        <p className="bench-last" role="status">
-          <span>Entered: {last}.</span>
-          <Button icon={<UndoOutlined />} onClick={onUndo}>
-            Take it back
-          </Button>
-        </p>
-      )}
-      <button type="button" className="bench-who" onClick={onWho}>
+      <LastEntered at={at} name={asking} />
+      <button type="button" className="bench-who" onClick={asking.ask}>
         {who.name ?? 'Who works here?'}
       </button>
     </nav>

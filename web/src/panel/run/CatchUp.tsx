@@ -20,6 +20,7 @@ import { usePanelRecord, type PanelRecord } from '../../api/record-queries.ts';
 import { enterAll } from '../../outbox/record.ts';
 import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { announce } from '../../state/announce.ts';
+import { rememberLast } from '../../state/last-entries.ts';
 import { fieldOf, momentText, startOf } from '../../state/now.ts';
 import { serverNow } from '../../state/server-time.ts';
 import { useFormat } from '../../state/units.ts';
@@ -102,11 +103,14 @@ function CatchUpDialog({
     ticked.map((each, i) => entryOf(each, times[i]!, { by, plan, run }));
   const broken = useBroken(plan, record, isUntilWrong ? [] : entriesBy('?'));
   const write = (by: string): void => {
+    const entries = entriesBy(by);
+    const words = `${steps.length} ${steps.length === 1 ? 'step' : 'steps'} done`;
     enterAll(
       at,
-      entriesBy(by).map((entry, i) => ({ entry, title: `${steps[i]!.n}. ${stepTitle(steps[i]!)} done` })),
+      entries.map((entry, i) => ({ entry, title: `${steps[i]!.n}. ${stepTitle(steps[i]!)} done` })),
     );
-    announce(`Entered: ${steps.length} ${steps.length === 1 ? 'step' : 'steps'}.`);
+    rememberLast(at, entries, words);
+    announce(`Entered: ${words}.`);
     onClose();
   };
   if (name.isAsking) return <WhoDialog who={who} onClose={() => name.answer(null)} onPick={name.answer} />;

@@ -38,8 +38,8 @@ export function RunDialogs({
   onClose,
   onPlanOn,
 }: RunDialogsProps) {
-  if (bench.isAsking)
-    return <WhoDialog who={bench.who} onClose={() => bench.answer(null)} onPick={bench.answer} />;
+  if (bench.name.isAsking)
+    return <WhoDialog who={bench.who} onClose={() => bench.name.answer(null)} onPick={bench.name.answer} />;
   switch (open) {
     case 'done':
       return (

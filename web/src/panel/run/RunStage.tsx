@@ -103,17 +103,11 @@ function StepAtBench({ context, plan, record, run }: StepAtBenchProps) {
       if (to) show(to.step.n);
     },
     finish: () => bench.finish(nowMs),
-    mayFinish: isAllowed && !shown.isDone && open === null && !bench.isAsking,
+    mayFinish: isAllowed && !shown.isDone && open === null && !bench.name.isAsking,
   });
   return (
     <div className="run">
-      <Benches
-        at={context.key}
-        who={bench.who}
-        onWho={bench.askWho}
-        last={bench.last}
-        onUndo={bench.takeBack}
-      />
+      <Benches at={context.key} who={bench.who} name={bench.name} />
       <RunHead run={run} shown={shown} panel={view.panel} onShow={show} />
       <RefusedEntries refused={record.refused} />
       <NotEnteredNotice steps={notEntered} onAsk={() => setOpen('catch-up')} />
@@ -157,7 +151,7 @@ function StepAtBench({ context, plan, record, run }: StepAtBenchProps) {
         onWrong={() => setOpen('wrong')}
         onSeveral={() => setOpen('catch-up')}
       />
-      {open === 'catch-up' && !bench.isAsking && (
+      {open === 'catch-up' && !bench.name.isAsking && (
         <CatchUp
           at={context.key}
           panelName={view.panel.name}

@@ -8,17 +8,17 @@ import {
   type NewEntry,
   type Shop,
 } from '@blue-ledge/core';
-import { useState } from 'react';
 import { useClocks } from '../../api/clock-queries.ts';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import { startStepClock, type ClockPanel } from '../../clocks/start.ts';
 import { enter } from '../../outbox/record.ts';
 import { announce } from '../../state/announce.ts';
 import { beginStep, endStep, useBegunSteps } from '../../state/begun-steps.ts';
+import { rememberLast } from '../../state/last-entries.ts';
 import type { PanelContext } from '../panel-context.ts';
 import type { Run, RunStep } from './use-run.ts';
-import { useUnderName, useWho, type Who } from './Who.tsx';
-import { doneAsPlanned, takenBack, writeEntry } from './write-entry.ts';
+import { useUnderName, useWho, type UnderName, type Who } from './Who.tsx';
+import { doneAsPlanned, writeEntry } from './write-entry.ts';
 
 /** What a person does at the bench, as entries of the record: kept on this device first. */
 
@@ -30,12 +30,7 @@ type OfStep = Extract<EntryKind, 'reading' | 'check' | 'defect' | 'note' | 'phot
 export interface Bench {
   readonly who: Who;
   /** Somebody has to say who they are before what they did is entered. */
-  readonly isAsking: boolean;
-  readonly answer: (name: string | null) => void;
-  readonly askWho: () => void;
-  /** What was entered last here, in words; null once it was taken back. */
-  readonly last: string | null;
-  readonly takeBack: () => void;
+  readonly name: UnderName;
   /** When somebody said that they begin the step; undefined where nobody did. */
   readonly begunMs: number | undefined;
   readonly begin: (nowMs: number) => void;
@@ -59,8 +54,8 @@ interface BenchOf {
 export function useBench({ context: { key, view }, plan, run, shown, shop, onDone }: BenchOf): Bench {
   const who = useWho(shop);
   const clocks = useClocks();
-  const { as, isAsking, ask, answer } = useUnderName(who);
-  const [last, setLast] = useState<{ readonly entry: NewEntry; readonly words: string } | null>(null);
+  const name = useUnderName(who);
+  const { as } = name;
   const { step, act } = shown;
   const place = `${plan.id}/${step.n}`;
   const begunMs = useBegunSteps((state) => state.byStep[place]);
@@ -74,7 +69,7 @@ export function useBench({ context: { key, view }, plan, run, shown, shop, onDon
   };
   const write = (entry: NewEntry, words: string, photo?: Blob): void => {
     enter(key, entry, words, photo);
-    setLast({ entry, words });
+    rememberLast(key, [entry], words);
     announce(`Entered: ${words}.`);
   };
   /** The clock of what was just laid or bared, where none runs for it. */
@@ -89,16 +84,7 @@ export function useBench({ context: { key, view }, plan, run, shown, shop, onDon
     as((by) => write(writeEntry({ by, kind, body: { ...body, step: { ...ref, n: step.n } } }), words, photo));
   return {
     who,
-    isAsking,
-    askWho: ask,
-    answer,
-    last: last?.words ?? null,
-    takeBack: () =>
-      as((by) => {
-        if (!last) return;
-        write(takenBack(by, last.entry), `taken back: ${last.words}`);
-        setLast(null);
-      }),
+    name,
     begunMs,
     begin: (nowMs) => beginStep(place, nowMs),
     finish: (nowMs, more = {}, agoMin = 0) =>

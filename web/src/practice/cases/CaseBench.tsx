@@ -11,10 +11,12 @@ import { keepCaseActs, keepCaseResult, type CaseLog } from './case-store.ts';
 interface CaseBenchProps {
   readonly practice: PracticeCase;
   readonly log: CaseLog;
+  /** To the next case that is not solved; left out while this one is not. */
+  readonly onNext?: () => void;
 }
 
 /** One case: what came in, what the learner puts on it, and the verdict. */
-export function CaseBench({ practice, log }: CaseBenchProps) {
+export function CaseBench({ practice, log, onNext }: CaseBenchProps) {
   const { id, task } = practice;
   const areas = useMemo(() => caseAreas(task), [task]);
   const judge = useCaseJudge(id, ({ points }) => keepCaseResult(id, points));
@@ -50,7 +52,16 @@ export function CaseBench({ practice, log }: CaseBenchProps) {
       <section className="pane case-result" aria-labelledby="case-result-head">
         <h2 id="case-result-head">What the planner says</h2>
         {judge.verdict ? (
-          <CaseResult verdict={judge.verdict} currency={task.shop.currency} />
+          <>
+            <CaseResult verdict={judge.verdict} currency={task.shop.currency} />
+            {onNext && (
+              <p>
+                <Button type="primary" onClick={onNext}>
+                  Next case
+                </Button>
+              </p>
+            )}
+          </>
         ) : (
           <p className="note">
             {judge.isJudging

@@ -5,6 +5,7 @@ import {
   type CaseTopic,
   type PracticeCase,
 } from '@blue-ledge/core';
+import { useState } from 'react';
 import { useSearchPut } from '../../shared/use-search-put.ts';
 import { CheckOutlined } from '../../shared/icons.tsx';
 import { PageTitle } from '../../shell/PageTitle.tsx';
@@ -21,8 +22,12 @@ export function CasesPage() {
   const [search, put] = useSearchPut();
   const logs = useCaseLogs(({ byCase }) => byCase);
   const logOf = ({ id }: PracticeCase): CaseLog => logs[id] ?? NOT_TRIED;
-  const first = PRACTICE_CASES.find((each) => !isSolved(logOf(each))) ?? PRACTICE_CASES[0]!;
+  const unsolved = (except?: string): PracticeCase | undefined =>
+    PRACTICE_CASES.find((each) => each.id !== except && !isSolved(logOf(each)));
+  // The case that came up first stays, solved or not, until another one is asked for.
+  const [first] = useState(() => unsolved() ?? PRACTICE_CASES[0]!);
   const shown = PRACTICE_CASES.find(({ id }) => id === search.get('case')) ?? first;
+  const next = unsolved(shown.id);
   return (
     <main className="cases">
       <PageTitle name={`Practice: ${shown.title}`} />
@@ -62,7 +67,12 @@ export function CasesPage() {
           })}
         </ol>
       </nav>
-      <CaseBench key={shown.id} practice={shown} log={logOf(shown)} />
+      <CaseBench
+        key={shown.id}
+        practice={shown}
+        log={logOf(shown)}
+        {...(isSolved(logOf(shown)) && next ? { onNext: () => put({ case: next.id }) } : {})}
+      />
     </main>
   );
 }
