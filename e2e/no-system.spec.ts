@@ -32,7 +32,7 @@ test('too cold and damp: planned again no system is ready, and every screen says
   await expect(dialog.getByText(/^Made Mon 7 Dec 2026/)).toBeVisible();
   await page.keyboard.press('Escape');
   await page.goto(`${CORNER}/run`);
-  await expect(page.getByText(/above dew point/)).toBeVisible();
+  await expect(page.getByText(/Only .* above dew point/)).toBeVisible();
   await page.goto('/bay');
   const waiting = page.getByRole('region', { name: 'Waiting' }).getByRole('listitem');
   await expect(waiting.filter({ hasText: 'New rear corner' })).toContainText('above dew point');

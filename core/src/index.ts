@@ -2,6 +2,7 @@
 
 // units
 export { minutesOfMoment } from './units/moment.ts';
+export { capital } from './units/capital.ts';
 export { clockTime, datedTime, dayText, formatMinutes, type WorkStart } from './units/duration.ts';
 export { formatFact, quantityOf } from './units/facts.ts';
 export { QUANTITIES, formatNumber, formatQuantity, toShown, toStored } from './units/quantities.ts';

@@ -1,6 +1,7 @@
 import { findingWords } from '../survey/finding-words.ts';
 import type { FindingKind } from '../survey/finding.ts';
 import { readArea } from '../survey/patches.ts';
+import { capital } from '../units/capital.ts';
 import type { Step } from './plan.ts';
 
 /** Where a step is done, in words: "A, chips in B"; a zone whose patches are left out is "rest of A". */
@@ -27,7 +28,7 @@ export function areaWords(areaId: string): string {
 /** One area as a heading: "Zone A", or "Chips in A". */
 export function areaTitle(areaId: string): string {
   const words = areaWords(areaId);
-  return areaId.includes('/') ? words.charAt(0).toUpperCase() + words.slice(1) : `Zone ${words}`;
+  return areaId.includes('/') ? capital(words) : `Zone ${words}`;
 }
 
 /**

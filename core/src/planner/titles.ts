@@ -4,6 +4,7 @@ import type { SentenceCode } from '../wording/sentences.ts';
 import { readArea } from '../survey/patches.ts';
 import type { Reason } from '../wording/reason.ts';
 import { topOf, type ZoneState } from '../operations/state.ts';
+import { capital } from '../units/capital.ts';
 
 /** Names of systems in the words of the bench, from the choices that made them. */
 
@@ -43,8 +44,6 @@ interface Worded {
 /** The sealer is a reduced epoxy. */
 export const sealsWithEpoxy = ({ op, why }: Pick<Worded, 'op' | 'why'>): boolean =>
   op === 'seal' && why.some(({ code }) => code === 'S8.as-sealer');
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Stripping is named for what comes off. */
 const wordOf = (act: Act): string | undefined => {

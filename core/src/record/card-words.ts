@@ -17,6 +17,7 @@ import {
   type HandOverCard,
   type Signature,
 } from './hand-over.ts';
+import { capital } from '../units/capital.ts';
 
 /** A hand-over card in words, in the reader's units: the screen, the printed page and the PDF say the same. */
 
@@ -107,8 +108,6 @@ function againstLines(card: HandOverCard, nowMin: number, system: UnitSystem): s
     ...(isMissed ? [windowLine(card, nowMin, isMissed)] : []),
   ];
 }
-
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** Whether base may go on, and until when. @param nowMin minute of the panel's clock that is now */
 function verdictOf(card: HandOverCard, nowMin: number, system: UnitSystem): CardVerdict {

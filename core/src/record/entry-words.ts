@@ -6,6 +6,7 @@ import { formatNumber, formatQuantity, type UnitSystem } from '../units/quantiti
 import { checkTitle } from './checks.ts';
 import { DEFECT_WORDS } from './defect-words.ts';
 import type { BodyOf, NewEntry } from './entry.ts';
+import { capital } from '../units/capital.ts';
 
 /** Entries in words: what happened, and the figures that were written down with it. Lists, tables and cards share it. */
 
@@ -71,7 +72,6 @@ const READING_WORDS: Readonly<Record<string, string>> = {
 const readingWhat = (kind: string): string =>
   READING_WORDS[kind] ?? (isLayer(kind) ? labelOf(kind) : kind.replaceAll('-', ' '));
 
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 const onZones = (zones: readonly string[] | undefined): string =>
   zones?.length ? ` on ${placeWords(zones)}` : '';
 

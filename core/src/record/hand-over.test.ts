@@ -87,7 +87,7 @@ test('a gauge reading is the film of the card; other coats, a failed check and a
   expect(card.areas.find(({ area }) => area === 'B')).toMatchObject({ filmUm: 150, isMeasured: true });
   expect(card.deviations).toEqual([
     'Dust nibs on B, found on the way.',
-    'prime-build on B: coats differ, 4 were planned.',
+    'High-build on B: coats differ, 4 were planned.',
     'Not passed: Film is read.',
   ]);
 });

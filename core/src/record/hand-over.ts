@@ -14,9 +14,12 @@ import { DEFECT_WORDS } from './defect-words.ts';
 import type { BodyOf, NewEntry } from './entry.ts';
 import { isBroken, whyNotNow, type Fold } from './fold.ts';
 import type { Said, Step } from '../planner/plan.ts';
+import { OP_LABELS } from '../planner/describe-step.ts';
+import { placeWords } from '../planner/places.ts';
 import { saidOf } from '../planner/steps.ts';
 import { grouped } from '../units/grouped.ts';
 import { minutesOfMoment } from '../units/moment.ts';
+import { capital } from '../units/capital.ts';
 
 /** The ready-for-base card of a panel: what lies under, how it came to be, and what whoever lays the base has to know. */
 
@@ -163,13 +166,13 @@ function deviationsIn(
 ): string[] {
   const defects = entries
     .filter(isOf('defect'))
-    .map(({ body }) => `${DEFECT_WORDS[body.defect].title} on ${body.zones.join(', ')}, found on the way.`);
+    .map(({ body }) => `${DEFECT_WORDS[body.defect].title} on ${placeWords(body.zones)}, found on the way.`);
   const otherwise = entries
     .filter(isOf('act'))
     .flatMap(({ body }) =>
       Object.entries(body.instead ?? {}).map(
         ([what, planned]) =>
-          `${body.sheetName ?? body.op} on ${body.zones.join(', ')}: ${what} differ, ${planned} were planned.`,
+          `${body.sheetName ?? capital(OP_LABELS[body.op])} on ${placeWords(body.zones)}: ${what} differ, ${planned} were planned.`,
       ),
     );
   const failed = checks.filter(({ nFailed }) => nFailed > 0).map(failedText);

@@ -1,4 +1,5 @@
 import { benchOfTask, waitingStops } from '../planner/bench-of-task.ts';
+import { areaTitle } from '../planner/places.ts';
 import { openPlan } from '../planner/view-plan.ts';
 import type { StoredPlan } from '../planner/stored-plan.ts';
 import type { DatedStart } from '../planner/work-start.ts';
@@ -55,7 +56,9 @@ function waitsFor({ plan, systemId }: PanelOfShop): string | null {
   if (isAnyReady || plan.systems.length === 0)
     return 'No system is chosen for it, or none is ready: open it and choose one.';
   const { warnings } = openPlan(plan).view;
-  return warnings.map(({ zoneId, text: said }) => (zoneId ? `Zone ${zoneId}: ${said}` : said)).join(' ');
+  return warnings
+    .map(({ zoneId, text: said }) => (zoneId ? `${areaTitle(zoneId)}: ${said}` : said))
+    .join(' ');
 }
 
 const minOf = (start: DatedStart, at: DatedStart | undefined): number | undefined =>

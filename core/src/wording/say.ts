@@ -3,14 +3,14 @@ import type { UnitSystem } from '../units/quantities.ts';
 import { ALLOWED_IF } from './allowed-if.ts';
 import type { Reason } from './reason.ts';
 import { SENTENCES, type FactsArgument, type SentenceCode } from './sentences.ts';
+import { capital } from '../units/capital.ts';
 
 /**
  * Fills a sentence's `{name}` places with facts in the reader's units.
  * @throws {Error} when a fact that the sentence names is missing: a bug of ours, never a user's.
  */
 export function fill(template: string, facts: Facts, system: UnitSystem = 'metric'): string {
-  const text = insert(template, facts, system);
-  return text.charAt(0).toUpperCase() + text.slice(1);
+  return capital(insert(template, facts, system));
 }
 
 const insert = (template: string, facts: Facts, system: UnitSystem): string =>

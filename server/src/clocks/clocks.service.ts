@@ -7,7 +7,6 @@ import {
   type Shop,
 } from '@blue-ledge/core';
 import { Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
-import dayjs from 'dayjs';
 import { Database, type Read, type Write } from '../database/database.ts';
 import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import { ProblemError, notFound } from '../http/problem.ts';
@@ -16,7 +15,7 @@ import { ShopsReader } from '../shops/shops.repository.ts';
 import { ClocksReader, ClocksWriter, type KeptClock } from './clocks.repository.ts';
 import type { ClockPatch } from './clocks.schemas.ts';
 import { SteadyTime } from './steady-time.ts';
-import { wallTimeOf } from './wall-time.ts';
+import { timeText, wallTimeOf } from './wall-time.ts';
 
 const MINUTE_MS = 60_000;
 const DAY_MS = 24 * 60 * MINUTE_MS;
@@ -142,7 +141,7 @@ export class ClocksService implements OnApplicationBootstrap, OnApplicationShutd
   private async checkFree(tx: Read, clock: Clock): Promise<void> {
     const other = await new ClocksReader(tx).runningAt(clock);
     if (!other) return;
-    const since = dayjs(other.clock.startedMs).format('HH:mm');
+    const since = timeText(other.clock.startedMs);
     throw new ProblemError(
       409,
       `A clock runs on "${clock.title}" of ${clock.step!.panelName} already, since ${since}. Stop it first, or say in it when it really began.`,

@@ -9,3 +9,9 @@ export function wallTimeOf(ms: number): DatedStart {
     startMin: at.hour() * 60 + at.minute() + (at.second() + at.millisecond() / 1000) / 60,
   };
 }
+
+/** "10:40", or "Mon 7 Dec 10:40" of another day than today. */
+export function timeText(moment: number | string, nowMs = Date.now()): string {
+  const at = dayjs(moment);
+  return at.format(at.isSame(dayjs(nowMs), 'day') ? 'HH:mm' : 'ddd D MMM HH:mm');
+}

@@ -12,6 +12,7 @@ import {
 } from '@blue-ledge/core';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import dayjs from 'dayjs';
+import { timeText } from '../clocks/wall-time.ts';
 import { ClocksWriter } from '../clocks/clocks.repository.ts';
 import { Database, type Read } from '../database/database.ts';
 import type { PanelParams } from '../http/params.ts';
@@ -181,7 +182,7 @@ export class RecordService implements OnApplicationBootstrap {
     if (!done) return;
     throw new ProblemError(
       409,
-      `${done.by} finished this step at ${dayjs(done.at).format('HH:mm')} already. Enter it as done again where it was, or leave it.`,
+      `${done.by} finished this step at ${timeText(done.at)} already. Enter it as done again where it was, or leave it.`,
       [],
       { theirs: done },
     );

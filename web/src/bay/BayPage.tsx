@@ -1,4 +1,4 @@
-import { OP_LABELS, type ShopScheduleView, type ShopView } from '@blue-ledge/core';
+import { capital, OP_LABELS, type ShopScheduleView, type ShopView } from '@blue-ledge/core';
 import { Button, Select } from 'antd';
 import { useMemo } from 'react';
 import { Link, Navigate, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -14,7 +14,7 @@ import { BayChart } from './BayChart.tsx';
 import { heldRows, lanesOf, panelRows, type PanelRow } from './bay-rows.ts';
 import { nowOnAxis, openHours, timeText } from './bay-scale.ts';
 import { useBayView } from './bay-view.ts';
-import { capital, dueText, heldText } from './bay-words.ts';
+import { dueText, heldText } from './bay-words.ts';
 import { download } from '../shared/save-as.ts';
 import { saveScheduleCsv } from './schedule-csv.ts';
 import { FindBetter } from './FindBetter.tsx';

@@ -1,6 +1,6 @@
-import type { DatedStart, Session } from '@blue-ledge/core';
+import { capital, type DatedStart, type Session } from '@blue-ledge/core';
 import type { PanelRow } from './bay-rows.ts';
-import { capital, changesText } from './bay-words.ts';
+import { changesText } from './bay-words.ts';
 import { brokenBy } from './broken-by.ts';
 import { useTrial } from './use-trial.ts';
 

@@ -1,4 +1,5 @@
 import {
+  capital,
   OP_LABELS,
   formatMinutes,
   sessionsOf,
@@ -16,7 +17,7 @@ import { axisMin, momentOf } from '@blue-ledge/core';
 import type { BayMoves } from './bay-moves.tsx';
 import type { PanelRow } from './bay-rows.ts';
 import { timeText } from './bay-scale.ts';
-import { capital, heldText, windowText } from './bay-words.ts';
+import { heldText, windowText } from './bay-words.ts';
 import { MoveOutcome } from './MoveOutcome.tsx';
 
 interface PanelPaneProps {

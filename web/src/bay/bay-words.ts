@@ -1,4 +1,5 @@
 import {
+  capital,
   formatMinutes,
   OP_LABELS,
   type DatedStart,
@@ -35,8 +36,6 @@ export function urgencyText(urgency: Urgency, start: DatedStart): string {
       return 'Next in the order.';
   }
 }
-
-export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** When every panel is ready, for the wall. */
 export const dueText = (rows: readonly PanelRow[], start: DatedStart): string =>

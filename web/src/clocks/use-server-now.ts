@@ -1,11 +1,13 @@
 import { useEffect, useState } from 'react';
 import { queryClient } from '../api/query-client.ts';
 import { clocksQueryKey } from '../api/queries.ts';
-import { isTimeDoubtful, serverNow } from '../state/server-time.ts';
+import { isTimeDoubtful, serverNow, useSkew } from '../state/server-time.ts';
 
 /** The time by the server's clock, told again as often as asked; the server is asked again where this screen's clock jumped. */
 export function useServerNow(everyMs: number): number {
   const [now, setNow] = useState(serverNow);
+  // The first answer of the server, and any later one that says otherwise, is shown at once.
+  const skewMs = useSkew((state) => state.skewMs);
   useEffect(() => {
     const tick = (): void => {
       setNow(serverNow());
@@ -18,6 +20,6 @@ export function useServerNow(everyMs: number): number {
       clearInterval(timer);
       document.removeEventListener('visibilitychange', tick);
     };
-  }, [everyMs]);
+  }, [everyMs, skewMs]);
   return now;
 }

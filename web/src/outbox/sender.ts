@@ -1,10 +1,11 @@
-import type {
-  ClocksView,
-  ClockView,
-  Entry as KeptEntry,
-  PanelView,
-  Problem,
-  RecordView,
+import {
+  capital,
+  type ClocksView,
+  type ClockView,
+  type Entry as KeptEntry,
+  type PanelView,
+  type Problem,
+  type RecordView,
 } from '@blue-ledge/core';
 import { RequestRefused, Unreachable, ask } from '../api/http.ts';
 import {
@@ -226,7 +227,7 @@ const INNER_WORDS: Readonly<Record<string, string>> = {
 const lineOf = ({ path, message }: Problem): string => {
   const field = path.split('.').at(-1) ?? '';
   const word = INNER_WORDS[field] ?? FIELD_WORDS[field] ?? path;
-  return `${word.charAt(0).toUpperCase()}${word.slice(1)}: ${message}`;
+  return `${capital(word)}: ${message}`;
 };
 
 const isUndoOf = (entry: Entry, key: string): boolean => entry.kind === 'panel' && entry.undoes === key;

@@ -1,4 +1,5 @@
 import {
+  capital,
   LEAST_SAMPLES,
   SHOP_RULES,
   figureInForce,
@@ -21,8 +22,6 @@ interface OwnFiguresProps {
   readonly shop: Shop;
   readonly onChange: (change: OwnFigureChange) => void;
 }
-
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** What the record says of the shop's figures: each beside the one that plans reckon with, to be taken with one tap, and back. */
 export function OwnFigures({ shopId, shop, onChange }: OwnFiguresProps) {

@@ -19,6 +19,7 @@ import { isOpened, usePlan, type PanelKey } from '../../api/queries.ts';
 import { usePanelRecord, type PanelRecord } from '../../api/record-queries.ts';
 import { enterAll } from '../../outbox/record.ts';
 import { Dialog } from '../../shared/dialog/Dialog.tsx';
+import { Problem } from '../../shared/Problem.tsx';
 import { announce } from '../../state/announce.ts';
 import { rememberLast } from '../../state/last-entries.ts';
 import { fieldOf, momentText, startOf } from '../../state/now.ts';
@@ -44,11 +45,20 @@ interface CatchUpProps {
 }
 
 export function CatchUp(props: CatchUpProps) {
-  const { data: plan } = usePlan(props.at);
-  const { record } = usePanelRecord(props.at);
+  const { data: plan, error } = usePlan(props.at);
+  const { record, error: recordError } = usePanelRecord(props.at);
   const opened = isOpened(plan) ? plan : null;
   const run = useRun(opened, record);
-  if (!opened || !run || !record.kept) return null;
+  if (!opened || !run || !record.kept)
+    return (
+      <Dialog title={`Were these done? ${props.panelName}`} onClose={props.onClose}>
+        {(error ?? recordError) ? (
+          <Problem error={(error ?? recordError)!} />
+        ) : (
+          <p role="status">Fetching the steps of this panel…</p>
+        )}
+      </Dialog>
+    );
   return <CatchUpDialog {...props} plan={opened} record={record} run={run} />;
 }
 
@@ -68,49 +78,63 @@ const msOf = (at: NotEntered['end']): number =>
 const fromMsOf = (plan: PlanOnScreen, { entries }: PanelRecord): number =>
   Math.max(Date.parse(plan.createdAt), ...entries.map((entry) => Date.parse(entry.at)));
 
-function CatchUpDialog({
-  at,
-  panelName,
-  shop,
+/** Which steps are ticked and when each of them ended, by how the times are chosen. */
+function useTimes({
   asked,
   plan,
   record,
   run,
-  onNotYet,
-  onClose,
-}: CatchUpDialogProps) {
-  const who = useWho(shop);
-  const name = useUnderName(who);
+}: Pick<CatchUpDialogProps, 'asked' | 'plan' | 'record' | 'run'>) {
   const [nowMs] = useState(serverNow);
   const [mode, setMode] = useState<Mode>(asked.length > 0 ? 'planned' : 'until');
   const [until, setUntil] = useState(() => fieldOf(startOf(nowMs)));
   const open = run.steps.filter(({ isDone }) => !isDone);
   const [count, setCount] = useState(() => Math.max(1, lastAsked(open, asked) + 1));
   const ticked = open.slice(0, count);
+  const steps = ticked.map(({ step }) => step);
   const terms = { fromMin: fromMsOf(plan, record) / MINUTE_MS, nowMin: nowMs / MINUTE_MS };
   const plannedEnd = (n: number): number | null => {
     const step = asked.find((each) => each.n === n);
     return step ? msOf(step.end) / MINUTE_MS : null;
   };
-  const steps = ticked.map(({ step }) => step);
   const untilMs = dayjs(until).valueOf();
-  const isUntilWrong = mode === 'until' && !(untilMs <= nowMs + MINUTE_MS);
-  const times =
-    mode === 'planned'
-      ? asPlanned(steps, plannedEnd, terms)
-      : endingAt(steps, Math.min(untilMs, nowMs) / MINUTE_MS, terms);
+  return {
+    open,
+    ticked,
+    count,
+    setCount,
+    mode,
+    setMode,
+    until,
+    setUntil,
+    isWrong: mode === 'until' && !(untilMs <= nowMs + MINUTE_MS),
+    times:
+      mode === 'planned'
+        ? asPlanned(steps, plannedEnd, terms)
+        : endingAt(steps, Math.min(untilMs, nowMs) / MINUTE_MS, terms),
+  };
+}
+
+type Times = ReturnType<typeof useTimes>;
+
+function CatchUpDialog(props: CatchUpDialogProps) {
+  const { at, panelName, shop, asked, plan, record, run, onNotYet, onClose } = props;
+  const who = useWho(shop);
+  const name = useUnderName(who);
+  const chosen = useTimes(props);
+  const { ticked, times, isWrong } = chosen;
   const entriesBy = (by: string): NewEntry[] =>
     ticked.map((each, i) => entryOf(each, times[i]!, { by, plan, run }));
-  const broken = useBroken(plan, record, isUntilWrong ? [] : entriesBy('?'));
+  const broken = useBroken(plan, record, isWrong ? [] : entriesBy('?'));
+  const words = `${ticked.length} ${ticked.length === 1 ? 'step' : 'steps'}`;
   const write = (by: string): void => {
     const entries = entriesBy(by);
-    const words = `${steps.length} ${steps.length === 1 ? 'step' : 'steps'} done`;
     enterAll(
       at,
-      entries.map((entry, i) => ({ entry, title: `${steps[i]!.n}. ${stepTitle(steps[i]!)} done` })),
+      entries.map((entry, i) => ({ entry, title: `${titleOf(ticked[i]!)} done` })),
     );
-    rememberLast(at, entries, words);
-    announce(`Entered: ${words}.`);
+    rememberLast(at, entries, `${words} done`);
+    announce(`Entered: ${words} done.`);
     onClose();
   };
   if (name.isAsking) return <WhoDialog who={who} onClose={() => name.answer(null)} onPick={name.answer} />;
@@ -119,9 +143,9 @@ function CatchUpDialog({
       title={`Were these done? ${panelName}`}
       width={640}
       act={{
-        label: `Enter ${steps.length} ${steps.length === 1 ? 'step' : 'steps'} as done`,
+        label: `Enter ${words} as done`,
         run: () => name.as(write),
-        isOff: isUntilWrong || steps.length === 0,
+        isOff: isWrong || ticked.length === 0,
       }}
       {...(onNotYet ? { other: { label: 'Not yet', run: onNotYet } } : {})}
       onClose={onClose}
@@ -134,42 +158,56 @@ function CatchUpDialog({
         </Link>
         .
       </p>
-      <Radio.Group
-        value={mode}
-        onChange={({ target }) => setMode(target.value as Mode)}
-        options={[
-          { value: 'planned', label: 'At their times in the bay', disabled: asked.length === 0 },
-          { value: 'until', label: 'One after the other, the last ended at' },
-        ]}
-      />
-      {mode === 'until' && (
-        <p>
-          <input
-            type="datetime-local"
-            className="plain-field"
-            aria-label="The last ended at"
-            value={until}
-            onChange={({ target }) => setUntil(target.value)}
-          />
-          {isUntilWrong && (
-            <span className="field-problem"> That lies ahead. Give the time at which it ended.</span>
-          )}
-        </p>
-      )}
-      <ol className="catch-up">
-        {open.slice(0, count + MOST_AHEAD).map((each, i) => (
-          <li key={each.step.n}>
-            <Checkbox checked={i < count} onChange={() => setCount(i < count ? i : i + 1)}>
-              {each.step.n}. {stepTitle(each.step)}
-            </Checkbox>
-            {i < count && <b>{momentText(times[i]!.endMin * MINUTE_MS)}</b>}
-          </li>
-        ))}
-      </ol>
+      <When chosen={chosen} isAsked={asked.length > 0} />
+      <Steps chosen={chosen} />
       <Broken broken={broken} />
     </Dialog>
   );
 }
+
+const titleOf = ({ step }: RunStep): string => `${step.n}. ${stepTitle(step)}`;
+
+/** At which times the steps are entered. */
+const When = ({ chosen, isAsked }: { readonly chosen: Times; readonly isAsked: boolean }) => (
+  <>
+    <Radio.Group
+      value={chosen.mode}
+      onChange={({ target }) => chosen.setMode(target.value as Mode)}
+      options={[
+        { value: 'planned', label: 'At their times in the bay', disabled: !isAsked },
+        { value: 'until', label: 'One after the other, the last ended at' },
+      ]}
+    />
+    {chosen.mode === 'until' && (
+      <p>
+        <input
+          type="datetime-local"
+          className="plain-field"
+          aria-label="The last ended at"
+          value={chosen.until}
+          onChange={({ target }) => chosen.setUntil(target.value)}
+        />
+        {chosen.isWrong && (
+          <span className="field-problem"> That lies ahead. Give the time at which it ended.</span>
+        )}
+      </p>
+    )}
+  </>
+);
+
+/** The steps, ticked up to one of them: what is done later was not done before what comes first. */
+const Steps = ({ chosen: { open, count, setCount, times } }: { readonly chosen: Times }) => (
+  <ol className="catch-up">
+    {open.slice(0, count + MOST_AHEAD).map((each, i) => (
+      <li key={each.step.n}>
+        <Checkbox checked={i < count} onChange={() => setCount(i < count ? i : i + 1)}>
+          {titleOf(each)}
+        </Checkbox>
+        {i < count && <b>{momentText(times[i]!.endMin * MINUTE_MS)}</b>}
+      </li>
+    ))}
+  </ol>
+);
 
 /** Steps after the ticked ones that are shown, to be ticked as well. */
 const MOST_AHEAD = 4;

@@ -1,4 +1,5 @@
 import {
+  capital,
   CAUSE_WORDS,
   DEFECT_WORDS,
   areaTitle,
@@ -70,7 +71,7 @@ export function DiagnosisDrawer({
       }
     >
       <p>
-        {looks.charAt(0).toUpperCase() + looks.slice(1)}
+        {capital(looks)}
         {found && `; ${areaTitle(found.area)}`}.
       </p>
       {found && <Causes found={found} />}

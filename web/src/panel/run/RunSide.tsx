@@ -1,4 +1,5 @@
 import { placeWords, stepTitle } from '@blue-ledge/core';
+import { Link } from 'react-router';
 import type { PlanOnScreen } from '../../api/opened-plan.ts';
 import type { ClockPanel } from '../../clocks/start.ts';
 import { StepClock } from '../../clocks/StepClock.tsx';
@@ -46,7 +47,9 @@ export function RunSide({ run, shown, plan, panel, begunMs, nowMs }: RunSideProp
             <span className="note">{placeWords(after.step.areas)}</span>
           </p>
         ) : (
-          <p>Nothing is left: the panel is handed over.</p>
+          <p>
+            No step is left after it. <Link to="../hand-over">Open the hand-over card</Link>
+          </p>
         )}
       </div>
     </section>

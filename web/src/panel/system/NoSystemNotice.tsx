@@ -1,4 +1,4 @@
-import type { PanelPlan } from '@blue-ledge/core';
+import { areaTitle, type PanelPlan } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { useState, type ReactNode } from 'react';
 import { isOpened, usePlanById, type PanelKey } from '../../api/queries.ts';
@@ -54,7 +54,7 @@ export function Against({ warnings }: Pick<PanelPlan, 'warnings'>) {
     <ul>
       {warnings.map((warning) => (
         <li key={`${warning.zoneId} ${warning.text}`}>
-          {warning.zoneId && `Zone ${warning.zoneId}: `}
+          {warning.zoneId && `${areaTitle(warning.zoneId)}: `}
           {said(warning)}
         </li>
       ))}

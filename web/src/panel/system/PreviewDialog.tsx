@@ -62,7 +62,8 @@ function OldAndNew({ plan, preview }: { readonly plan: PlanOnScreen; readonly pr
       {!now && (
         <div className="problem">
           <p>
-            <b>No system would be ready as things are.</b> Planned again, what is chosen now could not be worked on.
+            <b>No system would be ready as things are.</b> Planned again, what is chosen now could not be
+            worked on.
           </p>
           <Against warnings={view.warnings} />
         </div>

@@ -1,7 +1,7 @@
 import { Button, Spin } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { isPast, type PanelPlan, type PlanInput, type Shop, type System } from '@blue-ledge/core';
+import { areaTitle, isPast, type PanelPlan, type PlanInput, type Shop, type System } from '@blue-ledge/core';
 import { plannedView } from '../../api/opened-plan.ts';
 import { placeText } from '../../api/in-line.ts';
 import { isOpened, useChooseSystem } from '../../api/queries.ts';
@@ -246,7 +246,7 @@ function Warnings({ warnings }: { readonly warnings: PanelPlan['warnings'] }) {
     <div className="problem" role="alert">
       {shown.map((warning) => (
         <p key={`${warning.zoneId} ${warning.text}`}>
-          {warning.zoneId && `Zone ${warning.zoneId}: `}
+          {warning.zoneId && `${areaTitle(warning.zoneId)}: `}
           {said(warning)}
         </p>
       ))}
