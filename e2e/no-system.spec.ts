@@ -17,6 +17,10 @@ test('too cold and damp: planned again no system is ready, and every screen says
   await expect(
     page.getByText(/temperature 20 °C, now 11 °C; humidity 50 ?%, now 92 ?%; night/),
   ).toBeVisible();
+  await page.goto('/bay');
+  const outdated = page.getByText(/^Planned with other settings of the shop: New rear corner\. /);
+  await expect(outdated).toBeVisible();
+  await outdated.getByRole('link', { name: 'New rear corner' }).click();
   await page.getByRole('button', { name: 'What would change?' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByText('No system would be ready as things are.')).toBeVisible();

@@ -19,10 +19,8 @@ test('time passes and nobody enters anything: bay and bench name the same step, 
   await shop.later(150);
   await page.reload();
   // Not sent on to a later step, and not taken as done.
-  const notice = page.getByText(
-    /^New rear corner: Steps 1 to \d+ should be done by Mon \d\d:\d\d, and nobody entered them/,
-  );
-  await expect(notice).toBeVisible();
+  const asked = page.getByRole('button', { name: /^New rear corner: steps 1 to \d+, by Mon \d\d:\d\d$/ });
+  await expect(asked).toBeVisible();
   await expect(page.getByText(/^Steps? 1\b/)).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Open step 1' }).click();
@@ -63,13 +61,13 @@ test('steps that were not done are put off, and steps ahead of their time are en
   await expect(page.getByText(/^Steps? 1\b/)).toBeVisible();
   await shop.later(150);
   await page.reload();
-  await page.getByRole('button', { name: 'Were they done?' }).click();
+  await page.getByRole('button', { name: /^New rear corner: steps 1 to/ }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('button', { name: 'Not yet' }).click();
-  await expect(page.getByText(/should be done by/)).toBeHidden();
+  await expect(page.getByText('Nobody entered these. Were they done?')).toBeHidden();
   await expect(page.getByText(/^Steps? 1\b/)).toBeVisible();
   await atBench(page, CORNER);
-  await page.getByRole('button', { name: 'Several…' }).click();
+  await page.getByRole('button', { name: 'Several steps…' }).click();
   await dialog.getByRole('checkbox').nth(2).check();
   await dialog.getByRole('textbox', { name: 'The last ended at' }).fill('2026-12-07T23:30');
   await expect(dialog.getByText('That lies ahead')).toBeVisible();

@@ -290,6 +290,7 @@ export {
 } from './planner/stored-plan.ts';
 export {
   changesSince,
+  isShopChanged,
   rulesInPlan,
   type InputsNow,
   type PlanInput,

@@ -38,6 +38,8 @@ export interface ShopScheduleView {
   readonly plans: Readonly<Record<string, { readonly planId: string; readonly systemId: string }>>;
   /** What people moved to a time of their choice. */
   readonly moves: readonly ScheduleMove[];
+  /** Panels, by `job/panel`, whose plan was made with other settings of the shop than those of now. */
+  readonly outdated: readonly string[];
   /** Steps that should be done by now and that nobody entered, with the times at which they stood first. */
   readonly notEntered: readonly NotEntered[];
 }

@@ -58,6 +58,9 @@ const planned = (shop: Shop): object =>
 
 const isSame = (a: unknown, b: unknown): boolean => canonical(a, isLater) === canonical(b, isLater);
 
+/** Whether anything of a shop that a plan is made from differs. */
+export const isShopChanged = (before: Shop, now: Shop): boolean => !isSame(planned(before), planned(now));
+
 /** Those of the sheets that the plan uses. */
 function usedSheets(plan: StoredPlan, sheets: readonly ProductSheet[]): ProductSheet[] {
   const used = usedSheetIds(plan);
@@ -83,7 +86,7 @@ export function changesSince(plan: StoredPlan, now: InputsNow): PlanInput[] {
   const { inputs, plannerVersion } = plan;
   const changed: readonly (readonly [PlanInput, boolean])[] = [
     ['survey', !isSame(inputs.panel, now.panel)],
-    ['shop', !isSame(planned(inputs.shop), planned(now.shop))],
+    ['shop', isShopChanged(inputs.shop, now.shop)],
     ['target', !isSame(inputs.target, now.target)],
     ['sheets', isShelfChanged(plan, now.sheets)],
     ['programme', plannerVersion !== PLANNER_VERSION],

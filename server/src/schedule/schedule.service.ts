@@ -1,5 +1,6 @@
 import {
   axisMin,
+  isShopChanged,
   panelKeyOf,
   personCalendar,
   personOf,
@@ -167,9 +168,12 @@ function mustBeOpen(moves: readonly ScheduleMove[], { panels }: Inputs): void {
 
 const viewOf = (
   { madeOf: _madeOf, previous: _previous, notEntered = [], ...kept }: KeptSchedule,
-  { panels, moves }: Inputs,
+  { shop, panels, moves }: Inputs,
 ): ShopScheduleView => ({
   ...kept,
+  outdated: panels.flatMap((panel) =>
+    panel.plan && isShopChanged(panel.plan.inputs.shop, shop.shop) ? [panelKeyOf(panel)] : [],
+  ),
   notEntered: notEntered.map(({ planId: _planId, ...step }) => step),
   jobs: Object.fromEntries(panels.map(({ jobId, jobTitle }) => [jobId, jobTitle])),
   plans: Object.fromEntries(

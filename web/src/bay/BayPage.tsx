@@ -1,6 +1,6 @@
-import { capital, OP_LABELS, type ShopScheduleView, type ShopView } from '@blue-ledge/core';
+import { panelKeyOf, capital, OP_LABELS, type ShopScheduleView, type ShopView } from '@blue-ledge/core';
 import { Button, Select } from 'antd';
-import { useMemo } from 'react';
+import { Fragment, useMemo } from 'react';
 import { Link, Navigate, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { calendarPath, useSchedule } from '../api/schedule-queries.ts';
 import { useShops } from '../api/queries.ts';
@@ -142,6 +142,7 @@ function Board({ shop, view }: { readonly shop: ShopView; readonly view: ShopSch
     <>
       <UndoMove moves={moves} start={start} rows={rows} />
       <NotEnteredOfShop shop={shop} view={view} />
+      <Outdated view={view} />
       <div className="bay">
         <BayChart
           shopId={shop.id}
@@ -182,6 +183,24 @@ function Board({ shop, view }: { readonly shop: ShopView; readonly view: ShopSch
         {shop.name}, {datedText(serverNow())}. {dueText(rows, start)}
       </p>
     </>
+  );
+}
+
+/** Panels that are scheduled by plans of other settings of the shop: in this air they may not hold. */
+function Outdated({ view: { outdated, schedule } }: { readonly view: ShopScheduleView }) {
+  const panels = schedule!.panels.filter((panel) => outdated.includes(panelKeyOf(panel)));
+  if (panels.length === 0) return null;
+  return (
+    <p className="bay-outdated" role="status">
+      <b>Planned with other settings of the shop:</b>{' '}
+      {panels.map(({ jobId, panelId, name }, i) => (
+        <Fragment key={`${jobId} ${panelId}`}>
+          {i > 0 && ', '}
+          <Link to={`/jobs/${jobId}/panels/${panelId}/system`}>{name}</Link>
+        </Fragment>
+      ))}
+      . What stands here may not hold as things are: open them and plan again.
+    </p>
   );
 }
 

@@ -76,11 +76,9 @@ function NextCard({
   return (
     <div className={`next-card ${isClose ? 'is-close' : urgency.kind === 'late' ? 'is-late' : ''}`}>
       <p className="next-when">
-        {isOver
-          ? `should be done by ${timeText(start, session.endMin)}`
-          : isRunning
-            ? `until ${timeText(start, session.endMin, { withDay: false })}`
-            : timeText(start, session.startMin)}
+        {isRunning || isOver
+          ? `until ${timeText(start, session.endMin, { withDay: false })}`
+          : timeText(start, session.startMin)}
       </p>
       <p>
         <b>{nameOf(rows, session)}</b>
@@ -88,6 +86,7 @@ function NextCard({
       <p>
         {fromN === toN ? `Step ${fromN}` : `Steps ${fromN} to ${toN}`}: {ops}.
       </p>
+      {isOver && <p className="next-late">Should be done by now: enter it.</p>}
       <p className="note">{urgencyText(urgency, start)}</p>
       <p className="next-acts">
         <Link to={`/jobs/${session.jobId}/panels/${session.panelId}/run?step=${fromN}`}>

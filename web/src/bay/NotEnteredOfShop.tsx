@@ -1,11 +1,10 @@
 import { panelKeyOf, type NotEntered, type ShopScheduleView, type ShopView } from '@blue-ledge/core';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { useNotYet } from '../api/schedule-queries.ts';
 import { CatchUp } from '../panel/run/CatchUp.tsx';
-import { NotEnteredNotice } from '../panel/run/NotEnteredNotice.tsx';
-
-/** Panels that are asked about at once: the others come when these are answered. */
-const MOST_ASKED = 3;
+import { stepsText } from '../panel/run/NotEnteredNotice.tsx';
+import { shopTime } from '../state/now.ts';
 
 interface NotEnteredOfShopProps {
   readonly shop: ShopView;
@@ -21,22 +20,18 @@ export function NotEnteredOfShop({ shop, view: { notEntered, schedule } }: NotEn
   const nameOf = (key: string): string =>
     schedule?.panels.find((panel) => panelKeyOf(panel) === key)?.name ?? key;
   const open = openKey === null ? [] : stepsOf(openKey);
+  if (keys.length === 0) return null;
   return (
-    <>
-      {keys.slice(0, MOST_ASKED).map((key) => (
-        <NotEnteredNotice
-          key={key}
-          panelName={nameOf(key)}
-          steps={stepsOf(key)}
-          onAsk={() => setOpenKey(key)}
-        />
-      ))}
-      {keys.length > MOST_ASKED && (
-        <p className="note">
-          {keys.length - MOST_ASKED} more {keys.length - MOST_ASKED === 1 ? 'panel is' : 'panels are'} asked
-          about after these.
-        </p>
-      )}
+    <div className="bay-asks" role="status">
+      <b>Nobody entered these. Were they done?</b>
+      {keys.map((key) => {
+        const steps = stepsOf(key);
+        return (
+          <Button key={key} onClick={() => setOpenKey(key)}>
+            {nameOf(key)}: {stepsText(steps).toLowerCase()}, by {shopTime(steps.at(-1)!.end, 0)}
+          </Button>
+        );
+      })}
       {open[0] && (
         <CatchUp
           at={{ job: open[0].jobId, panel: open[0].panelId }}
@@ -50,6 +45,6 @@ export function NotEnteredOfShop({ shop, view: { notEntered, schedule } }: NotEn
           onClose={() => setOpenKey(null)}
         />
       )}
-    </>
+    </div>
   );
 }

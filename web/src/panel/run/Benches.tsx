@@ -9,12 +9,14 @@ interface BenchesProps {
   readonly at: PanelKey;
   readonly who: Who;
   readonly name: UnderName;
+  /** Enters several steps at once; left out where none is left. */
+  readonly onSeveral: (() => void) | undefined;
 }
 
 const WORKED = new Set(['planned', 'begun']);
 
 /** The panels that are worked on, one tap away: those of this job, and those that were here last. */
-export function Benches({ at, who, name: asking }: BenchesProps) {
+export function Benches({ at, who, name: asking, onSeveral }: BenchesProps) {
   const { data: job } = useJob(at.job);
   const recent = useRecentBenches((state) => state.benches);
   const name = job?.panels.find(({ id }) => id === at.panel)?.name;
@@ -44,6 +46,11 @@ export function Benches({ at, who, name: asking }: BenchesProps) {
         ))}
       </ul>
       <LastEntered at={at} name={asking} />
+      {onSeveral && (
+        <button type="button" className="bench-who" onClick={onSeveral}>
+          Several steps…
+        </button>
+      )}
       <button type="button" className="bench-who" onClick={asking.ask}>
         {who.name ?? 'Who works here?'}
       </button>

@@ -28,6 +28,7 @@ import { useFormat } from '../../state/units.ts';
 import { useRun, type Run, type RunStep } from './use-run.ts';
 import { useUnderName, useWho, WhoDialog } from './Who.tsx';
 import { doneAsPlanned, writeEntry } from './write-entry.ts';
+import './entering.css';
 
 /** Several steps that were done and not entered: asked for together, at their planned times or others. */
 

@@ -7,6 +7,7 @@ import { announce } from '../../state/announce.ts';
 import { TAKE_BACK_MS, forgetLast, useLastEntries } from '../../state/last-entries.ts';
 import type { UnderName } from './Who.tsx';
 import { takenBack } from './write-entry.ts';
+import './entering.css';
 
 const SECOND_MS = 1000;
 

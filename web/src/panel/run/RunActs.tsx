@@ -11,7 +11,6 @@ interface RunActsProps {
   readonly onReading: () => void;
   readonly onPhoto: () => void;
   readonly onWrong: () => void;
-  readonly onSeveral: () => void;
 }
 
 /** What a gloved hand does: done, done otherwise, a reading, something is wrong. */
@@ -25,7 +24,6 @@ export function RunActs({
   onReading,
   onPhoto,
   onWrong,
-  onSeveral,
 }: RunActsProps) {
   const { entry } = shown;
   return (
@@ -59,11 +57,6 @@ export function RunActs({
             <span>
               <b>Done otherwise…</b>
               <small>coats, grade, film, time</small>
-            </span>
-          </button>
-          <button type="button" className="run-act is-small" onClick={onSeveral}>
-            <span>
-              <b>Several…</b>
             </span>
           </button>
         </>

@@ -107,7 +107,12 @@ function StepAtBench({ context, plan, record, run }: StepAtBenchProps) {
   });
   return (
     <div className="run">
-      <Benches at={context.key} who={bench.who} name={bench.name} />
+      <Benches
+        at={context.key}
+        who={bench.who}
+        name={bench.name}
+        onSeveral={run.next === null ? undefined : () => setOpen('catch-up')}
+      />
       <RunHead run={run} shown={shown} panel={view.panel} onShow={show} />
       <RefusedEntries refused={record.refused} />
       <NotEnteredNotice steps={notEntered} onAsk={() => setOpen('catch-up')} />
@@ -149,7 +154,6 @@ function StepAtBench({ context, plan, record, run }: StepAtBenchProps) {
         onReading={() => setOpen('reading')}
         onPhoto={() => setOpen('photo')}
         onWrong={() => setOpen('wrong')}
-        onSeveral={() => setOpen('catch-up')}
       />
       {open === 'catch-up' && !bench.name.isAsking && (
         <CatchUp

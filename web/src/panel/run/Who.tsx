@@ -3,6 +3,7 @@ import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { Dialog } from '../../shared/dialog/Dialog.tsx';
 import { useBenchChoice } from '../../state/bench-choices.ts';
+import './entering.css';
 
 /** Who is at this bench: entries carry a name. Kept on this device. */
 export interface Who {

@@ -149,8 +149,8 @@ function Card({
     ? [
         [minutes(totals.handsOnMin), hasDone ? 'work left' : 'hands-on'],
         readyAt
-          ? [readyAt, 'ready, by the bay']
-          : [minutes(totals.elapsedMin), hasDone ? 'until ready' : 'start to ready'],
+          ? [readyAt, 'ready']
+          : [minutes(totals.elapsedMin), hasDone ? 'to go' : 'elapsed'],
         [moneyText(quote.totalCost, currency, 0), hasDone ? 'cost left' : 'cost in all', 'model'],
         [level ? quantity('Um', level.ledgeUm) : '-', 'step left'],
       ]
