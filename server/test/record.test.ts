@@ -210,3 +210,50 @@ test('a shop’s own figures come from its records, grow with them, and are of t
   expect((await figuresOf(other.id)).figures).toEqual([]);
   await server.http.get('/api/shops/nobody/own-figures').expect(404);
 });
+
+test('how far a panel is follows its record: handed over, a defect after it, worked on again, base on; base stops its clocks', async () => {
+  const stateNow = async (): Promise<string> => {
+    const { body } = await server.http.get('/api/jobs/bus-6').expect(200);
+    const { panels } = body as { panels: { id: string; state: string }[] };
+    return panels.find(({ id }) => id === 'door')!.state;
+  };
+  const say = (id: string, kind: string, secondsAgo: number, body: object) =>
+    enter({ id, at: ago(secondsAgo / 60), by: 'Prep A', kind, body }).expect(200);
+  await say('h', 'act', 60, { op: 'hand-over', zones: ['A', 'B', 'C'] });
+  expect(await stateNow()).toBe('handed-over');
+  await say('d', 'defect', 50, { defect: 'sag', zones: ['C'] });
+  expect(await stateNow()).toBe('defect');
+  await say('gone', 'correction', 45, { corrects: 'd', body: null });
+  expect(await stateNow()).toBe('handed-over');
+  await say('w', 'act', 40, { op: 'wash', zones: ['A'] });
+  expect(await stateNow()).toBe('begun');
+  const clock = {
+    id: 'clock-1',
+    title: 'Epoxy on C',
+    startedMs: Date.now() - MIN_MS,
+    work: { kind: 'minutes', minutes: 30, source: 'shop' },
+  };
+  const step = {
+    jobId: 'bus-6',
+    panelId: 'door',
+    panelName: 'Door',
+    planId: 'p',
+    systemId: 's',
+    n: 3,
+    areas: ['C'],
+  };
+  await server.http
+    .post('/api/clocks')
+    .send({ ...clock, step })
+    .expect(200);
+  await server.http
+    .post('/api/clocks')
+    .send({ ...clock, id: 'clock-2', title: 'Kettle' })
+    .expect(200);
+  await say('b', 'base', 30, {});
+  expect(await stateNow()).toBe('base-on');
+  const { body } = await server.http.get('/api/clocks').expect(200);
+  expect((body as { clocks: { clock: { id: string } }[] }).clocks.map(({ clock: { id } }) => id)).toEqual([
+    'clock-2',
+  ]);
+});

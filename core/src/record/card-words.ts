@@ -86,11 +86,13 @@ const signedLines = ({ signedBy, start }: HandOverCard): string[] =>
 /** What of a panel that is ready was not looked at, not written down or not done by the rules, with counts. */
 export function notCheckedLines(card: HandOverCard): string[] {
   const { checks, readings, products, broken, nLeftOut, isHanded } = card;
-  const nMade = checks.length - uncheckedOf(card).length;
+  const nWaived = checks.filter(({ outcome }) => outcome === 'waived').length;
+  const nMade = checks.length - uncheckedOf(card).length - nWaived;
   const nUnnamed = products.filter(({ batches }) => batches.length === 0).length;
   const nBroken = broken.reduce((sum, { count }) => sum + count, 0);
   return [
     ...(nMade < checks.length ? [`${nMade} of ${checks.length} checks made`] : []),
+    ...(nWaived > 0 ? [`${nWaived} waived`] : []),
     ...(readings.length === 0 ? ['no readings'] : []),
     ...(nUnnamed > 0 ? [`${times(nUnnamed, 'product')} without a batch`] : []),
     ...(nBroken > 0 ? [`${times(nBroken, 'rule')} not kept`] : []),

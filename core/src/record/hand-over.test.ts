@@ -153,6 +153,10 @@ describe('how far a panel is', () => {
     const [first, ...others] = checked;
     const waived = { ...first!, body: { ...first!.body, outcome: 'waived', text: 'no gauge' } } as NewEntry;
     expect(stateOf([...byPlan, ...others, waived])).toBe('ready');
+    // Waived is not made.
+    expect(notCheckedLines(cardOf([...byPlan, waived]))).toEqual(
+      expect.arrayContaining([`0 of ${checked.length} checks made`, '1 waived']),
+    );
     const failed = { ...first!, id: 'failed', body: { ...first!.body, outcome: 'fails' } } as NewEntry;
     expect(stateOf([...whole, failed])).toBe('not-ready');
     // Three times not passed, and passed in the end: ready, and never left unsaid.
@@ -185,6 +189,15 @@ describe('how far a panel is', () => {
       expect.arrayContaining(['1 step of the plan left out', 'the hand-over itself not recorded']),
     );
     expect(card.isHanded).toBe(false);
+  });
+
+  test('work after the hand-over asks for another one', () => {
+    const denib = later('act', { op: 'denib', zones: ['B'], grits: ['P1000'], tool: 'hand' }, 'denib');
+    const card = cardOf([...whole, denib]);
+    expect(card.isHanded).toBe(false);
+    expect(cardState(card, lastMin)).not.toBe('ready');
+    const again = later('act', { op: 'hand-over', zones: ['A', 'B'] }, 'again');
+    expect(cardOf([...whole, denib, again]).isHanded).toBe(true);
   });
 
   test('base ends it: no window runs out any more', () => {

@@ -257,6 +257,17 @@ function leftOutOf(entries: readonly Holding[], { planId, steps }: CardPlan): nu
   return steps.filter(({ n, isDone }) => !isDone && n < lastN && !done.has(n)).length;
 }
 
+/** Areas on which the hand-over was the last work: what is done after it asks for another one. */
+function handedOver({ steps }: Fold): ReadonlySet<string> {
+  const handed = new Set<string>();
+  for (const { act } of steps)
+    for (const area of act.zones) {
+      if (act.op === 'hand-over') handed.add(area);
+      else if (act.op !== 'flash' && act.op !== 'cure') handed.delete(area);
+    }
+  return handed;
+}
+
 export interface CardOptions {
   /** Hash of the last entry. */
   readonly head?: string | undefined;
@@ -282,7 +293,7 @@ export function handOverCard(
   const areas = panel.zones.map((zone) => areaOf(zone, measured));
   const broken = steps.flatMap(({ remarks }) => remarks.filter(isBroken).map(({ reason }) => saidOf(reason)));
   const brokenKinds = [...grouped(broken, ({ code }) => code).values()];
-  const handed = new Set(steps.flatMap(({ act }) => (act.op === 'hand-over' ? act.zones : [])));
+  const handed = handedOver(fold);
   const forBase = areasForBase(panel);
   const checks = askedChecks(entries, fold);
   const base = entries.findLast(isOf('base'));

@@ -64,14 +64,17 @@ interface ProgressRow {
   readonly jobId: string;
   readonly panelId: string;
   readonly handedAt: string | null;
+  readonly workedAt: string | null;
   readonly defectAt: string | null;
   readonly baseAt: string | null;
 }
 
-function progressOf({ handedAt, defectAt, baseAt }: ProgressRow): Progress {
+function progressOf({ handedAt, workedAt, defectAt, baseAt }: ProgressRow): Progress {
   if (baseAt !== null) return 'base-on';
   if (handedAt === null) return 'begun';
-  return defectAt !== null && defectAt > handedAt ? 'defect' : 'handed-over';
+  const isSince = (at: string | null): boolean => at !== null && at > handedAt;
+  if (isSince(defectAt)) return 'defect';
+  return isSince(workedAt) ? 'begun' : 'handed-over';
 }
 
 const OPEN_PANELS = `FROM entries JOIN jobs ON jobs.id = entries."jobId" AND jobs."removedAt" IS NULL
@@ -284,6 +287,7 @@ export class RecordReader {
   async progress(jobIds: readonly string[]): Promise<Map<string, Progress>> {
     const rows = await this.tx.sql.rows<ProgressRow>(
       `SELECT "jobId", "panelId", MAX(CASE WHEN op = 'hand-over' THEN at END) AS "handedAt",
+          MAX(CASE WHEN op NOT IN ('hand-over', 'flash', 'cure') THEN at END) AS "workedAt",
           MAX(CASE WHEN kind = 'defect' THEN at END) AS "defectAt", MAX(CASE WHEN kind = 'base' THEN at END) AS "baseAt"
         FROM entries
         WHERE "jobId" IN (${jobIds.map((_, i) => `$${i + 1}`).join(', ') || 'NULL'})

@@ -57,7 +57,7 @@ export function RunHow({ shown: { step, isDone, checks }, plan, shopOfJob, whyNo
       {why && <p className="run-why">{said(why)}</p>}
       {asked.length > 0 && (
         <>
-          <h3>Before it counts as done</h3>
+          <h3>Check before you go on</h3>
           <ul className="run-checks">
             {asked.map((check) => {
               const outcome = checks.get(check.check);
