@@ -42,7 +42,7 @@ const PAINTED = 'steel/ecoat:20/old-finish:95';
 test('on Friday afternoon the primer waits for Monday: its window would close over the weekend', () => {
   const plan = planned([{ stack: PAINTED, areaM2: 3 }], { startMin: 15 * 60, startOn: '2026-12-04' });
   const times = timesOf(plan, 'prime-wet-on-wet');
-  expect(times[0]).toBe('Fri 15:00 wash');
+  expect(times[0]).toBe('Fri 4 Dec 15:00 wash');
   expect(times.find((text) => text.includes('prime-'))).toMatch(/^Mon /);
   expect(times.at(-1)).toMatch(/^Mon .* hand-over$/);
 });
@@ -56,7 +56,7 @@ test('nobody cleans in the evening for the morning: wipe, mask and tack wait wit
   const times = timesOf(plan);
   const coat = times.findIndex((text) => text.endsWith('promote'));
   expect(times.slice(coat - 3, coat + 1)).toEqual([
-    'Mon 08:00 antistatic-wipe',
+    'Mon 7 Dec 08:00 antistatic-wipe',
     expect.stringMatching(/^Mon .* mask$/),
     expect.stringMatching(/^Mon .* tack$/),
     expect.stringMatching(/^Mon .* promote$/),
@@ -73,7 +73,7 @@ test('what cures over a night is gone on with in the morning', () => {
 
 test('who starts out of hours starts in the morning', () => {
   expect(timesOf(planned([{ stack: PAINTED }], { startMin: 22 * 60, startOn: '2026-12-11' }))[0]).toBe(
-    'Mon 08:00 wash',
+    'Mon 14 Dec 08:00 wash',
   );
   expect(
     timesOf(
@@ -83,7 +83,7 @@ test('who starts out of hours starts in the morning', () => {
         { rules: { workingDaysAWeek: 6 } },
       ),
     )[0],
-  ).toBe('Sat 08:00 wash');
+  ).toBe('Sat 12 Dec 08:00 wash');
 });
 
 test('sanding that is longer than the day goes on in the morning; metal that no shift covers in time is abraded again', () => {

@@ -84,7 +84,9 @@ test('one product in two ways is laid in both, and its version and change are th
   expect(plan.inputs.sheets.map(({ id }) => id)).toEqual(['both']);
   expect(changesSince(plan, inputs)).toEqual([]);
   const dearer = { ...build, version: 2, pricePerLitre: 90 };
-  expect(changesSince(plan, { ...inputs, sheets: [dearer] })).toEqual(['sheets']);
+  expect(changesSince(plan, { ...inputs, sheets: [dearer] })).toEqual([]);
+  const shorter = { ...build, version: 2, potLifeMin: 20 };
+  expect(changesSince(plan, { ...inputs, sheets: [shorter] })).toEqual(['sheets']);
 });
 
 test('what lands of a gun decides the volume; cups, prices and set-ups leave a plan as it is', () => {
