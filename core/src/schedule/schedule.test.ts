@@ -278,6 +278,27 @@ test('a panel without a plan waits, and says for what', () => {
   ]);
 });
 
+test('a panel whose hand-over is in its record is nobody’s work; one that was worked on after it is', () => {
+  const [panel] = panelsOf(['corner'], two);
+  const { acts } = panel!.plan!.systems.find(({ id }) => id === panel!.plan!.chosen)!;
+  const handOver = acts.find(({ op }) => op === 'hand-over')!;
+  const doneAt = (toMin: number, act: (typeof acts)[number]) => ({
+    op: act.op,
+    zones: act.zones,
+    real: { toMin },
+  });
+  const past = (done: readonly ReturnType<typeof doneAt>[]) => ({
+    ...MONDAY,
+    done,
+    doneSteps: acts.flatMap(({ op }, i) => (op === 'hand-over' ? [] : [i + 1])),
+  });
+  const of = (done: readonly ReturnType<typeof doneAt>[]) =>
+    scheduleOf({ shop: two, start: MONDAY, panels: [{ ...panel!, past: past(done) }] }).panels.length;
+  const wash = acts.find(({ op }) => op === 'wash' || op === 'degrease')!;
+  expect(of([doneAt(5, wash), doneAt(10, handOver)])).toBe(0);
+  expect(of([doneAt(5, handOver), doneAt(10, wash)])).toBe(1);
+});
+
 test('of two panels the one that is due goes first', () => {
   const one = shopOf({ people: people(1) });
   const [a, b] = panelsOf(['dent', 'dent'], one);

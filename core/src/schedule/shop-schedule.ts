@@ -1,4 +1,5 @@
 import { benchOfTask, waitingStops } from '../planner/bench-of-task.ts';
+import { isSeen } from '../planner/happening.ts';
 import { areaTitle } from '../planner/places.ts';
 import { openPlan } from '../planner/view-plan.ts';
 import type { StoredPlan } from '../planner/stored-plan.ts';
@@ -61,6 +62,20 @@ function waitsFor({ plan, systemId }: PanelOfShop): string | null {
     .join(' ');
 }
 
+/**
+ * A panel that is through is nobody's work any more: nothing is left, or the hand-over alone, which its record has already
+ * as the last that happened (a plan that goes on from it asks for it once more).
+ */
+function isThrough(todo: PanelToDo): boolean {
+  const left = actsOfPlan(todo);
+  const happened = todo.past?.done ?? [];
+  const last = happened.findLast((each) => isSeen(each) || (each.op !== 'flash' && each.op !== 'cure'));
+  const handed = last && !isSeen(last) && last.op === 'hand-over' ? last.zones : [];
+  return left.every(
+    ({ kept }) => kept.op === 'hand-over' && kept.zones.every((area) => handed.includes(area)),
+  );
+}
+
 const minOf = (start: DatedStart, at: DatedStart | undefined): number | undefined =>
   at === undefined ? undefined : axisMin(start, at);
 
@@ -105,8 +120,7 @@ export function makeSchedule(asked: ScheduleAsk, watch?: Watch): ScheduleAnswer 
       notBeforeMin: minOf(start, notBefore),
       ...(past ? { past } : {}),
     };
-    // A panel that is through is nobody's work any more.
-    if (actsOfPlan(todo).length > 0) panels.push(todo);
+    if (!isThrough(todo)) panels.push(todo);
   }
   const { now, panels: _panels, ...terms } = asked;
   const solved = solveSchedule(

@@ -148,9 +148,7 @@ function Card({
   const figures: readonly (readonly [figure: string, words: string, source?: Source])[] = isReady
     ? [
         [minutes(totals.handsOnMin), hasDone ? 'work left' : 'hands-on'],
-        readyAt
-          ? [readyAt, 'ready']
-          : [minutes(totals.elapsedMin), hasDone ? 'to go' : 'elapsed'],
+        readyAt ? [readyAt, 'ready'] : [minutes(totals.elapsedMin), hasDone ? 'to go' : 'elapsed'],
         [moneyText(quote.totalCost, currency, 0), hasDone ? 'cost left' : 'cost in all', 'model'],
         [level ? quantity('Um', level.ledgeUm) : '-', 'step left'],
       ]
