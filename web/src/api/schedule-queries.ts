@@ -19,13 +19,13 @@ export const calendarPath = (shop: string, person: string): string =>
   `/api${path(shop)}/people/${encodeURIComponent(person)}.ics`;
 
 /** The schedule of a shop; asked for once it is known which. */
-export const useSchedule = (shop: string | undefined) =>
+export const useSchedule = (shop: string | undefined, everyMs = AGAIN_MS) =>
   useQuery({
     queryKey: queryKey(shop ?? ''),
     queryFn: () => ask<ShopScheduleView>(path(shop!)),
     enabled: shop !== undefined,
     // Time alone changes it: a step that nobody entered comes again from now on.
-    refetchInterval: AGAIN_MS,
+    refetchInterval: everyMs,
   });
 
 /** How far a schedule is that was asked for under a key. */
