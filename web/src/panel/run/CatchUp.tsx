@@ -141,7 +141,7 @@ function CatchUpDialog(props: CatchUpDialogProps) {
   if (name.isAsking) return <WhoDialog who={who} onClose={() => name.answer(null)} onPick={name.answer} />;
   return (
     <Dialog
-      title={`Were these done? ${panelName}`}
+      title={asked.length > 0 ? `Were these done? ${panelName}` : `Several steps were done: ${panelName}`}
       width={640}
       act={{
         label: `Enter ${words} as done`,
@@ -152,8 +152,8 @@ function CatchUpDialog(props: CatchUpDialogProps) {
       onClose={onClose}
     >
       <p>
-        Nobody entered them, so they are not done. Tick what was done as planned; what was done otherwise is
-        entered at{' '}
+        {asked.length > 0 && 'Nobody entered them, so they are not done. '}Tick what was done as planned; what
+        was done otherwise is entered at{' '}
         <Link to={`/jobs/${at.job}/panels/${at.panel}/run`} onClick={onClose}>
           its step
         </Link>
