@@ -2,7 +2,9 @@ import { makePlan } from '../planner/make-plan.ts';
 import { openPlan } from '../planner/view-plan.ts';
 import { panelOf } from '../testing/bench.ts';
 import { taskOf } from '../testing/planned.ts';
+import { KINDS, MONDAY, panelsOf, scheduleOf, shopOf } from '../testing/shop-work.ts';
 import { systemAtTimes, type StepTime } from './plan-times.ts';
+import { axisMin } from './work-calendar.ts';
 
 const task = {
   ...taskOf(
@@ -18,10 +20,12 @@ const stored = makePlan(task);
 const planned = openPlan(stored).view.systems.find(({ id }) => id === stored.chosen)!;
 const at = (timeOf: (n: number) => StepTime | undefined) => systemAtTimes(stored, planned.id, timeOf)!;
 const startOf = (n: number): number => planned.steps.find((step) => step.n === n)!.startMin;
+const endOf = (n: number): number => planned.steps.find((step) => step.n === n)!.endMin;
+const later = (byMin: number) => (n: number) => ({ startMin: startOf(n) + byMin, endMin: endOf(n) + byMin });
 const DAY_MIN = 24 * 60;
 
 test('at the times of the plan itself nothing changes', () => {
-  const same = at((n) => ({ startMin: startOf(n) }));
+  const same = at(later(0));
   expect(same.steps.map(({ op, startMin }) => [op, startMin])).toEqual(
     planned.steps.map(({ op, startMin }) => [op, startMin]),
   );
@@ -30,8 +34,8 @@ test('at the times of the plan itself nothing changes', () => {
 });
 
 test('a day later the steps stand a day later, and next coats with them', () => {
-  const later = at((n) => ({ startMin: startOf(n) + DAY_MIN }));
-  later.steps.forEach((step, i) => {
+  const moved = at(later(DAY_MIN));
+  moved.steps.forEach((step, i) => {
     expect(step.startMin - planned.steps[i]!.startMin).toBeCloseTo(DAY_MIN, 0);
     expect(step.endMin - planned.steps[i]!.endMin).toBeCloseTo(DAY_MIN, 0);
     expect(step.window?.closesMin).toEqual(planned.steps[i]!.window?.closesMin);
@@ -39,28 +43,103 @@ test('a day later the steps stand a day later, and next coats with them', () => 
 });
 
 test('a start before that of the plan is one too', () => {
-  const earlier = at((n) => ({ startMin: startOf(n) - 60 }));
+  const earlier = at(later(-60));
   expect(earlier.steps[0]!.startMin).toBe(-60);
 });
 
-test('a coat that the schedule lays later opens its window later: nobody coats by the hour of the plan alone', () => {
+test('the next coat is told from the end of the coat in the schedule: washing of the gun before it, and pauses, count', () => {
   const coat = planned.steps.find(({ op }) => op === 'prime-epoxy')!;
-  const later = at((n) => ({ startMin: startOf(n) + (n >= coat.n ? 165 : 0) }));
-  const moved = later.steps.find(({ n }) => n === coat.n)!;
   const opens = (step: typeof coat): number => step.endMin + step.window!.opensMin;
-  expect(opens(moved) - opens(coat)).toBeGreaterThan(160);
-  expect(opens(moved)).toBeGreaterThanOrEqual(moved.startMin + coat.handsOnMin);
+  for (const washMin of [7, 165]) {
+    const moved = at((n) => {
+      const { startMin, endMin } = later(n > coat.n ? washMin : 0)(n);
+      return { startMin, endMin: endMin + (n === coat.n ? washMin : 0) };
+    }).steps.find(({ n }) => n === coat.n)!;
+    expect(moved.startMin).toBe(coat.startMin);
+    expect(moved.endMin).toBe(coat.endMin + washMin);
+    expect(opens(moved) - opens(coat)).toBeCloseTo(washMin, 0);
+  }
 });
 
 test('what is done stands where the record says that it ended; what has no time goes on after it', () => {
   const first = planned.steps[0]!;
-  const done = at((n) => (n === first.n ? { endMin: first.endMin + 30 } : undefined));
+  const done = at((n) => (n === first.n ? { enteredMin: first.endMin + 30 } : undefined));
   expect(done.steps[0]!.endMin).toBeCloseTo(first.endMin + 30, 0);
   expect(done.steps[1]!.startMin).toBeGreaterThanOrEqual(done.steps[0]!.endMin - 0.1);
+});
+
+test('filler that is entered when it is spread sets from then on, not before', () => {
+  const filled = makePlan({
+    ...task,
+    ...taskOf(
+      panelOf([
+        { id: 'A', areaM2: 0.8, stack: 'steel', findings: [{ kind: 'low', depthMm: 1.2, areaM2: 0.1 }] },
+      ]),
+    ),
+  });
+  const system = openPlan(filled).view.systems.find(({ id }) => id === filled.chosen)!;
+  const fill = system.steps.find(({ op, waitMin }) => (op === 'fill' || op === 'glaze') && waitMin > 0)!;
+  const spreadMin = fill.startMin + fill.handsOnMin + 40;
+  const timed = systemAtTimes(filled, system.id, (n) =>
+    n === fill.n ? { enteredMin: spreadMin } : undefined,
+  )!;
+  const seen = timed.steps.find(({ n }) => n === fill.n)!;
+  expect(seen.endMin).toBeCloseTo(spreadMin + fill.waitMin, 0);
+  expect(seen.startMin).toBeCloseTo(spreadMin - fill.handsOnMin, 0);
+});
+
+test('a step that was entered before its turn stands in the past, where it was done', () => {
+  const [first, second] = planned.steps;
+  const timed = at((n) => (n === second!.n ? { enteredMin: 5 } : later(600)(n)));
+  expect(timed.steps[1]!.endMin).toBeLessThan(timed.steps[0]!.startMin);
+  expect(timed.steps[0]!.startMin).toBe(first!.startMin + 600);
 });
 
 test('a system that is not there, and a plan without a date, have no times', () => {
   expect(systemAtTimes(stored, 'nothing', () => undefined)).toBeNull();
   const { startOn: _on, ...inputs } = stored.inputs;
   expect(systemAtTimes({ ...stored, inputs }, planned.id, () => undefined)).toBeNull();
+});
+
+test('schedule and plan tell the same windows of every coat, whatever gun is washed and whatever shift it is in', () => {
+  const shop = shopOf({
+    people: [
+      { id: '1', name: 'Prep 1' },
+      { id: '2', name: 'Prep 2' },
+    ],
+    breaks: [{ from: '12:00', to: '12:30' }],
+  });
+  const panels = panelsOf([...KINDS], shop);
+  let nWindows = 0;
+  for (const startMin of [450, 1000]) {
+    const start = { startOn: MONDAY.startOn, startMin };
+    const schedule = scheduleOf({ shop, start, panels, effort: 'rules' });
+    for (const { jobId, panelId, plan } of panels) {
+      const isMine = (of: { readonly jobId: string; readonly panelId: string }): boolean =>
+        of.jobId === jobId && of.panelId === panelId;
+      const { inputs, chosen } = plan!;
+      const planStart = {
+        startOn: inputs.startOn ?? MONDAY.startOn,
+        startMin: openPlan(plan!).view.startMin,
+      };
+      const offMin = axisMin(planStart, start);
+      const times = new Map<number, { readonly startMin: number; readonly endMin: number }>();
+      for (const { n, isInserted, ...task } of schedule.tasks)
+        if (isMine(task) && !isInserted)
+          times.set(n, {
+            startMin: times.get(n)?.startMin ?? task.startMin + offMin,
+            endMin: task.endMin + offMin,
+          });
+      const dated = { ...plan!, inputs: { ...inputs, startOn: planStart.startOn } };
+      const { steps } = systemAtTimes(dated, chosen!, (n) => times.get(n))!;
+      for (const window of schedule.windows.filter((each) => isMine(each) && each.kind === 'recoat')) {
+        const step = steps.find(({ n }) => n === window.n)!;
+        if (!step.window) continue;
+        nWindows += 1;
+        expect(Math.abs(step.endMin + step.window.opensMin - window.opensMin - offMin)).toBeLessThan(1.5);
+        expect(Math.abs(step.endMin + step.window.closesMin - window.closesMin - offMin)).toBeLessThan(1.5);
+      }
+    }
+  }
+  expect(nWindows).toBeGreaterThan(10);
 });

@@ -1,3 +1,4 @@
+import { setsAlone, type OpName } from '../operations/act.ts';
 import { costOf } from '../operations/perform.ts';
 import { surveyState } from '../operations/survey-state.ts';
 import { actOf } from '../planner/act-input.ts';
@@ -12,8 +13,20 @@ import { momentOf } from './work-calendar.ts';
 
 /** A plan at the times at which it is really worked: those of the schedule for what is ahead, of the record for what is done. */
 
-/** When a step begins, or when it ended; minutes from the plan's start, negative before it. */
-export type StepTime = { readonly startMin: number } | { readonly endMin: number };
+/**
+ * When a step stands in the schedule, with washing of the gun before it and waits after it; or when the record says that it
+ * ended. Minutes from the plan's start, negative before it.
+ */
+export type StepTime =
+  | { readonly startMin: number; readonly endMin: number }
+  /** As it is entered: hands are off, the wait is over; what sets alone does so from then on. */
+  | { readonly enteredMin: number };
+
+/** Minute at which an act ends, its own waits included; a flash or a cure ends when it does. */
+function endOf(time: StepTime, op: OpName, waitMin: number): number {
+  if ('endMin' in time) return time.endMin;
+  return time.enteredMin + (setsAlone(op) ? waitMin : 0);
+}
 
 interface Timed {
   readonly acts: readonly PlannedAct[];
@@ -36,7 +49,11 @@ function actsAtTimes(
     const time = timeOf(nDone + i + 1);
     if (!read.ok) return act;
     const { handsOnMin, waitMin } = costOf(read.act, panel, context);
-    const beginMin = time && ('startMin' in time ? time.startMin : time.endMin - handsOnMin - waitMin);
+    // A wait begins when the work before it ends. Other work is set by its end: a coat is laid when the last of it is on.
+    const isWait = act.op === 'flash' || act.op === 'cure';
+    const beginMin =
+      time &&
+      (isWait && 'startMin' in time ? time.startMin : endOf(time, act.op, waitMin) - handsOnMin - waitMin);
     if (i === 0 && nDone === 0 && beginMin !== undefined) shiftMin = Math.round(beginMin);
     const idleMin =
       beginMin === undefined ? (act.idleMin ?? 0) : Math.max(0, beginMin - shiftMin - panel.clockMin);
@@ -76,8 +93,10 @@ export function systemAtTimes(
     ...timed!,
     steps: timed!.steps.map((step) => {
       const time = step.isDone ? undefined : timeOf(step.n);
-      const startMin = time && 'startMin' in time ? time.startMin : step.startMin + shiftMin;
-      return { ...step, startMin, endMin: step.endMin + shiftMin };
+      if (!time) return { ...step, startMin: step.startMin + shiftMin, endMin: step.endMin + shiftMin };
+      const endMin = endOf(time, step.op, step.waitMin);
+      const startMin = 'startMin' in time ? time.startMin : endMin - step.handsOnMin - step.waitMin;
+      return { ...step, startMin, endMin };
     }),
   };
 }

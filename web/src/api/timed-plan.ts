@@ -26,19 +26,20 @@ export interface TimedPlan extends PlanOnScreen {
   readonly timesBy: TimesBy;
 }
 
-/** When each step of the panel begins in the bay, minutes from its start; null where the bay has another plan, or none. */
-function startsInBay(
+/** When each step of the panel begins and ends in the bay, minutes from its start; null where the bay has another plan, or none. */
+function timesInBay(
   { schedule, plans }: ShopScheduleView,
   { job, panel }: PanelKey,
   { id, chosen }: PlanOnScreen,
-): ReadonlyMap<number, number> | null {
+): ReadonlyMap<number, { readonly startMin: number; readonly endMin: number }> | null {
   const key = panelKeyOf({ jobId: job, panelId: panel });
   const worked = plans[key];
   if (!schedule || worked?.planId !== id || worked.systemId !== chosen) return null;
-  const own = schedule.tasks.filter(
-    (task) => panelKeyOf(task) === key && !task.isInserted && task.part === 1,
-  );
-  return own.length > 0 ? new Map(own.map(({ n, startMin }) => [n, startMin])) : null;
+  const times = new Map<number, { readonly startMin: number; readonly endMin: number }>();
+  for (const { n, startMin, endMin, isInserted, ...of } of schedule.tasks)
+    if (!isInserted && panelKeyOf(of) === key)
+      times.set(n, { startMin: times.get(n)?.startMin ?? startMin, endMin });
+  return times.size > 0 ? times : null;
 }
 
 const EPOCH: DatedStart = { startOn: '1970-01-01', startMin: 0 };
@@ -70,15 +71,15 @@ function timed(
   const alone = { ...plan, timesBy: bay ? 'plan' : 'on-its-way' } as const;
   if (chosen === null || startOn === undefined) return alone;
   const start = { startOn, startMin };
-  const starts = bay ? startsInBay(bay, key, plan) : null;
+  const times = bay ? timesInBay(bay, key, plan) : null;
   const ends = endsInRecord(record, plan.id, start);
-  if (!starts && ends.size === 0) return alone;
+  if (!times && ends.size === 0) return alone;
   const bayMin = bay ? axisMin(start, bay.start) : 0;
   const timeOf = (n: number): StepTime | undefined => {
-    const endMin = ends.get(n);
-    if (endMin !== undefined) return { endMin };
-    const inBay = starts?.get(n);
-    return inBay === undefined ? undefined : { startMin: bayMin + inBay };
+    const enteredMin = ends.get(n);
+    if (enteredMin !== undefined) return { enteredMin };
+    const inBay = times?.get(n);
+    return inBay && { startMin: bayMin + inBay.startMin, endMin: bayMin + inBay.endMin };
   };
   const system = systemAtTimes(plan.plan, chosen, timeOf);
   if (!system) return alone;
@@ -88,7 +89,7 @@ function timed(
   return {
     ...plan,
     opened: { ...opened, view: { ...opened.view, systems: atTimes } },
-    timesBy: starts || isOver ? 'bay' : alone.timesBy,
+    timesBy: times || isOver ? 'bay' : alone.timesBy,
   };
 }
 
