@@ -481,7 +481,7 @@ export { holidaysSchema, minutesOf, peopleSchema, personSchema, readHours } from
 export type { Hours, Person } from './survey/shop-time.ts';
 export { airOfDay, usualDaySchema } from './survey/usual-day.ts';
 export type { AirPoint } from './survey/usual-day.ts';
-export { systemAtTimes, type StepTime } from './schedule/plan-times.ts';
+export { systemAtTimes, timesInSchedule, type StepTime } from './schedule/plan-times.ts';
 export { standingAt, type NotEntered, type StepsByNow } from './schedule/not-entered.ts';
 export {
   isInBooth,

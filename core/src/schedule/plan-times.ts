@@ -9,6 +9,7 @@ import { replay } from '../planner/replay.ts';
 import { replayDone } from '../planner/replay-done.ts';
 import type { PlannedAct, StoredPlan } from '../planner/stored-plan.ts';
 import { openPlan } from '../planner/view-plan.ts';
+import type { Schedule, ScheduledTask } from './view-schedule.ts';
 import { momentOf } from './work-calendar.ts';
 
 /** A plan at the times at which it is really worked: those of the schedule for what is ahead, of the record for what is done. */
@@ -18,7 +19,7 @@ import { momentOf } from './work-calendar.ts';
  * ended. Minutes from the plan's start, negative before it.
  */
 export type StepTime =
-  | { readonly startMin: number; readonly endMin: number }
+  | Span
   /** As it is entered: hands are off, the wait is over; what sets alone does so from then on. */
   | { readonly enteredMin: number };
 
@@ -26,6 +27,27 @@ export type StepTime =
 function endOf(time: StepTime, op: OpName, waitMin: number): number {
   if ('endMin' in time) return time.endMin;
   return time.enteredMin + (setsAlone(op) ? waitMin : 0);
+}
+
+/** From when to when. */
+interface Span {
+  readonly startMin: number;
+  readonly endMin: number;
+}
+
+/**
+ * When each step of a panel's plan stands in a schedule, by its number: minutes of the schedule's axis. Work that the
+ * schedule put in is no step of the plan.
+ */
+export function timesInSchedule(
+  { tasks }: Pick<Schedule, 'tasks'>,
+  { jobId, panelId }: Pick<ScheduledTask, 'jobId' | 'panelId'>,
+): ReadonlyMap<number, Span> {
+  const times = new Map<number, Span>();
+  for (const task of tasks)
+    if (task.jobId === jobId && task.panelId === panelId && !task.isInserted)
+      times.set(task.n, { startMin: times.get(task.n)?.startMin ?? task.startMin, endMin: task.endMin });
+  return times;
 }
 
 interface Timed {

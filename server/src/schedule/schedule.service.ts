@@ -178,7 +178,8 @@ const viewOf = (
   jobs: Object.fromEntries(panels.map(({ jobId, jobTitle }) => [jobId, jobTitle])),
   plans: Object.fromEntries(
     panels.flatMap((panel) => {
-      const { planId, plan, systemId = plan?.chosen } = panel;
+      const { planId, plan } = panel;
+      const systemId = panel.systemId ?? plan?.chosen;
       return planId && systemId ? [[panelKeyOf(panel), { planId, systemId }]] : [];
     }),
   ),

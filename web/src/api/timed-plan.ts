@@ -4,6 +4,7 @@ import {
   minutesOfMoment,
   panelKeyOf,
   systemAtTimes,
+  timesInSchedule,
   type DatedStart,
   type ShopScheduleView,
   type StepTime,
@@ -31,14 +32,11 @@ function timesInBay(
   { schedule, plans }: ShopScheduleView,
   { job, panel }: PanelKey,
   { id, chosen }: PlanOnScreen,
-): ReadonlyMap<number, { readonly startMin: number; readonly endMin: number }> | null {
+): ReturnType<typeof timesInSchedule> | null {
   const key = panelKeyOf({ jobId: job, panelId: panel });
   const worked = plans[key];
   if (!schedule || worked?.planId !== id || worked.systemId !== chosen) return null;
-  const times = new Map<number, { readonly startMin: number; readonly endMin: number }>();
-  for (const { n, startMin, endMin, isInserted, ...of } of schedule.tasks)
-    if (!isInserted && panelKeyOf(of) === key)
-      times.set(n, { startMin: times.get(n)?.startMin ?? startMin, endMin });
+  const times = timesInSchedule(schedule, { jobId: job, panelId: panel });
   return times.size > 0 ? times : null;
 }
 

@@ -298,6 +298,25 @@ describe('answers that are not the last word', () => {
     expect(states()).toEqual(['sent']);
   });
 
+  test('the server away: what was put off does not ask it again and again', async () => {
+    server.failsWith = 500;
+    editZone('B', { areaM2: 0.3 });
+    await sendAll();
+    server.failsWith = null;
+    server.isAway = true;
+    const fetched = jest.spyOn(globalThis, 'fetch');
+    nowMs = putOff()!.untilMs + 1;
+    changeFields({ of: 'jobs', id: 'bus', fields: { title: 'Another' } });
+    await sendAll();
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    // The write itself, and whether the server is back.
+    expect(fetched.mock.calls.filter(([url]) => url !== '/api/health')).toHaveLength(1);
+    fetched.mockRestore();
+    server.isAway = false;
+    await sendAll();
+    expect(areaOf('B', server.panel)).toBe(0.3);
+  });
+
   test('what comes after it about the same thing waits for it; what is about another goes', async () => {
     server.failsWith = 500;
     editZone('B', { areaM2: 0.3 });

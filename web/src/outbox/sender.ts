@@ -57,10 +57,15 @@ export async function sendAll(): Promise<void> {
     });
   } catch (error) {
     if (!(error instanceof Unreachable)) throw error;
+    // All is sent again once the server answers: no timer of its own asks it meanwhile.
+    clearTimeout(laterTimer);
+    return;
   }
   sendLater();
 }
 
+/** Never sooner, whatever the clocks say, ms. */
+const LEAST_WAIT_MS = 1000;
 let laterTimer: ReturnType<typeof setTimeout> | undefined;
 
 /** What was put off is sent again when its time comes. */
@@ -70,7 +75,7 @@ function sendLater(): void {
     .getState()
     .entries.flatMap(({ putOff, state }) => (putOff && state === 'waiting' ? [putOff.untilMs] : []));
   if (times.length === 0) return;
-  laterTimer = setTimeout(() => void sendAll(), Math.max(0, Math.min(...times) - Date.now()));
+  laterTimer = setTimeout(() => void sendAll(), Math.max(LEAST_WAIT_MS, Math.min(...times) - Date.now()));
 }
 
 /** Refused ones are passed by: what waits behind them is about something else, or will be refused for itself. */

@@ -1,3 +1,4 @@
+import { connection } from './connection.ts';
 import { partsNow } from './new-version.ts';
 
 /** The other screens are fetched into the browser's cache while nothing else is done: they open without the server. */
@@ -12,19 +13,23 @@ const whenIdle = (work: () => void): void => {
   else setTimeout(work, REST_MS);
 };
 
-async function fetchAll(files: readonly string[]): Promise<void> {
-  for (const file of files) await fetch(`/${file}`, { priority: 'low' }).catch(() => null);
+/** False where the server went away meanwhile. */
+async function fetchAll(): Promise<boolean> {
+  const parts = await partsNow();
+  if (!parts) return false;
+  for (const file of parts.files.filter((name) => !IS_LARGE.test(name)))
+    if (!(await fetch(`/${file}`, { priority: 'low' }).catch(() => null))) return false;
+  return true;
 }
 
-/** Begins once the page has been at rest for a moment. */
+let isDone = false;
+const begin = (): void =>
+  whenIdle(() => {
+    if (!isDone) void fetchAll().then((isAll) => (isDone ||= isAll));
+  });
+
+/** Begins once the page has been at rest for a moment, and again where the server was away meanwhile. */
 export function loadAhead(): void {
-  setTimeout(
-    () =>
-      whenIdle(() => {
-        void partsNow().then(
-          (parts) => parts && fetchAll(parts.files.filter((file) => !IS_LARGE.test(file))),
-        );
-      }),
-    REST_MS,
-  );
+  setTimeout(begin, REST_MS);
+  connection.onBack(begin);
 }

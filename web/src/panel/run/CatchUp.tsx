@@ -60,7 +60,8 @@ export function CatchUp(props: CatchUpProps) {
         )}
       </Dialog>
     );
-  return <CatchUpDialog {...props} plan={opened} record={record} run={run} />;
+  // Another plan has other steps: what was ticked is not meant for those.
+  return <CatchUpDialog key={opened.id} {...props} plan={opened} record={record} run={run} />;
 }
 
 /** Times are chosen as they were planned, or one after the other up to a moment. */
@@ -90,8 +91,9 @@ function useTimes({
   const [mode, setMode] = useState<Mode>(asked.length > 0 ? 'planned' : 'until');
   const [until, setUntil] = useState(() => fieldOf(startOf(nowMs)));
   const open = run.steps.filter(({ isDone }) => !isDone);
-  const [count, setCount] = useState(() => Math.max(1, lastAsked(open, asked) + 1));
-  const ticked = open.slice(0, count);
+  // By its number: somebody else may enter steps meanwhile, and nothing further is ticked by that.
+  const [untilN, setUntilN] = useState(() => open[Math.max(0, lastAsked(open, asked))]?.step.n ?? 0);
+  const ticked = open.filter(({ step }) => step.n <= untilN);
   const steps = ticked.map(({ step }) => step);
   const terms = { fromMin: fromMsOf(plan, record) / MINUTE_MS, nowMin: nowMs / MINUTE_MS };
   const plannedEnd = (n: number): number | null => {
@@ -102,8 +104,7 @@ function useTimes({
   return {
     open,
     ticked,
-    count,
-    setCount,
+    setUntilN,
     mode,
     setMode,
     until,
@@ -197,14 +198,17 @@ const When = ({ chosen, isAsked }: { readonly chosen: Times; readonly isAsked: b
 );
 
 /** The steps, ticked up to one of them: what is done later was not done before what comes first. */
-const Steps = ({ chosen: { open, count, setCount, times } }: { readonly chosen: Times }) => (
+const Steps = ({ chosen: { open, ticked, setUntilN, times } }: { readonly chosen: Times }) => (
   <ol className="catch-up">
-    {open.slice(0, count + MOST_AHEAD).map((each, i) => (
+    {open.slice(0, ticked.length + MOST_AHEAD).map((each, i) => (
       <li key={each.step.n}>
-        <Checkbox checked={i < count} onChange={() => setCount(i < count ? i : i + 1)}>
+        <Checkbox
+          checked={i < ticked.length}
+          onChange={() => setUntilN(i < ticked.length ? (open[i - 1]?.step.n ?? 0) : each.step.n)}
+        >
           {titleOf(each)}
         </Checkbox>
-        {i < count && <b>{momentText(times[i]!.endMin * MINUTE_MS)}</b>}
+        {i < ticked.length && <b>{momentText(times[i]!.endMin * MINUTE_MS)}</b>}
       </li>
     ))}
   </ol>
