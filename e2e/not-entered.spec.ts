@@ -1,7 +1,18 @@
+import type { Page } from '@playwright/test';
 import { CORNER, atBench, heading } from './bench.ts';
 import { expect, expectAccessible, expectSaved, test } from './fixtures.ts';
+import type { ShopServer } from './shop-server.ts';
 
 /** What nobody entered is not done: the bay and the bench ask, and several steps are entered at once. */
+
+/** The corner planned for eight o'clock and seen in the bay; then two and a half hours pass and nobody enters anything. */
+async function letTimePass(page: Page, shop: ShopServer): Promise<void> {
+  await page.request.post(`/api${CORNER}/plans`, { data: { startOn: '2026-12-07', startMin: 480 } });
+  await page.goto('/bay');
+  await expect(page.getByText(/^Steps? 1\b/)).toBeVisible();
+  await shop.later(150);
+  await page.reload();
+}
 
 interface Act {
   readonly kind: string;
@@ -13,11 +24,7 @@ test('time passes and nobody enters anything: bay and bench name the same step, 
   page,
   shop,
 }) => {
-  await page.request.post(`/api${CORNER}/plans`, { data: { startOn: '2026-12-07', startMin: 480 } });
-  await page.goto('/bay');
-  await expect(page.getByText(/^Steps? 1\b/)).toBeVisible();
-  await shop.later(150);
-  await page.reload();
+  await letTimePass(page, shop);
   // Not sent on to a later step, and not taken as done.
   const asked = page.getByRole('button', { name: /^New rear corner: steps 1 to \d+, by Mon \d\d:\d\d$/ });
   await expect(asked).toBeVisible();
@@ -56,11 +63,7 @@ test('steps that were not done are put off, and steps ahead of their time are en
   page,
   shop,
 }) => {
-  await page.request.post(`/api${CORNER}/plans`, { data: { startOn: '2026-12-07', startMin: 480 } });
-  await page.goto('/bay');
-  await expect(page.getByText(/^Steps? 1\b/)).toBeVisible();
-  await shop.later(150);
-  await page.reload();
+  await letTimePass(page, shop);
   await page.getByRole('button', { name: /^New rear corner: steps 1 to/ }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('button', { name: 'Not yet' }).click();

@@ -1,9 +1,10 @@
 import { isSolid, type LayerKind } from '../materials/layer-kinds.ts';
-import { areaTitle } from '../planner/places.ts';
+import { areaTitle, placeWords } from '../planner/places.ts';
 import { clockTime, datedTime, formatMinutes } from '../units/duration.ts';
 import { grouped } from '../units/grouped.ts';
 import { formatQuantity, type UnitSystem } from '../units/quantities.ts';
 import { sayAgain } from '../wording/say.ts';
+import { DEFECT_WORDS } from './defect-words.ts';
 import { SIGNED_AS, entryWords } from './entry-words.ts';
 import type { AskedCheck } from './asked-checks.ts';
 import {
@@ -11,6 +12,7 @@ import {
   cardState,
   failedChecks,
   isBaseMissed,
+  isHeld,
   uncheckedOf,
   type CardArea,
   type CardState,
@@ -105,6 +107,10 @@ export function notCheckedLines(card: HandOverCard): string[] {
 function againstLines(card: HandOverCard, nowMin: number, system: UnitSystem): string[] {
   const isMissed = isBaseMissed(card, nowMin);
   return [
+    ...card.openDefects.map(
+      ({ defect, zones }) =>
+        `${DEFECT_WORDS[defect].title} on ${placeWords(zones)}: found, and nothing was done there since.`,
+    ),
     ...card.notYet.map((reason) => sayAgain(reason, system)),
     ...[...new Set(failedChecks(card).map(({ title }) => `Not passed: ${title}.`))],
     ...(isMissed ? [windowLine(card, nowMin, isMissed)] : []),
@@ -126,10 +132,9 @@ function verdictOf(card: HandOverCard, nowMin: number, system: UnitSystem): Card
       };
     }
     case 'not-ready': {
-      const isMissedOnly = card.notYet.length === 0 && failedChecks(card).length === 0;
       return {
         state,
-        title: isMissedOnly ? 'The window to base has closed' : 'Not ready for base',
+        title: isHeld(card) ? 'Not ready for base' : 'The window to base has closed',
         lines: [...againstLines(card, nowMin, system), ...signed],
       };
     }

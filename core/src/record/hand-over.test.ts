@@ -1,3 +1,4 @@
+import { DEFECTS } from '../operations/mishaps.ts';
 import type { PlanTask } from '../planner/bench-of-task.ts';
 import { makePlan } from '../planner/make-plan.ts';
 import { openPlan } from '../planner/view-plan.ts';
@@ -179,6 +180,21 @@ describe('how far a panel is', () => {
     expect(card.signedBy).toMatchObject([{ name: 'Prep A', nSince: 1 }]);
     const { verdict } = cardWords(card, lastMin, 'metric');
     expect(verdict.lines.at(-1)).toMatch(/as ready for base; 1 entry made since then/);
+  });
+
+  test.each(DEFECTS)('%s that somebody found holds every area until something is done there', (defect) => {
+    for (const zone of ['A', 'B']) {
+      const found = later('defect', { defect, zones: [zone] });
+      const card = cardOf([...whole, found]);
+      expect(cardState(card, lastMin)).toBe('not-ready');
+      expect(cardWords(card, lastMin, 'metric').verdict.lines.join(' ')).toMatch(
+        /found, and nothing was done there since/,
+      );
+      const sanded = later('act', { op: 'abrade', zones: [zone], grits: ['P600'], tool: 'hand' }, 'sanded');
+      expect(cardOf([...whole, found, sanded]).openDefects).toEqual([]);
+      const masked = later('act', { op: 'mask', zones: [zone] }, 'masked');
+      expect(cardOf([...whole, found, masked]).openDefects).toHaveLength(1);
+    }
   });
 
   test('steps that were passed over, a rule that was not kept, and a hand-over that nobody entered are counted', () => {

@@ -1,5 +1,7 @@
 import { labelOf, isSolid, type LayerKind } from '../materials/layer-kinds.ts';
 import type { Grade } from '../materials/grades.ts';
+import type { OpName } from '../operations/act.ts';
+import type { Defect } from '../operations/mishaps.ts';
 import { areasForBase, topOf, type ZoneState } from '../operations/state.ts';
 import { windowsOf } from '../operations/windows.ts';
 import { GOVERNS } from '../planner/cautions.ts';
@@ -84,6 +86,8 @@ export interface HandOverCard {
   readonly deviations: readonly string[];
   /** Rules that were not kept on the way, each kind once: the first of it, and how many there were. */
   readonly broken: readonly { readonly said: Said; readonly count: number }[];
+  /** Defects that were found, and nothing was done about since. */
+  readonly openDefects: readonly { readonly defect: Defect; readonly zones: readonly string[] }[];
   /** Why it may not be handed over yet; empty where it may. */
   readonly notYet: readonly Said[];
   /** What base and clear must not do to what lies here. */
@@ -257,6 +261,37 @@ function leftOutOf(entries: readonly Holding[], { planId, steps }: CardPlan): nu
   return steps.filter(({ n, isDone }) => !isDone && n < lastN && !done.has(n)).length;
 }
 
+/** Work that puts nothing right. */
+const BESIDE_REPAIR: ReadonlySet<OpName> = new Set([
+  'inspect',
+  'test',
+  'mask',
+  'tack',
+  'flash',
+  'cure',
+  'temper',
+  'hand-over',
+]);
+
+/**
+ * Defects that somebody found and on whose areas nothing was done since: they hold a panel also where the models have
+ * nothing to say, such as of a run that was noted on found finish.
+ */
+function openDefectsIn(entries: readonly Holding[]): HandOverCard['openDefects'] {
+  return entries.flatMap((entry, i) => {
+    if (entry.kind !== 'defect') return [];
+    const isOpen = (area: string): boolean =>
+      !entries
+        .slice(i + 1)
+        .some(
+          (later) =>
+            later.kind === 'act' && !BESIDE_REPAIR.has(later.body.op) && later.body.zones.includes(area),
+        );
+    const zones = entry.body.zones.filter(isOpen);
+    return zones.length > 0 ? [{ defect: entry.body.defect, zones }] : [];
+  });
+}
+
 /** Areas on which the hand-over was the last work: what is done after it asks for another one. */
 function handedOver({ steps }: Fold): ReadonlySet<string> {
   const handed = new Set<string>();
@@ -310,6 +345,7 @@ export function handOverCard(
       said: all[0]!,
       count: new Set(all.map(({ text }) => text)).size,
     })),
+    openDefects: openDefectsIn(entries),
     notYet: whyNotNow(fold, { op: 'hand-over', zones: forBase }),
     forPainter: forPainter(areas, fold),
     nLeftOut: plan ? leftOutOf(entries, plan) : 0,
@@ -331,11 +367,14 @@ export const failedChecks = ({ checks }: HandOverCard): AskedCheck[] =>
 /** Checks that the steps ask for and nobody made or waived. */
 export const uncheckedOf = ({ checks }: HandOverCard): AskedCheck[] => checks.filter(isUnchecked);
 
+/** Something stands against base besides a window that has closed. */
+export const isHeld = (card: HandOverCard): boolean =>
+  card.notYet.length > 0 || card.openDefects.length > 0 || failedChecks(card).length > 0;
+
 /** How far the panel is. @param nowMin minute of the panel's clock that is now */
 export function cardState(card: HandOverCard, nowMin: number): CardState {
   if (card.base) return 'base-on';
-  if (card.notYet.length > 0 || failedChecks(card).length > 0 || isBaseMissed(card, nowMin))
-    return 'not-ready';
+  if (isHeld(card) || isBaseMissed(card, nowMin)) return 'not-ready';
   const isWhole = card.broken.length === 0 && card.nLeftOut === 0 && card.isHanded;
   return isWhole && uncheckedOf(card).length === 0 ? 'ready' : 'not-checked';
 }
