@@ -239,6 +239,7 @@ export { spansOf } from './blocking/underside.ts';
 
 export { readingsOfTable, type ReadTable } from './formats/readings-table.ts';
 
+export { amountOf, centsOf } from './units/money.ts';
 export { meaningsOf, numberProblem, numbersProblem, readNumber, readNumbers } from './units/numbers.ts';
 export { canonical, isSameJson } from './units/canonical.ts';
 export {

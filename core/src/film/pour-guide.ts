@@ -1,3 +1,5 @@
+import { inRatio, leastBatchMl, type Cup } from './rescue.ts';
+
 /** Pouring one part at a time: what comes next, from where to where it is right, and what an over-pour asks of the others. */
 
 export interface Guide {
@@ -15,9 +17,43 @@ export interface Guide {
   } | null;
 }
 
+/** Less than anybody can pour, ml. */
+const NOTHING_ML = 1e-6;
+
+/** Whether every part lies within tolerance of its share of what is in the cup. */
+function isRight({ shares, pouredMl, tolerance }: Cup): boolean {
+  const cupMl = pouredMl.reduce((total, ml) => total + ml, 0);
+  return pouredMl.every(
+    (ml, i) => Math.abs(ml - shares[i]! * cupMl) <= tolerance * shares[i]! * cupMl + NOTHING_ML,
+  );
+}
+
+/**
+ * The batches that can still come of a cup when one part is poured and those behind it follow in ratio: in each of them
+ * the part itself and all that is poured already lie within tolerance.
+ */
+function batchesOf(
+  { shares, pouredMl, tolerance }: Cup,
+  part: number,
+  done: readonly number[],
+): [number, number] {
+  const share = tolerance * shares[part]!;
+  const doneShare = done.reduce((total, i) => total + shares[i]!, 0);
+  const doneMl = done.reduce((total, i) => total + pouredMl[i]!, 0);
+  return [
+    Math.max(...done.map((i) => pouredMl[i]! / (shares[i]! * (1 + tolerance))), doneMl / (doneShare + share)),
+    Math.min(
+      ...done.map((i) => pouredMl[i]! / (shares[i]! * (1 - tolerance))),
+      doneShare > share ? doneMl / (doneShare - share) : Infinity,
+    ),
+  ];
+}
+
 /**
  * The batch is the smallest of which nothing that is in the cup is too much, and never less than was meant. The first part
- * that is short of its share of it comes next; with nothing poured too far that is the usual order.
+ * that is short of its share of it comes next; with nothing poured too far that is the usual order. Right is what lies
+ * within tolerance of the batch that is really in the cup in the end: a part's range is smaller where those before it used
+ * up some of the tolerance.
  * @param meantMl parts of the batch as it was meant, each > 0
  * @param pouredMl what is in the cup of each
  * @param tolerancePercent 0..50
@@ -36,21 +72,45 @@ export function guidePour(
     throw new RangeError(`tolerance must be from 0 to 50 %, got ${tolerancePercent}`);
   const tolerance = tolerancePercent / 100;
   const sumMl = meantMl.reduce((total, ml) => total + ml, 0);
-  const scale = Math.max(1, ...meantMl.map((ml, i) => pouredMl[i]! / (ml * (1 + tolerance))));
-  const rightMl = meantMl.map((ml) => ml * scale);
-  const part = rightMl.findIndex((ml, i) => pouredMl[i]! < ml * (1 - tolerance) - 1e-9);
-  const [right, poured] = [rightMl[part] ?? 0, pouredMl[part] ?? 0];
+  const cup: Cup = { shares: meantMl.map((ml) => ml / sumMl), pouredMl, tolerance };
+  const batchMl = Math.max(sumMl, leastBatchMl(cup));
+  return { batchMl, moreMl: batchMl - sumMl, next: nextOf(cup, batchMl) };
+}
+
+function nextOf(cup: Cup, batchMl: number): Guide['next'] {
+  const { shares, pouredMl, tolerance } = cup;
+  const aimMl = inRatio(cup, batchMl);
+  const leastMl = (i: number): number => shares[i]! * (1 - tolerance) * batchMl;
+  const isShort = (i: number): boolean => pouredMl[i]! < leastMl(i) - NOTHING_ML;
+  const all = shares.map((_, i) => i);
+  const short = all.filter(isShort);
+  if (short.length === 0 && isRight(cup)) return null;
+  // Each is near its share, but not of what is in the cup: a little more of those that are behind.
+  const toCome = short.length > 0 ? short : all.filter((i) => aimMl[i]! - pouredMl[i]! > NOTHING_ML);
+  const [part, ...behind] = toCome;
+  if (part === undefined) return null;
+  const done = all.filter((i) => !toCome.includes(i));
+  const [right, poured] = [aimMl[part]!, pouredMl[part]!];
+  if (done.length === 0)
+    return {
+      part,
+      addMl: right - poured,
+      fromMl: right * (1 - tolerance) - poured,
+      toMl: right * (1 + tolerance) - poured,
+    };
+  const doneMl = done.reduce((total, i) => total + pouredMl[i]!, 0);
+  const ownShare = 1 - behind.reduce((total, i) => total + shares[i]!, 0);
+  /** What this part comes to in a batch, where those behind it follow in ratio. */
+  const partMl = (ofMl: number): number => ofMl * ownShare - doneMl;
+  const [least, most] = batchesOf(cup, part, done);
   return {
-    batchMl: sumMl * scale,
-    moreMl: sumMl * (scale - 1),
-    next:
-      part < 0
-        ? null
-        : {
-            part,
-            addMl: right - poured,
-            fromMl: Math.max(0, right * (1 - tolerance) - poured),
-            toMl: right * (1 + tolerance) - poured,
-          },
+    part,
+    addMl: right - poured,
+    // Where all are near, only what is asked for makes them right.
+    fromMl:
+      short.length === 0
+        ? right - poured
+        : Math.max(0, Math.min(right, Math.max(leastMl(part), partMl(least))) - poured),
+    toMl: Math.max(right, partMl(most)) - poured,
   };
 }

@@ -1,3 +1,5 @@
+import fc from 'fast-check';
+import Papa from 'papaparse';
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import { slipsOf } from '../materials/sheet-slips.ts';
 import { sheetSchema } from '../materials/sheet.ts';
@@ -59,4 +61,51 @@ test('the built-in sheets are usual ones; slips are asked about by field', () =>
     'components.0.gramsPerMl',
     'over',
   ]);
+});
+
+/** Texts that a table makes trouble of: signs that part cells and lists, formulas, blanks, new lines. */
+const text = fc.oneof(
+  fc.string({ minLength: 1, maxLength: 30, unit: 'grapheme' }),
+  fc.stringMatching(/^[ ;,"'=+@0-9%\n\t-]{1,12}$/),
+);
+const share = fc.double({ min: 0, max: 1, noNaN: true });
+const amount = fc.double({ min: 0.001, max: 24, noNaN: true });
+const sheets = fc
+  .record({
+    like: fc.constantFrom(...GENERIC_SHELF),
+    name: text,
+    components: fc.array(
+      fc.record({
+        name: text,
+        parts: amount,
+        gramsPerMl: fc.option(amount, { nil: undefined }),
+        volumeSolids: share,
+      }),
+      { minLength: 1, maxLength: 4 },
+    ),
+    pricePerLitre: fc.double({ min: 0, max: 9999, noNaN: true }),
+    lowShearPaS: amount,
+    coversBareSpots: fc.boolean(),
+    remark: fc.option(text, { nil: undefined }),
+  })
+  .map(({ like, ...own }) => ({ ...like, version: 1, ...JSON.parse(JSON.stringify(own)) }))
+  .filter((sheet) => sheetSchema.safeParse(sheet).success)
+  .map((sheet) => sheetSchema.parse(sheet));
+
+test('whatever a sheet says, it comes back from a table to the last digit and blank', () => {
+  fc.assert(
+    fc.property(sheets, (sheet) => {
+      const table = Papa.unparse({ fields: [...SHEET_COLUMNS], data: [rowOfSheet(sheet)] });
+      const { data } = Papa.parse<Record<string, string>>(table, { header: true, skipEmptyLines: 'greedy' });
+      expect(sheetOfRow(data[0]!)).toEqual({ ok: true, sheet });
+    }),
+  );
+});
+
+test('solids are written as the sheet has them, and a column that cannot say a name gives way', () => {
+  const [like] = GENERIC_SHELF;
+  const sheet = { ...like!, components: [{ name: 'base', parts: 4, volumeSolids: 0.4217 }] };
+  expect(rowOfSheet(sheet)).toMatchObject({ components: 'base 4 42.17%', more: '' });
+  const parted = { ...sheet, components: [{ name: 'part A; thick', parts: 4, volumeSolids: 0.4217 }] };
+  expect(sheetOfRow(rowOfSheet(parted))).toMatchObject({ sheet: { components: parted.components } });
 });

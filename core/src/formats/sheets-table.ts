@@ -1,12 +1,14 @@
 import { LAYER_KIND_NAMES, type LayerKind } from '../materials/layer-kinds.ts';
 import { sheetSchema, type ProductSheet } from '../materials/sheet.ts';
-import { readNumber } from '../units/numbers.ts';
+import { isSameJson } from '../units/canonical.ts';
+import { movedPoint, readNumber } from '../units/numbers.ts';
 import { problemsOf } from './job-file.ts';
 
 /**
  * Product sheets as a table, one a row, for a spreadsheet. A column is a field by its path; the lists of a sheet are
  * written as words: `build base 4 @1.55 52%; hardener 1 @1.02 45%` for what is mixed, `20:240; 60:25` for cure (°C to
- * minutes), `epoxy P180-P500; steel P80-P180 unsanded` for what it may lie on.
+ * minutes), `epoxy P180-P500; steel P80-P180 unsanded` for what it may lie on. What its columns cannot say stands in the
+ * last one as JSON, so that a sheet comes back as it went out, to the last digit.
  */
 
 /** Columns that hold text as it is. */
@@ -46,7 +48,7 @@ const NUMBERS = [
 ] as const;
 const YES = ['resistsCorrosion', 'coversBareSpots', 'isArchived'] as const;
 const LISTS = ['components', 'cure', 'over', 'tonesL', 'hazards'] as const;
-/** What has no column of its own, as JSON: ways of mixing, hardeners by temperature, tables of flash times. */
+/** What its columns do not say, as JSON: ways of mixing, hardeners by temperature, tables of flash times; it goes before them. */
 const MORE = 'more';
 export const SHEET_COLUMNS: readonly string[] = [...WORDS, ...NUMBERS, ...YES, ...LISTS, MORE];
 
@@ -65,32 +67,21 @@ function put(target: Record<string, unknown>, path: string, value: unknown): voi
   node[last] = value;
 }
 
-const percent = (share: number): number => Math.round(share * 1000) / 10;
+/** Places by which the point of a share moves to make it percent. */
+const PERCENT_PLACES = 2;
 
 /** A word that a spreadsheet would take for a formula is kept from being one. */
 const plain = (text: string): string => (/^[=+@\t\r-]/.test(text) ? `'${text}` : text);
 const unplain = (text: string): string => text.replace(/^'(?=[=+@\t\r-])/, '');
 
-/** What a sheet has that its columns do not say. */
-function moreOf({ modes, components, flash }: ProductSheet): object {
-  const isPlain = components.every(
-    ({ vocGPerL, choices }) => vocGPerL === undefined && choices === undefined,
-  );
-  return {
-    ...(modes ? { modes } : {}),
-    ...(isPlain ? {} : { components }),
-    ...(flash.at ? { flash } : {}),
-  };
-}
-
-/** A sheet as a row of text. */
-export function rowOfSheet(sheet: ProductSheet): Row {
+/** The columns of a sheet but the last one. */
+function columnsOf(sheet: ProductSheet): Row {
   const { components, cure, over, overUnsanded, tonesL, hazards } = sheet;
   const lists = {
     components: components
       .map(
         (c) =>
-          `${c.name} ${c.parts}${c.gramsPerMl === undefined ? '' : ` @${c.gramsPerMl}`} ${percent(c.volumeSolids)}%`,
+          `${c.name} ${c.parts}${c.gramsPerMl === undefined ? '' : ` @${c.gramsPerMl}`} ${movedPoint(String(c.volumeSolids), PERCENT_PLACES)}%`,
       )
       .join('; '),
     cure: cure.map(({ celsius, minutes }) => `${celsius}:${minutes}`).join('; '),
@@ -103,15 +94,24 @@ export function rowOfSheet(sheet: ProductSheet): Row {
     tonesL: tonesL.join('; '),
     hazards: hazards.join('; '),
   };
-  const more = moreOf(sheet);
   const text = (value: unknown): string => (value === undefined || value === null ? '' : String(value));
   return {
     ...Object.fromEntries(WORDS.map((path) => [path, plain(text(at(sheet, path)))])),
     ...Object.fromEntries(NUMBERS.map((path) => [path, text(at(sheet, path))])),
     ...Object.fromEntries(YES.map((path) => [path, at(sheet, path) ? 'yes' : ''])),
     ...Object.fromEntries(Object.entries(lists).map(([name, list]) => [name, plain(list)])),
-    [MORE]: Object.keys(more).length === 0 ? '' : JSON.stringify(more),
   };
+}
+
+/** A sheet as a row of text; what its columns would not bring back stands in the last one. */
+export function rowOfSheet(sheet: ProductSheet): Row {
+  const columns = columnsOf(sheet);
+  const { fields } = fieldsOf(columns);
+  const back: Record<string, unknown> = sheetSchema.safeParse(fields).data ?? fields;
+  const more = Object.entries(sheet).filter(
+    ([name, value]) => name !== 'version' && !isSameJson(value, back[name]),
+  );
+  return { ...columns, [MORE]: more.length === 0 ? '' : JSON.stringify(Object.fromEntries(more)) };
 }
 
 export type ReadRow =
@@ -131,12 +131,24 @@ const GROUND = /^(\S+)\s+(P\d+)-(P\d+)(\s+unsanded)?$/;
 /** What a number field says; its text where that is no number, for the schema to refuse. */
 const numberIn = (text: string): unknown => readNumber(text) ?? text;
 
-function listsOf(row: Row, problems: string[]): Record<string, unknown> {
+/** A share of 1 that is written in percent: its point is moved in the text, for dividing would cost digits. */
+function shareIn(text: string): unknown {
+  const percent = readNumber(text);
+  return percent === null ? text : Number(movedPoint(String(percent), -PERCENT_PLACES));
+}
+
+/** What is wrong with a column. */
+interface ColumnProblem {
+  readonly column: string;
+  readonly message: string;
+}
+
+function listsOf(row: Row, problems: ColumnProblem[]): Record<string, unknown> {
   const read = <T>(column: string, form: RegExp, like: string, make: (found: RegExpMatchArray) => T): T[] =>
     partsOf(unplain(row[column] ?? '')).flatMap((part) => {
       const found = part.match(form);
       if (found) return [make(found)];
-      problems.push(`${column}: "${part}" is not like "${like}"`);
+      problems.push({ column, message: `${column}: "${part}" is not like "${like}"` });
       return [];
     });
   const components = read(
@@ -147,7 +159,7 @@ function listsOf(row: Row, problems: string[]): Record<string, unknown> {
       name,
       parts: numberIn(parts!),
       ...(density === undefined ? {} : { gramsPerMl: numberIn(density) }),
-      volumeSolids: Number(numberIn(solids!)) / 100,
+      volumeSolids: shareIn(solids!),
     }),
   );
   const cure = read('cure', CURE, '20:240', ([, celsius, minutes]) => ({
@@ -160,7 +172,8 @@ function listsOf(row: Row, problems: string[]): Record<string, unknown> {
     unsanded: unsanded !== undefined,
   }));
   for (const { kind } of grounds)
-    if (!LAYER_KIND_NAMES.includes(kind as LayerKind)) problems.push(`over: "${kind}" is no layer`);
+    if (!LAYER_KIND_NAMES.includes(kind as LayerKind))
+      problems.push({ column: 'over', message: `over: "${kind}" is no layer` });
   return {
     components,
     cure,
@@ -179,28 +192,38 @@ function moreIn(text: string | undefined): object {
   return more;
 }
 
-/** A row as a sheet, or all that is wrong with it, by column. Columns that are missing or empty are left out. */
-export function sheetOfRow(row: Row): ReadRow {
-  const problems: string[] = [];
+/** What the columns of a row say, unchecked, and which of them say nothing that can be read. */
+function fieldsOf(row: Row): { fields: Record<string, unknown>; problems: readonly ColumnProblem[] } {
+  const problems: ColumnProblem[] = [];
   // Groups are there though all of their columns are missing: each column is then named.
-  const sheet: Record<string, unknown> = {
+  const fields: Record<string, unknown> = {
     film: {},
     flash: {},
     recoat: {},
     climate: {},
     ...listsOf(row, problems),
   };
-  for (const path of WORDS) if (row[path]?.trim()) put(sheet, path, unplain(row[path].trim()));
-  for (const path of NUMBERS) if (row[path]?.trim()) put(sheet, path, numberIn(row[path].trim()));
-  for (const path of YES) if (row[path]?.trim()) put(sheet, path, /^(yes|true|1|x)$/i.test(row[path].trim()));
-  if (sheet['sandAfterMin'] === undefined) sheet['sandAfterMin'] = null;
+  for (const path of WORDS) if (row[path]?.trim()) put(fields, path, unplain(row[path]));
+  for (const path of NUMBERS) if (row[path]?.trim()) put(fields, path, numberIn(row[path].trim()));
+  for (const path of YES)
+    if (row[path]?.trim()) put(fields, path, /^(yes|true|1|x)$/i.test(row[path].trim()));
+  fields['sandAfterMin'] ??= null;
+  return { fields, problems };
+}
+
+/** A row as a sheet, or all that is wrong with it, by column. Columns that are missing or empty are left out. */
+export function sheetOfRow(row: Row): ReadRow {
+  const { fields, problems } = fieldsOf(row);
+  let more: object;
   try {
-    Object.assign(sheet, moreIn(row[MORE]));
+    more = moreIn(row[MORE]);
   } catch {
-    problems.push(`${MORE} is not JSON: leave it as it was written, or empty`);
+    const message = `${MORE} is not JSON: leave it as it was written, or empty`;
+    return { ok: false, problems: [...problems.map((problem) => problem.message), message] };
   }
-  if (problems.length > 0) return { ok: false, problems };
-  const parsed = sheetSchema.safeParse(sheet);
+  const unread = problems.filter(({ column }) => !(column in more));
+  if (unread.length > 0) return { ok: false, problems: unread.map(({ message }) => message) };
+  const parsed = sheetSchema.safeParse({ ...fields, ...more });
   return parsed.success
     ? { ok: true, sheet: parsed.data }
     : { ok: false, problems: problemsOf(parsed.error).map(({ path, message }) => `${path} ${message}`) };

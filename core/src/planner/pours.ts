@@ -15,6 +15,7 @@ import { mixLossMl } from '../operations/spraying.ts';
 import { zoneOf, type PanelState } from '../operations/state.ts';
 import { flashMin, mixWindows } from '../operations/windows.ts';
 import { isFlexible } from '../survey/zone-facts.ts';
+import { amountOf, centsOf } from '../units/money.ts';
 import { SOURCES } from '../wording/reason.ts';
 import { placesOf } from './steps.ts';
 import { isStepOf, type Performed, type StepOf } from './prepare.ts';
@@ -264,7 +265,7 @@ export function combinedPour(pours: readonly Pour[], lossMl: number): Pour | nul
     potMl,
     parts: scaledParts(first.parts, share),
     leftoverMl: round(Math.max(0, potMl - needMl)),
-    cost: Math.round(first.cost * share * 100) / 100,
+    cost: amountOf(centsOf(first.cost * share)),
   };
 }
 

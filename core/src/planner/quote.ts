@@ -1,3 +1,4 @@
+import { amountOf, centsOf, centsOfEach } from '../units/money.ts';
 import { shopRule } from '../survey/shop-rules.ts';
 import type { Shop } from '../survey/shop.ts';
 import type { Step } from './plan.ts';
@@ -29,8 +30,6 @@ interface Quoted {
   readonly shop: Shop;
 }
 
-const cents = (value: number): number => Math.round(value * 100) / 100;
-
 /** The quote for what a system still does; steps that were done are paid for already. */
 export function quoteOf({ pours, steps, nameOf, shop }: Quoted): Quote {
   const toDo = steps.filter(({ isDone }) => !isDone);
@@ -45,24 +44,33 @@ export function quoteOf({ pours, steps, nameOf, shop }: Quoted): Quote {
       what: nameOf(sheetId),
       quantity: (known?.quantity ?? 0) + (cans ?? (pots - 1) * potMl + lastPotMl),
       unit: cans === undefined ? 'ml' : 'cans',
-      amount: cents((known?.amount ?? 0) + each.usedCost + wasteOf(each)),
+      amount: (known?.amount ?? 0) + each.usedCost + wasteOf(each),
     });
   }
   const poured = new Set(pours.map(({ n }) => n));
   const other = toDo.reduce((sum, { n, materialCost }) => sum + (poured.has(n) ? 0 : materialCost), 0);
   const hours = toDo.reduce((sum, { handsOnMin }) => sum + handsOnMin, 0) / 60;
-  const labourCost = cents(hours * shopRule(shop.rules, 'labourPerHour').value);
-  const materialCost = cents(toDo.reduce((sum, step) => sum + step.materialCost, 0));
-  const wasteCost = cents(mixed.reduce((sum, each) => sum + wasteOf(each), 0));
+  const rows: readonly QuoteRow[] = [
+    ...products.values(),
+    { what: 'Abrasives, cleaners, masking and heat', quantity: 1, unit: 'lot', amount: other },
+  ];
+  const rowCents = centsOfEach(rows.map(({ amount }) => amount));
+  const labourCents = centsOf(hours * shopRule(shop.rules, 'labourPerHour').value);
+  const goodsCents = rowCents.reduce((sum, cents) => sum + cents, 0);
+  const wasteCents = centsOf(mixed.reduce((sum, each) => sum + wasteOf(each), 0));
   return {
     rows: [
-      ...products.values(),
-      { what: 'Abrasives, cleaners, masking and heat', quantity: 1, unit: 'lot', amount: cents(other) },
-      { what: 'Work', quantity: Math.round(hours * 100) / 100, unit: 'h', amount: labourCost },
+      ...rows.map((row, i) => ({ ...row, amount: amountOf(rowCents[i]!) })),
+      {
+        what: 'Work',
+        quantity: Math.round(hours * 100) / 100,
+        unit: 'h',
+        amount: amountOf(labourCents),
+      },
     ],
-    materialCost,
-    wasteCost,
-    labourCost,
-    totalCost: cents(materialCost + wasteCost + labourCost),
+    materialCost: amountOf(goodsCents - wasteCents),
+    wasteCost: amountOf(wasteCents),
+    labourCost: amountOf(labourCents),
+    totalCost: amountOf(goodsCents + labourCents),
   };
 }

@@ -9,7 +9,7 @@ import { shopRule, type ShopRuleName } from '../survey/shop-rules.ts';
 import { panelOf, type ZoneSketch } from '../testing/bench.ts';
 import { momentAt } from '../testing/record.ts';
 import type { NewEntry } from './entry.ts';
-import { LEAST_SAMPLES, figureInForce, ownFigures, weightedShare, withOwnFigure } from './own-figures.ts';
+import { figureInForce, middleOf, ownFigures, weightedShare, withOwnFigure } from './own-figures.ts';
 import { ownSamples } from './own-samples.ts';
 
 /** Records that a shop with figures of its own would write, read by one that reckons with the defaults. */
@@ -127,9 +127,9 @@ const figure = (rule: ShopRuleName) => figures.find((each) => each.rule === rule
 test.each(Object.entries(OWN) as [ShopRuleName, number][])(
   '%s is recovered from what was written',
   (rule, own) => {
-    const { value, count, isEnough } = figure(rule);
+    const { value, effectiveCount, offBy, isEnough } = figure(rule);
     expect(Math.abs(value / own - 1)).toBeLessThan(0.1);
-    expect(isEnough).toBe(count >= LEAST_SAMPLES);
+    expect(isEnough).toBe(effectiveCount >= 12 && 2 * offBy < value / 4);
   },
 );
 
@@ -192,4 +192,27 @@ test('the middle of weighted values', () => {
   expect(weightedShare(of([1, 1], [2, 1], [9, 1]), 0.5)).toBe(2);
   expect(weightedShare(of([1, 1], [3, 1]), 0.5)).toBe(2);
   expect(weightedShare(of([1, 1], [5, 10]), 0.5)).toBe(5);
+});
+
+test('a figure is worth its samples: equal ones all, one heavy among light ones hardly more than one', () => {
+  const equal = Array.from({ length: 12 }, (_, i) => ({ value: 10 + (i % 3) * 0.1, weight: 2 }));
+  expect(middleOf(equal).effectiveCount).toBeCloseTo(12, 5);
+  const one = equal.map((sample, i) => ({ ...sample, weight: i === 0 ? 100 : 0.1 }));
+  expect(middleOf(one).effectiveCount).toBeLessThan(1.1);
+});
+
+test('a slip of the pen moves neither the figure nor what it is worth', () => {
+  const work = Array.from({ length: 20 }, (_, i) => ({ value: 4 + (i % 5) * 0.1, weight: 1 }));
+  const before = middleOf(work);
+  const after = middleOf([...work, { value: 400, weight: 1 }]);
+  expect(Math.abs(after.value - before.value)).toBeLessThan(0.11);
+  expect(after.effectiveCount).toBeGreaterThan(19);
+  expect(after.offBy).toBeLessThan(0.9);
+});
+
+test('the middle is as sure as samples are many and near to one another', () => {
+  const spread = (n: number, by: number) =>
+    middleOf(Array.from({ length: n }, (_, i) => ({ value: 10 + by * ((i / (n - 1)) * 2 - 1), weight: 1 })));
+  expect(spread(40, 2).offBy).toBeLessThan(spread(10, 2).offBy);
+  expect(spread(20, 1).offBy).toBeLessThan(spread(20, 4).offBy);
 });

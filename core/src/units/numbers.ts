@@ -71,3 +71,19 @@ export const numbersProblem = (text: string): string | null =>
   partsOf(text)
     .map(numberProblem)
     .find((problem) => problem !== null) ?? null;
+
+/**
+ * A number's text with its decimal point moved: `movedPoint('0.4217', 2)` is `42.17`. Done in the text, so that no digit
+ * is lost to rounding. @param text as `String(number)` writes it @param places to the right; to the left below 0
+ */
+export function movedPoint(text: string, places: number): string {
+  const [, sign, whole, decimals = '', exponent = '0'] = /^(-?)(\d+)(?:\.(\d+))?(?:e([+-]?\d+))?$/.exec(
+    text,
+  )!;
+  const at = whole!.length + Number(exponent) + places;
+  const digits = `${whole}${decimals}`;
+  const filled = at <= 0 ? `${'0'.repeat(1 - at)}${digits}` : digits.padEnd(at, '0');
+  const point = Math.max(at, 1);
+  const moved = `${filled.slice(0, point)}.${filled.slice(point)}`;
+  return `${sign}${moved.replace(/^0+(?=\d)/, '').replace(/\.?0*$/, '')}`;
+}

@@ -9,7 +9,7 @@ import {
   type OwnFigureChange,
   type Shop,
 } from '@blue-ledge/core';
-import { Button } from 'antd';
+import { Button, Popconfirm } from 'antd';
 import { useOwnFigures } from '../api/record-queries.ts';
 import { CheckOutlined, UndoOutlined } from '../shared/icons.tsx';
 import { Problem } from '../shared/Problem.tsx';
@@ -44,7 +44,8 @@ export function OwnFigures({ shopId, shop, onChange }: OwnFiguresProps) {
         {nLeftOut > 0 && `, the last that were worked on; ${nLeftOut} older ones are left out`}. Each is the
         figure with which the plan would have said what was really written down: the middle of all, and
         between what half of them lie. Flash is from the last pass until a fingertip stayed clean. A figure
-        needs at least {LEAST_SAMPLES} of them.
+        needs about {LEAST_SAMPLES} of them that lie near to one another; before that it is what there is so
+        far.
       </p>
       <table className="own-figures">
         <thead>
@@ -82,7 +83,7 @@ interface FigureRowProps {
 
 function FigureRow({ figure, inForce, onTake }: FigureRowProps) {
   const { system, quantity } = useFormat();
-  const { rule, gunName, value, count, from, to, isEnough, isInRange, inAir } = figure;
+  const { rule, gunName, value, count, from, to, offBy, isEnough, isInRange, inAir } = figure;
   const { text } = figureReading(rule, system);
   const isTaken = inForce.source === 'shop' && inForce.value === value;
   const name = capital(SHOP_RULES[rule].about);
@@ -101,27 +102,30 @@ function FigureRow({ figure, inForce, onTake }: FigureRowProps) {
       <td>
         <b>{text(value)}</b> {count > 1 && <small>{`${text(from)} to ${text(to)}`}</small>}
       </td>
-      <td>{count}</td>
+      <td>{isEnough ? count : `so far, ${count}`}</td>
       <td>
         {isTaken ? (
           <span className="own-taken">
             <CheckOutlined /> in use
           </span>
         ) : (
-          <Button
-            aria-label={`Use ${text(value)}: ${name}${gunName ? `, ${gunName}` : ''}`}
-            disabled={!isEnough || !isInRange}
-            title={
-              isInRange
-                ? isEnough
-                  ? undefined
-                  : `Fewer than ${LEAST_SAMPLES} times`
-                : 'Outside what this figure may be'
-            }
-            onClick={() => onTake(value)}
+          <Popconfirm
+            title={`Use ${text(value)} all the same?`}
+            description={`It comes from ${count === 1 ? 'one piece of work' : `${count} pieces of work`}, and may be off by ${text(offBy)} or more.`}
+            okText="Use it"
+            cancelText="Wait for more"
+            disabled={isEnough || !isInRange}
+            onConfirm={() => onTake(value)}
           >
-            Use it
-          </Button>
+            <Button
+              aria-label={`Use ${text(value)}: ${name}${gunName ? `, ${gunName}` : ''}`}
+              disabled={!isInRange}
+              title={isInRange ? undefined : 'Outside what this figure may be'}
+              onClick={isEnough ? () => onTake(value) : undefined}
+            >
+              {isEnough ? 'Use it' : 'Use it…'}
+            </Button>
+          </Popconfirm>
         )}
         {inForce.source === 'shop' && (
           <Button
