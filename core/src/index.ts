@@ -239,6 +239,7 @@ export { spansOf } from './blocking/underside.ts';
 
 export { readingsOfTable, type ReadTable } from './formats/readings-table.ts';
 
+export { grouped } from './units/grouped.ts';
 export { amountOf, centsOf } from './units/money.ts';
 export { meaningsOf, numberProblem, numbersProblem, readNumber, readNumbers } from './units/numbers.ts';
 export { canonical, isSameJson } from './units/canonical.ts';
@@ -353,9 +354,13 @@ export {
   NO_HASH,
   chained,
   chainOf,
+  brokenWords,
+  cardCode,
   hashOfEntry,
+  matchCard,
   verifyChain,
   type Broken,
+  type RecordHead,
   type Verified,
 } from './record/chain.ts';
 export { heldOf, isBaseOn, type Held, type Holding } from './record/corrections.ts';
@@ -437,9 +442,14 @@ export {
   problemsOf,
   readJob,
   readJobText,
+  recordHeadOf,
   recordOfPanel,
+  unknownInJob,
+  withRecord,
+  withoutRecord,
 } from './formats/job-file.ts';
 export type { JobBody, JobFacts, JobFile, Problem, Read } from './formats/job-file.ts';
+export { unknownFields } from './formats/unknown-fields.ts';
 export { SCHEMA_NAMES, jsonSchemaOf } from './formats/json-schema.ts';
 export type {
   EventView,
@@ -462,6 +472,12 @@ export type {
   RecordFacets,
   RecordPage,
   RecordView,
+  IntegrityView,
+  Removal,
+  RemovedPanel,
+  TakenJob,
+  StoreFault,
+  Verification,
 } from './formats/views.ts';
 export {
   axisMin,

@@ -11,6 +11,7 @@ import { EventsController } from './events/events.controller.ts';
 import { HealthController } from './health/health.controller.ts';
 import { InFlightInterceptor } from './http/in-flight.interceptor.ts';
 import { FaultsController } from './faults/faults.controller.ts';
+import { IntegrityModule } from './integrity/integrity.module.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
 import { PhotosModule } from './photos/photos.module.ts';
 import { PlanningModule } from './planning/planning.module.ts';
@@ -55,6 +56,7 @@ export class AppModule {
         ScheduleModule,
         ClocksModule,
         RecordModule,
+        IntegrityModule,
         ...web,
       ],
       controllers: [HealthController, EventsController, FaultsController],

@@ -4,6 +4,7 @@ import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import compression from 'compression';
 import helmet from 'helmet';
+import type { Logger } from 'pino';
 import { AppModule } from './app.module.ts';
 import type { Config } from './config.ts';
 import { Database } from './database/database.ts';
@@ -25,13 +26,23 @@ const CONTENT_POLICY = {
 /** An answer of this size travels as fast as it would be packed. */
 const SMALL_BYTES = 8 * 1024;
 
+/** The log of a data folder; a server that cannot write it lets go of the folder. */
+async function loggedOrClosed(database: Database, folder: string): Promise<Logger> {
+  try {
+    return openLog(folder);
+  } catch (error) {
+    await database.close();
+    throw error;
+  }
+}
+
 /**
  * The whole server, ready to listen; the tests start the same one.
  * @throws {StartError} in words where the data folder cannot be used
  */
 export async function createApp(config: Config): Promise<NestExpressApplication> {
   const database = await Database.open(config.dataFolder);
-  const log = openLog(config.dataFolder);
+  const log = await loggedOrClosed(database, config.dataFolder);
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config, database), {
     bodyParser: false,
     abortOnError: false,

@@ -12,6 +12,8 @@ const ONLY_THIS_USER = 0o077;
 function whyNot(error: unknown, config: Config | null): string | null {
   if (error instanceof StartError) return error.message;
   const port = config?.port;
+  // Only what listening said is about the port.
+  if ((error as NodeJS.ErrnoException).syscall !== 'listen') return null;
   if (errorCode(error) === 'EADDRINUSE')
     return `Port ${port} is in use: stop the program that has it, or set PORT to a free one.`;
   if (errorCode(error) === 'EACCES') return `Port ${port} may not be used: set PORT to one above 1023.`;

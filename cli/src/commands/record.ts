@@ -1,10 +1,13 @@
 import {
+  brokenWords,
+  matchCard,
   openPlan,
   ownFigures,
   ownSamples,
   makePlan,
   plannedBesideDone,
   readEntries,
+  recordHeadOf,
   recordOfPanel,
   trueState,
   verifyChain,
@@ -16,25 +19,40 @@ import { BadInput, numberFor, panelOf, readJobFile } from '../input.ts';
 /** The record that panels of a job file carry: whether it is whole, and what it says of the panel. */
 
 const chainsOf = ({ panels }: JobFile) =>
-  panels.map((panel) => ({ panelId: panel.id, ...verifyChain(recordOfPanel(panel)) }));
+  panels.map((panel) => ({
+    panelId: panel.id,
+    ...verifyChain(recordOfPanel(panel), recordHeadOf(panel)),
+  }));
 
-/** `record verify FILE`: exit 2 where a chain is broken; the answer says where. */
+/** Why a card was made of none of the records; null where it was of one. @throws {BadInput} for what is no code */
+function otherThanCard({ panels }: JobFile, code: string): string | null {
+  const matches = panels.map((panel) => ({ id: panel.id, match: matchCard(recordOfPanel(panel), code) }));
+  if (matches.some(({ match }) => match === null))
+    throw new BadInput(`--card "${code}" is no code of a card: it looks like 23-0a1b2c3d4e5f`);
+  if (matches.some(({ match }) => 'nEntries' in match!)) return null;
+  return matches.map(({ id, match }) => `${id}: card ${code}: ${(match as { why: string }).why}`).join('\n');
+}
+
+interface VerifyOptions {
+  readonly card?: string;
+}
+
+/** `record verify FILE [--card CODE]`: exit 2 where a chain is broken or cut short; the answer says where. */
 const verifyCommand = (answer: (answer: unknown) => void): Command =>
   new Command('verify')
     .description('check the chain of every panel’s record')
     .argument('<file>', 'job file (*.ledge.json)')
-    .action((file: string) => {
-      const panels = chainsOf(readJobFile(file));
-      answer({ panels });
-      const broken = panels.filter(({ intact }) => !intact);
-      if (broken.length > 0)
-        throw new BadInput(
-          broken
-            .map(
-              ({ panelId, firstBroken: at }) => `${panelId}: entry ${at!.index + 1} (${at!.id}): ${at!.why}`,
-            )
-            .join('\n'),
-        );
+    .option('--card <code>', 'code of a hand-over card that one of the records must have been made into')
+    .action((file: string, { card }: VerifyOptions) => {
+      const job = readJobFile(file);
+      const panels = chainsOf(job);
+      const other = card === undefined ? null : otherThanCard(job, card);
+      answer({ panels, ...(card === undefined ? {} : { isOfCard: other === null }) });
+      const wrong = panels.flatMap(({ panelId, firstBroken }) =>
+        firstBroken ? [`${panelId}: ${brokenWords(firstBroken)}`] : [],
+      );
+      if (other !== null) wrong.push(other);
+      if (wrong.length > 0) throw new BadInput(wrong.join('\n'));
     });
 
 interface StateOptions {

@@ -1,9 +1,12 @@
 import { z } from 'zod';
 import { sheetSchema } from '../materials/sheet.ts';
+import type { RecordHead } from '../record/chain.ts';
 import { recordSchema, type Entry } from '../record/entry.ts';
-import { panelSchema } from '../survey/panel.ts';
+import { panelSchema, type Panel } from '../survey/panel.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { idSchema } from '../survey/zone.ts';
+import { grouped } from '../units/grouped.ts';
+import { sizeOfFields, unknownFields } from './unknown-fields.ts';
 
 /** The open job file: one JSON object, version 1. Unknown extra fields ride along. */
 
@@ -27,19 +30,43 @@ export type JobFacts = z.infer<typeof jobFactsSchema>;
 /** A panel list may not grow over this. */
 export const MOST_PANELS = 200;
 
+/** What a file says of a panel besides the panel: its record, and how long that was and where it ended when it was saved. */
+const carriedSchema = z.object({
+  record: recordSchema.optional(),
+  recordHead: z
+    .object({
+      entries: z.number().int().min(0, 'must be 0 or more'),
+      head: z.string().regex(/^[0-9a-f]{64}$/, 'must be the hash of the last entry'),
+    })
+    .optional(),
+});
+type Carried = { readonly record?: readonly Entry[]; readonly recordHead?: RecordHead };
+
 /** What is wrong with the record that a panel carries; it stays as it was written, for its chain to be checked. */
 const recordIssues = (panel: object) =>
-  'record' in panel
-    ? (z.object({ record: recordSchema }).safeParse(panel).error?.issues ?? []).map(({ path, message }) => ({
-        code: 'custom' as const,
-        path,
-        message,
-      }))
-    : [];
+  (carriedSchema.safeParse(panel).error?.issues ?? []).map(({ path, message }) => ({
+    code: 'custom' as const,
+    path,
+    message,
+  }));
 
 /** The record that a panel of a file carries, as it was written. */
-export const recordOfPanel = (panel: object): readonly Entry[] =>
-  'record' in panel ? (panel.record as readonly Entry[]) : [];
+export const recordOfPanel = (panel: object): readonly Entry[] => (panel as Carried).record ?? [];
+
+/** How the record of a panel stood when the file was saved; nothing where the file does not say. */
+export const recordHeadOf = (panel: object): RecordHead | undefined => (panel as Carried).recordHead;
+
+/** A panel as a file carries it. */
+export const withRecord = (panel: Panel, record: readonly Entry[]): Panel & Carried =>
+  record.length === 0
+    ? panel
+    : { ...panel, record, recordHead: { entries: record.length, head: record.at(-1)!.hash } };
+
+/** A panel of a file without what the file says of its record. */
+export function withoutRecord(panel: Panel): Panel {
+  const { record: _record, recordHead: _recordHead, ...rest } = panel as Panel & Carried;
+  return rest as Panel;
+}
 
 export const jobFileSchema = z.looseObject({
   format: z.literal(JOB_FORMAT),
@@ -113,9 +140,37 @@ export function readJob(json: unknown): Read<JobFile> {
       'version',
     );
   const parsed = jobFileSchema.safeParse(json);
-  return parsed.success
-    ? { ok: true, value: parsed.data }
-    : { ok: false, problems: problemsOf(parsed.error) };
+  if (!parsed.success) return { ok: false, problems: problemsOf(parsed.error) };
+  const problems = tooMuchUnknown(json, unknownInJob(json));
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: parsed.data };
+}
+
+/** What a job file carries of a panel besides what a survey says. */
+const panelInFileSchema = panelSchema.and(carriedSchema);
+const fileSchema = z.looseObject({
+  ...jobFileSchema.shape,
+  panels: z.array(panelInFileSchema),
+});
+
+/**
+ * Paths of the fields of a job file that this program does not know: it keeps them for the one that wrote them. Entries of
+ * a record are whole as they are: what is in them was signed for.
+ */
+export const unknownInJob = (json: unknown): string[] =>
+  unknownFields(fileSchema, json).filter((path) => !/^panels\.\d+\.record\./.test(path));
+
+/** So much that it does not know is kept of each panel, and of all that stands beside panels. */
+const MOST_UNKNOWN_BYTES = 64 * 1024;
+
+function tooMuchUnknown(json: object, paths: readonly string[]): Problem[] {
+  const places = grouped(paths, (path) => /^panels\.\d+/.exec(path)?.[0] ?? '');
+  return [...places].flatMap(([place, of]) => {
+    const size = sizeOfFields(json, of);
+    if (size <= MOST_UNKNOWN_BYTES) return [];
+    const names = `${of.slice(0, 5).join(', ')}${of.length > 5 ? ` and ${of.length - 5} more` : ''}`;
+    const message = `has ${Math.ceil(size / 1024)} kB of fields that this program does not know (${names}); at most ${MOST_UNKNOWN_BYTES / 1024} kB are kept. Take them out of the file.`;
+    return [{ path: place, message }];
+  });
 }
 
 const MOST_PROBLEMS = 20;

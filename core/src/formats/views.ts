@@ -65,12 +65,35 @@ export interface ScheduleProgress {
  */
 export type PanelState = 'surveyed' | 'stopped' | 'planned' | 'begun' | 'handed-over' | 'defect' | 'base-on';
 
+/** When something was removed, and until when it can be put back; null for what has a record, which is kept for good. */
+export interface Removal {
+  readonly at: string;
+  readonly until: string | null;
+}
+
+export interface RemovedPanel {
+  readonly id: string;
+  readonly name: string;
+  readonly removal: Removal;
+}
+
+/** What came of a job file that was taken in. */
+export interface TakenJob {
+  /** The id that it has here: another than in the file where a removed job has that one. */
+  readonly id: string;
+  readonly version: number;
+  /** Paths of fields that are kept though nothing here knows them. */
+  readonly unknownFields: readonly string[];
+}
+
 export interface JobSummary {
   readonly id: string;
   readonly title: string;
   readonly version: number;
   readonly dueOn?: string | undefined;
   readonly isArchived: boolean;
+  /** Of one that was removed and can be put back. */
+  readonly removal?: Removal;
   readonly panels: readonly { readonly id: string; readonly name: string; readonly state: PanelState }[];
 }
 
@@ -211,4 +234,32 @@ export interface ProblemDetails {
   readonly problems?: readonly Problem[];
   readonly yours?: unknown;
   readonly theirs?: unknown;
+}
+
+/** Something about what a shop keeps that is not as it should be, and what to do about it. */
+export interface StoreFault {
+  readonly what: string;
+  readonly where: string;
+  readonly remedy: string;
+  /** The panel whose record it is about. */
+  readonly jobId?: string;
+  readonly panelId?: string;
+}
+
+/** Whether what was written is looked through now, and what came of it last. */
+export interface IntegrityView {
+  readonly last: Verification | null;
+  readonly isRunning: boolean;
+}
+
+/** What came of comparing all that was written with what was said when it was. */
+export interface Verification {
+  readonly checkedAt: string;
+  readonly nEvents: number;
+  readonly nRecords: number;
+  readonly nEntries: number;
+  readonly nPhotos: number;
+  /** Photos were read and hashed, not only looked for. */
+  readonly arePhotosRead: boolean;
+  readonly faults: readonly StoreFault[];
 }

@@ -7,6 +7,7 @@ import { sayAgain } from '../wording/say.ts';
 import { DEFECT_WORDS } from './defect-words.ts';
 import { SIGNED_AS, entryWords } from './entry-words.ts';
 import type { AskedCheck } from './asked-checks.ts';
+import { cardCode } from './chain.ts';
 import {
   CARD_CAUTIONS,
   cardState,
@@ -60,8 +61,6 @@ export interface CardWords {
   /** The letters that are read out and compared. */
   readonly code: string;
 }
-
-const CODE_LETTERS = 12;
 
 const times = (count: number, one: string, more = `${one}s`): string =>
   `${count} ${count === 1 ? one : more}`;
@@ -230,5 +229,5 @@ export const cardWords = (card: HandOverCard, nowMin: number, system: UnitSystem
   areas: card.areas.map((area) => areaWordsOf(area, system)),
   sections: sectionsOf(card, system),
   cautions: CARD_CAUTIONS,
-  code: card.head.slice(0, CODE_LETTERS),
+  code: cardCode({ entries: card.nEntries, head: card.head }),
 });

@@ -9,7 +9,7 @@ import { bandsOfColor, hidingOver } from '../film/hiding.ts';
 import type { Target } from '../survey/shop.ts';
 import type { DatedStart } from '../planner/work-start.ts';
 import type { Role } from '../survey/zone.ts';
-import { NO_HASH } from './chain.ts';
+import { NO_HASH, type RecordHead } from './chain.ts';
 import { askedChecks, isUnchecked, type AskedCheck } from './asked-checks.ts';
 import { heldOf, type Holding } from './corrections.ts';
 import { DEFECT_WORDS } from './defect-words.ts';
@@ -99,7 +99,8 @@ export interface HandOverCard {
   /** Base is on: its windows and clocks have ended. */
   readonly base: { readonly by: string; readonly atMin: number } | null;
   readonly signedBy: readonly Signature[];
-  /** Hash of the last entry: a card and a record that belong together have the same. */
+  /** Entries that it was made of, and the hash of the last one: a card and a record that belong together have the same. */
+  readonly nEntries: number;
   readonly head: string;
 }
 
@@ -304,8 +305,8 @@ function handedOver({ steps }: Fold): ReadonlySet<string> {
 }
 
 export interface CardOptions {
-  /** Hash of the last entry. */
-  readonly head?: string | undefined;
+  /** The record as the server has it. */
+  readonly kept?: RecordHead | undefined;
   readonly plan?: CardPlan | undefined;
 }
 
@@ -316,7 +317,7 @@ export interface CardOptions {
 export function handOverCard(
   fold: Fold,
   record: readonly NewEntry[],
-  { head = NO_HASH, plan }: CardOptions = {},
+  { kept = { entries: 0, head: NO_HASH }, plan }: CardOptions = {},
 ): HandOverCard {
   const { panel, steps, happened } = fold;
   const { entries, withdrawn } = heldOf(record);
@@ -352,7 +353,8 @@ export function handOverCard(
     isHanded: forBase.every((area) => handed.has(area)),
     base: base ? { by: base.by, atMin: Math.max(0, minutesOfMoment(base.at) - happened.zeroMin) } : null,
     signedBy: signaturesIn(record, entries, happened.zeroMin),
-    head,
+    nEntries: kept.entries,
+    head: kept.head,
   };
 }
 

@@ -88,15 +88,17 @@ export class ClocksWriter extends ClocksReader {
   async update(was: KeptClock, changed: Partial<KeptClock>, kind: string): Promise<KeptClock> {
     const { sql, note } = this.tx;
     const next = { ...was, ...changed, version: was.version + 1 };
-    const { clock, endedMs, airBefore, version } = next;
+    const { clock, shopId, endedMs, airBefore, version } = next;
     await sql.write(
-      `UPDATE clocks SET "startedMs" = $2, "endedMs" = $3, "airBefore" = $4, version = $5, "updatedAt" = $6 WHERE id = $1`,
+      `UPDATE clocks SET "startedMs" = $2, "endedMs" = $3, "airBefore" = $4, version = $5, "updatedAt" = $6, "shopId" = $7
+         WHERE id = $1`,
       clock.id,
       clock.startedMs,
       endedMs,
       JSON.stringify(airBefore),
       version,
       new Date().toISOString(),
+      shopId,
     );
     note({ subject: `clocks/${clock.id}`, kind, body: { version } });
     return next;
@@ -109,6 +111,29 @@ export class ClocksWriter extends ClocksReader {
       const airBefore = [...kept.airBefore, { untilMs: nowMs, air: was }];
       await this.update(kept, { airBefore }, 'clock.corrected');
     }
+  }
+
+  /** A job is in another shop from now on: its clocks run in the air of that one, and keep what they ran in so far. */
+  async followJob(jobId: string, shopId: string, was: ShopAir, nowMs: number): Promise<void> {
+    for (const kept of await this.running()) {
+      if (kept.clock.step?.jobId !== jobId || kept.shopId === shopId) continue;
+      const airBefore = [...kept.airBefore, { untilMs: nowMs, air: was }];
+      await this.update(kept, { airBefore, shopId }, 'clock.corrected');
+    }
+  }
+
+  /** A shop goes: its clocks stay, in the shop that their job is in now, or in none. */
+  async leaveShop(shopId: string): Promise<void> {
+    const { sql } = this.tx;
+    for (const kept of await this.running()) {
+      if (kept.shopId !== shopId) continue;
+      const [job] = await sql.rows<{ readonly shopId: string }>(
+        'SELECT "shopId" FROM jobs WHERE id = $1',
+        kept.clock.step?.jobId ?? '',
+      );
+      await this.update(kept, { shopId: job?.shopId ?? null }, 'clock.corrected');
+    }
+    await sql.write('UPDATE clocks SET "shopId" = NULL WHERE "shopId" = $1', shopId);
   }
 
   /** Stops what runs for the steps of a panel. */

@@ -4,6 +4,9 @@ import sqlite3 from 'sqlite3';
 
 /** The folder of the database: only this user's, and one server's at a time. */
 
+/** The database of a data folder. */
+export const FILE = 'blue-ledge.sqlite';
+
 const FOLDER_MODE = 0o700;
 const FILE_MODE = 0o600;
 

@@ -1,10 +1,12 @@
+import { statSync } from 'node:fs';
 import { join } from 'node:path';
 import { Connections, openFile, type Connection } from './connections.ts';
-import { lockDataFolder, openDataFolder, type FolderLock } from './data-folder.ts';
-import { append, type NewEvent } from './events.ts';
+import { FILE, lockDataFolder, openDataFolder, type FolderLock } from './data-folder.ts';
+import type { EventRow, NewEvent } from './chain-of-events.ts';
+import { append } from './events.ts';
 import { migrate } from './migrate.ts';
+import { mustBeSound } from './soundness.ts';
 import { startErrorOf } from './start-error.ts';
-import type { EventFields } from './tables.ts';
 
 /** One snapshot: whatever is read through it belongs together. */
 export type Read = Connection;
@@ -13,14 +15,53 @@ export type Read = Connection;
 export interface Write extends Read {
   readonly actor: string;
   readonly note: (event: NewEvent) => void;
+  /** Does work that may fail by itself: then nothing of it holds, and the rest of the transaction goes on. */
+  readonly apart: <T>(work: (tx: Write) => Promise<T>) => Promise<T>;
 }
 
-const FILE = 'blue-ledge.sqlite';
 const MOST_READERS = 4;
 /** A write that worked so lately is believed. */
 const TRY_AGAIN_MS = 5000;
 
-type Listener = (events: readonly EventFields[]) => void;
+/** The folder was moved or removed under a server that runs: what it writes would be lost with it. */
+class FolderGone extends Error {
+  readonly code = 'LEDGE_GONE';
+}
+
+/** Which file a path names; null where there is none. */
+function inodeOf(path: string): number | null {
+  try {
+    return statSync(path).ino;
+  } catch {
+    return null;
+  }
+}
+
+/** What may be written in a connection's transaction; events wait in `happened` until all of it holds. */
+function writeIn(connection: Connection, actor: string, happened: NewEvent[]): Write {
+  const { sql } = connection;
+  return {
+    ...connection,
+    actor,
+    note: (event) => void happened.push(event),
+    apart: async (work) => {
+      const own: NewEvent[] = [];
+      await sql.write('SAVEPOINT apart');
+      try {
+        const done = await work(writeIn(connection, actor, own));
+        await sql.write('RELEASE apart');
+        happened.push(...own);
+        return done;
+      } catch (error) {
+        await sql.write('ROLLBACK TO apart');
+        await sql.write('RELEASE apart');
+        throw error;
+      }
+    },
+  };
+}
+
+type Listener = (events: readonly EventRow[]) => void;
 
 /** The database of a data folder: one SQLite file. */
 export class Database {
@@ -30,10 +71,13 @@ export class Database {
   private readonly listeners = new Set<Listener>();
   private triedAtMs = -Infinity;
 
+  private readonly inode: number | null;
+
   private constructor(
-    file: string,
+    private readonly file: string,
     private readonly lock: FolderLock,
   ) {
+    this.inode = inodeOf(file);
     this.readers = new Connections(file, MOST_READERS, 'BEGIN DEFERRED');
     this.writer = new Connections(file, 1, 'BEGIN IMMEDIATE');
   }
@@ -47,10 +91,10 @@ export class Database {
     try {
       openDataFolder(folder);
       lock = await lockDataFolder(folder);
+      await mustBeSound(folder);
       const file = join(folder, FILE);
       const sequelize = openFile(file);
-      await sequelize.query('PRAGMA quick_check(1)');
-      await migrate(sequelize, folder);
+      await migrate(sequelize);
       await sequelize.close();
       return new Database(file, lock);
     } catch (error) {
@@ -66,10 +110,11 @@ export class Database {
 
   /** Runs `work` in a transaction, after every write that was asked for before it; all of it holds or none. */
   async write<T>(actor: string, work: (tx: Write) => Promise<T>): Promise<T> {
-    let events: readonly EventFields[] = [];
+    this.mustBeHere();
+    let events: readonly EventRow[] = [];
     const answer = await this.writer.transact(async (connection) => {
       const happened: NewEvent[] = [];
-      const done = await work({ ...connection, actor, note: (event) => happened.push(event) });
+      const done = await work(writeIn(connection, actor, happened));
       events = await append(connection.sql, happened, actor);
       return done;
     });
@@ -77,8 +122,14 @@ export class Database {
     return answer;
   }
 
-  /** Writes a row: the disk has room, and the file may be written to. */
+  /** @throws {FolderGone} where the file that is open is not the one that lies there */
+  private mustBeHere(): void {
+    if (inodeOf(this.file) !== this.inode) throw new FolderGone(`${this.file} is gone`);
+  }
+
+  /** Writes a row: the disk has room, the file is there and may be written to. */
   async tryWrite(): Promise<void> {
+    this.mustBeHere();
     const now = Date.now();
     if (now - this.triedAtMs < TRY_AGAIN_MS) return;
     await this.write('health', async ({ tables }) => {

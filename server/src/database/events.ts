@@ -1,41 +1,18 @@
-import { canonical } from '@blue-ledge/core';
-import { createHash } from 'node:crypto';
+import { chainedEvents, type EventRow, type NewEvent } from './chain-of-events.ts';
 import type { Sql } from './sql.ts';
-import type { EventFields } from './tables.ts';
 
-/**
- * What happened, append-only: each event carries the hash of the one before it, so that nothing can be taken out or
- * changed unseen. One chain for the database; a single writer at a time keeps it whole.
- */
+/** Writing the chain of events. */
 
-export interface NewEvent {
-  /** What it is about, as in its address: `jobs/bus-6/panels/door`. */
-  readonly subject: string;
-  /** What happened to it: `zone.changed`. */
-  readonly kind: string;
-  readonly body?: object;
-}
-
-const FIRST = '0'.repeat(64);
 const LAST = 'SELECT seq, hash FROM events ORDER BY seq DESC LIMIT 1';
-
-/** SHA-256 of an event without its own hash. */
-export const hashOf = ({
-  seq,
-  at,
-  actor,
-  subject,
-  kind,
-  body,
-  prevHash,
-}: Omit<EventFields, 'hash'>): string =>
-  createHash('sha256').update(canonical({ seq, at, actor, subject, kind, body, prevHash })).digest('hex');
+/** Where the chain ends stands beside it, so that it is seen when its last events were taken away. */
+const KEEP_END = `INSERT INTO "chainEnds" (name, n, hash) VALUES ('events', $1, $2)
+  ON CONFLICT (name) DO UPDATE SET n = excluded.n, hash = excluded.hash`;
 
 const COLUMNS = ['seq', 'at', 'actor', 'subject', 'kind', 'body', '"prevHash"', 'hash'];
 /** So many at most in one statement. */
 const MOST_TOGETHER = 64;
 
-const valuesOf = (event: EventFields): (string | number)[] => [
+const valuesOf = (event: EventRow): (string | number)[] => [
   event.seq,
   event.at,
   event.actor,
@@ -57,29 +34,15 @@ export async function append(
   { rows, write }: Sql,
   happened: readonly NewEvent[],
   actor: string,
-): Promise<EventFields[]> {
+): Promise<EventRow[]> {
   if (happened.length === 0) return [];
-  const [last] = await rows<Pick<EventFields, 'seq' | 'hash'>>(LAST);
-  let [seq, prevHash] = [last?.seq ?? 0, last?.hash ?? FIRST];
-  const events = happened.map(({ subject, kind, body = {} }) => {
-    seq += 1;
-    const event = { seq, at: new Date().toISOString(), actor, subject, kind, body, prevHash };
-    prevHash = hashOf(event);
-    return { ...event, hash: prevHash };
-  });
+  const [last] = await rows<Pick<EventRow, 'seq' | 'hash'>>(LAST);
+  const events = chainedEvents(happened, last, { actor, at: new Date().toISOString() });
   for (let from = 0; from < events.length; from += MOST_TOGETHER) {
     const together = events.slice(from, from + MOST_TOGETHER);
     await write(insertOf(together.length), ...together.flatMap(valuesOf));
   }
+  const { seq, hash } = events.at(-1)!;
+  await write(KEEP_END, seq, hash);
   return events;
-}
-
-/** The first event whose hash or link is not what it should be; null where the chain is whole. */
-export function brokenAt(events: readonly EventFields[]): number | null {
-  let prevHash = FIRST;
-  for (const event of events) {
-    if (event.prevHash !== prevHash || event.hash !== hashOf(event)) return event.seq;
-    prevHash = event.hash;
-  }
-  return null;
 }

@@ -8,7 +8,7 @@ import * as stock from './migrations/0004-stock.ts';
 import * as schedules from './migrations/0005-schedules.ts';
 import * as clocks from './migrations/0006-clocks.ts';
 import * as record from './migrations/0007-record.ts';
-import { StartError } from './start-error.ts';
+import * as kept from './migrations/0008-kept.ts';
 
 const MIGRATIONS: readonly (Migration & { readonly name: string })[] = [
   { name: '0001-jobs', ...jobs },
@@ -18,9 +18,15 @@ const MIGRATIONS: readonly (Migration & { readonly name: string })[] = [
   { name: '0005-schedules', ...schedules },
   { name: '0006-clocks', ...clocks },
   { name: '0007-record', ...record },
+  { name: '0008-kept', ...kept },
 ];
 
-const NOTED = '"SequelizeMeta"';
+/** Table of the migrations that were done. */
+export const NOTED = 'SequelizeMeta';
+
+const KNOWN = new Set(MIGRATIONS.map(({ name }) => name));
+/** Whether this release knows a migration; it does not know those of later ones. */
+export const isKnownMigration = (name: string): boolean => KNOWN.has(name);
 
 function stepIn(sequelize: Sequelize, transaction: Transaction): Step {
   const isPostgres = sequelize.getDialect() === 'postgres';
@@ -43,8 +49,8 @@ const storageOf = (sequelize: Sequelize): UmzugStorage => ({
 });
 
 async function namesOf(sequelize: Sequelize): Promise<string[]> {
-  await sequelize.query(`CREATE TABLE IF NOT EXISTS ${NOTED} (name VARCHAR(255) PRIMARY KEY)`);
-  const rows = await sequelize.query<{ name: string }>(`SELECT name FROM ${NOTED} ORDER BY name`, {
+  await sequelize.query(`CREATE TABLE IF NOT EXISTS "${NOTED}" (name VARCHAR(255) PRIMARY KEY)`);
+  const rows = await sequelize.query<{ name: string }>(`SELECT name FROM "${NOTED}" ORDER BY name`, {
     type: QueryTypes.SELECT,
   });
   return rows.map(({ name }) => name);
@@ -58,13 +64,13 @@ export const migrations = (sequelize: Sequelize): Umzug<Sequelize> =>
         sequelize.transaction(async (transaction) => {
           const step = stepIn(sequelize, transaction);
           await up(step);
-          await step.run(`INSERT INTO ${NOTED} (name) VALUES (:name)`, { name });
+          await step.run(`INSERT INTO "${NOTED}" (name) VALUES (:name)`, { name });
         }),
       down: () =>
         sequelize.transaction(async (transaction) => {
           const step = stepIn(sequelize, transaction);
           await down(step);
-          await step.run(`DELETE FROM ${NOTED} WHERE name = :name`, { name });
+          await step.run(`DELETE FROM "${NOTED}" WHERE name = :name`, { name });
         }),
     })),
     context: sequelize,
@@ -72,16 +78,5 @@ export const migrations = (sequelize: Sequelize): Umzug<Sequelize> =>
     logger: undefined,
   });
 
-/**
- * Brings the tables up to date.
- * @throws {StartError} where a later release wrote them: nothing is touched then
- */
-export async function migrate(sequelize: Sequelize, folder: string): Promise<void> {
-  const known = new Set(MIGRATIONS.map(({ name }) => name));
-  const later = (await namesOf(sequelize)).filter((name) => !known.has(name));
-  if (later.length > 0)
-    throw new StartError(
-      `The data in ${folder} was written by a later release of Blue Ledge. Start that one, or set LEDGE_DATA to another folder.`,
-    );
-  await migrations(sequelize).up();
-}
+/** Brings the tables up to date. */
+export const migrate = async (sequelize: Sequelize): Promise<void> => void (await migrations(sequelize).up());

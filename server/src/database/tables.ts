@@ -1,4 +1,5 @@
 import { DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize';
+import type { EventRow } from './chain-of-events.ts';
 
 /** The tables as Sequelize reads and writes them; the migrations make them. Bodies are JSON that core's schemas checked. */
 
@@ -50,6 +51,8 @@ export interface PlanFields extends Timed, Versioned {
   readonly id: string;
   readonly jobId: string;
   readonly panelId: string;
+  /** Its place in the order in which plans were made. */
+  readonly seq: number;
   readonly formatVersion: number;
   readonly chosen: string | null;
   /** The system that a person wants, by its id in this plan; null where nobody chose. */
@@ -66,17 +69,6 @@ export interface WriteFields extends Timed {
   readonly request: string;
   readonly answer: object;
 }
-export interface EventFields {
-  readonly seq: number;
-  readonly at: string;
-  readonly actor: string;
-  readonly subject: string;
-  readonly kind: string;
-  readonly body: object;
-  readonly prevHash: string;
-  readonly hash: string;
-}
-
 type Table<Fields extends object> = ModelStatic<Model<Fields, Partial<Fields>> & Fields>;
 
 export interface Tables {
@@ -87,7 +79,7 @@ export interface Tables {
   readonly zones: Table<ZoneFields>;
   readonly plans: Table<PlanFields>;
   readonly writes: Table<WriteFields>;
-  readonly events: Table<EventFields>;
+  readonly events: Table<EventRow>;
 }
 
 // Sequelize writes into the column objects it is given: each column gets its own.
@@ -129,6 +121,7 @@ export function defineTables(sequelize: Sequelize): Tables {
       id: key(),
       jobId: text(),
       panelId: text(),
+      seq: whole(),
       formatVersion: whole(),
       chosen: { type: DataTypes.TEXT, allowNull: true },
       wanted: { type: DataTypes.TEXT, allowNull: true },

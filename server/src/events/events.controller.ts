@@ -3,7 +3,7 @@ import { Controller, Get, Headers, Injectable, Res, type BeforeApplicationShutdo
 import type { Response } from 'express';
 import { Op } from 'sequelize';
 import { Database } from '../database/database.ts';
-import type { EventFields } from '../database/tables.ts';
+import type { EventRow } from '../database/chain-of-events.ts';
 
 /** What happened, told to every open screen as it happens: one stream of server-sent events. */
 
@@ -12,7 +12,7 @@ const BEAT_MS = 20_000;
 /** A screen that missed more than this asks for everything anew. */
 const MOST_MISSED = 200;
 
-const viewOf = ({ seq, subject, kind, body }: EventFields): EventView => ({
+const viewOf = ({ seq, subject, kind, body }: EventRow): EventView => ({
   seq,
   subject,
   kind,

@@ -1,21 +1,30 @@
 import { randomUUID } from 'node:crypto';
-import { existsSync, renameSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { LoggerService } from '@nestjs/common';
 import { pino, type Logger } from 'pino';
 import { pinoHttp, type HttpLogger } from 'pino-http';
+import { StartError, errorCode } from '../database/start-error.ts';
+import { LogFile } from './log-file.ts';
 
 /** What was asked and what went wrong, one line each in a file of the data folder; a fault is found by its reference. */
 
-const FILE = 'server.log';
-/** Over this size the file is put aside when the server starts, in the place of the one before. */
+export const LOG_FILE = 'server.log';
+/** Over this size the file is put aside, in the place of the one before. */
 const MOST_BYTES = 10 * 1024 * 1024;
 
-/** The log of a data folder, which must be there. */
-export function openLog(folder: string): Logger {
-  const file = join(folder, FILE);
-  if (existsSync(file) && statSync(file).size > MOST_BYTES) renameSync(file, `${file}.1`);
-  return pino({ level: 'info' }, pino.destination({ dest: file, sync: true, mode: 0o600 }));
+/**
+ * The log of a data folder, which must be there.
+ * @throws {StartError} where its file cannot be written to
+ */
+export function openLog(folder: string, mostBytes = MOST_BYTES): Logger {
+  const file = join(folder, LOG_FILE);
+  try {
+    return pino({ level: 'info' }, new LogFile(file, mostBytes));
+  } catch (error) {
+    throw new StartError(
+      `The log ${file} cannot be written to (${errorCode(error)}). Give this user the right to it, or move it away.`,
+    );
+  }
 }
 
 /** Notes every request with a reference of its own, status and time; bodies and headers stay out of it. */

@@ -12,6 +12,18 @@ export const planParams = panelParams.extend({ plan: z.uuid('is not the id of a 
 export type PanelParams = z.infer<typeof panelParams>;
 export type PlanParams = z.infer<typeof planParams>;
 
+/** Letters that no text of a person holds; a database takes the first of them for the end of a text. */
+const CONTROL = /[\u0000-\u001f\u007f]/;
+
+/** What somebody looks for. @param most characters */
+export const searchText = (most: number) =>
+  z
+    .string()
+    .trim()
+    .max(most, `must be at most ${most} characters`)
+    .refine((text) => !CONTROL.test(text), 'holds a sign that cannot be typed: look for words')
+    .default('');
+
 export const versionSchema = z.number().int().min(1);
 
 /** A change names at least one field besides its version. */

@@ -12,6 +12,8 @@ const SENTENCES: Record<number, string> = {
 const SAID_OF_DATABASE: Readonly<Record<string, string>> = {
   SQLITE_FULL: 'The disk is full. Nothing was saved: make room on it, and send it again.',
   ENOSPC: 'The disk is full. Nothing was saved: make room on it, and send it again.',
+  LEDGE_GONE:
+    'The data folder of this server was moved or removed while it ran. Nothing was saved: put the folder back where it was, or stop the server and restore a backup.',
   SQLITE_READONLY: 'The data folder cannot be written to. Nothing was saved: give this user the right to.',
 };
 

@@ -1,4 +1,4 @@
-import { problemsOf } from '@blue-ledge/core';
+import { problemsOf, unknownFields } from '@blue-ledge/core';
 import type { PipeTransform } from '@nestjs/common';
 import type { z } from 'zod';
 import { ProblemError } from './problem.ts';
@@ -18,11 +18,39 @@ export function parsedBy<T>(schema: z.ZodType<T>, value: unknown, path = ''): T 
   throw new ProblemError(400, 'Some of what was sent cannot be used.', problems);
 }
 
+const NAMES_SHOWN = 20;
+
+/**
+ * Refuses fields that a schema does not name: nothing would ever look at them again.
+ * @param before what was there already: fields that it has may stay, for they came with a job file
+ * @throws {ProblemError} 400 that names them
+ */
+export function mustBeKnown(schema: z.ZodType, value: unknown, before: unknown = {}, path = ''): void {
+  const kept = new Set(unknownFields(schema, before));
+  const unknown = unknownFields(schema, value).filter((field) => !kept.has(field));
+  if (unknown.length === 0) return;
+  const problems = unknown.slice(0, NAMES_SHOWN).map((field) => ({
+    path: [path, field].filter(Boolean).join('.'),
+    message: 'is no field that is known here: leave it out, or correct its name',
+  }));
+  throw new ProblemError(400, 'Some of what was sent cannot be used.', problems);
+}
+
+interface PipeOptions {
+  /** Fields that are not known are looked at where it is known what was there before. */
+  readonly isLoose?: boolean;
+}
+
 /** One schema at the door of each request; what passes is typed and trusted. */
 export class ZodPipe<T> implements PipeTransform<unknown, T> {
-  constructor(private readonly schema: z.ZodType<T>) {}
+  constructor(
+    private readonly schema: z.ZodType<T>,
+    private readonly options: PipeOptions = {},
+  ) {}
 
   transform(value: unknown): T {
-    return parsedBy(this.schema, value);
+    const parsed = parsedBy(this.schema, value);
+    if (!this.options.isLoose) mustBeKnown(this.schema, value);
+    return parsed;
   }
 }

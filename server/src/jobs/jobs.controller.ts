@@ -96,6 +96,12 @@ export class JobsController {
     return this.jobs.panel(params);
   }
 
+  /** Panels that were removed and can be put back. */
+  @Get(':job/removed-panels')
+  removedPanels(@Param(new ZodPipe(jobParams)) { job }: JobParams) {
+    return this.jobs.removedPanels(job);
+  }
+
   @Post(':job/panels')
   addPanel(
     @Param(new ZodPipe(jobParams)) { job }: JobParams,

@@ -1,11 +1,8 @@
 import { Module, type OnModuleInit } from '@nestjs/common';
 import { Database } from '../database/database.ts';
 import { JobsController } from './jobs.controller.ts';
-import { JobsWriter } from './jobs.repository.ts';
+import { JobsWriter, KEPT_DAYS } from './jobs.repository.ts';
 import { JobsService } from './jobs.service.ts';
-
-/** For so long a removed job or panel can be put back. */
-const KEPT_DAYS = 30;
 
 @Module({ controllers: [JobsController], providers: [JobsService], exports: [JobsService] })
 export class JobsModule implements OnModuleInit {

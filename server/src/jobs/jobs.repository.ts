@@ -7,6 +7,8 @@ import type {
   Panel,
   PanelFacts,
   PanelView,
+  Removal,
+  RemovedPanel,
   Shop,
   Zone,
 } from '@blue-ledge/core';
@@ -45,6 +47,15 @@ function hasText({ jobs }: Tables, column: 'title' | 'id', text: string) {
   return where(fn('lower', col(column)), { [Op.like]: like });
 }
 
+/** For so long a removed job or panel can be put back. */
+export const KEPT_DAYS = 30;
+const DAY_MS = 24 * 60 * 60 * 1000;
+
+const removalOf = (at: Date, hasRecord: boolean): Removal => ({
+  at: at.toISOString(),
+  until: hasRecord ? null : new Date(at.getTime() + KEPT_DAYS * DAY_MS).toISOString(),
+});
+
 interface PanelInJob {
   readonly job: StoredJob;
   readonly shop: Shop;
@@ -69,16 +80,22 @@ export class JobsReader {
   constructor(protected readonly tx: Read) {}
 
   /** One page of jobs, newest first, with the state of each panel; and how many there are in all. */
-  async page({ text, archived, offset, limit }: JobsQuery): Promise<{ jobs: JobSummary[]; nJobs: number }> {
+  async page({
+    text,
+    archived,
+    removed,
+    offset,
+    limit,
+  }: JobsQuery): Promise<{ jobs: JobSummary[]; nJobs: number }> {
     const { tables } = this.tx;
-    const archivedAt = archived ? { [Op.ne]: null } : null;
     const found: WhereOptions<JobFields> = {
-      archivedAt,
-      removedAt: null,
+      ...(removed
+        ? { removedAt: { [Op.ne]: null } }
+        : { removedAt: null, archivedAt: archived ? { [Op.ne]: null } : null }),
       ...(text ? { [Op.or]: [hasText(tables, 'title', text), hasText(tables, 'id', text)] } : {}),
     } as WhereOptions<JobFields>;
     const order: Order = [
-      ['createdAt', 'DESC'],
+      [removed ? 'removedAt' : 'createdAt', 'DESC'],
       ['id', 'ASC'],
     ];
     const nJobs = await tables.jobs.count({ where: found });
@@ -86,14 +103,16 @@ export class JobsReader {
     const ids = rows.map(({ id }) => id);
     const panels = await tables.panels.findAll({ where: { jobId: ids, removedAt: null }, order: BY_PLACE });
     const states = await this.panelStates(ids);
+    const recorded = await new RecordReader(this.tx).jobsWithRecord(ids);
     return {
       nJobs,
-      jobs: rows.map(({ id, title, version, body, archivedAt: since }) => ({
+      jobs: rows.map(({ id, title, version, body, archivedAt, removedAt }) => ({
         id,
         title,
         version,
         dueOn: (body as JobBody).job.dueOn,
-        isArchived: since !== null,
+        isArchived: archivedAt !== null,
+        ...(removedAt ? { removal: removalOf(removedAt, recorded.has(id)) } : {}),
         panels: panels
           .filter(({ jobId }) => jobId === id)
           .map((row) => ({
@@ -111,14 +130,40 @@ export class JobsReader {
       `SELECT "jobId", "panelId", chosen FROM plans AS plan
         WHERE "jobId" IN (${jobIds.map((_, i) => `$${i + 1}`).join(', ') || 'NULL'}) AND NOT EXISTS (
           SELECT 1 FROM plans AS newer WHERE newer."jobId" = plan."jobId" AND newer."panelId" = plan."panelId"
-            AND (newer."createdAt" > plan."createdAt"
-              OR (newer."createdAt" = plan."createdAt" AND newer.id < plan.id)))`,
+            AND newer.seq > plan.seq)`,
       ...jobIds,
     );
     const planned = plans.map(
       ({ jobId, panelId, chosen }) => [`${jobId}/${panelId}`, chosen ? 'planned' : 'stopped'] as const,
     );
     return new Map([...planned, ...(await new RecordReader(this.tx).progress(jobIds))]);
+  }
+
+  /** Panels that were removed from a job and can be put back, the last one first. */
+  async removedPanels(jobId: string): Promise<RemovedPanel[]> {
+    const rows = await this.tx.tables.panels.findAll({
+      where: { jobId, removedAt: { [Op.ne]: null } } as WhereOptions<PanelFields>,
+      order: [['removedAt', 'DESC']],
+    });
+    const record = new RecordReader(this.tx);
+    const removed: RemovedPanel[] = [];
+    for (const { id, body, removedAt } of rows)
+      removed.push({
+        id,
+        name: (body as PanelFacts).name,
+        removal: removalOf(removedAt!, await record.has({ job: jobId, panel: id })),
+      });
+    return removed;
+  }
+
+  /** Whether a job of this id is here, removed or not. */
+  async isJobIdTaken(id: string): Promise<boolean> {
+    return (await this.tx.tables.jobs.count({ where: { id } })) > 0;
+  }
+
+  /** Whether a job has or had a panel of this id, removed or not. */
+  async isPanelIdTaken({ job, panel }: PanelKey): Promise<boolean> {
+    return (await this.tx.tables.panels.count({ where: { jobId: job, id: panel } })) > 0;
   }
 
   async job(id: string): Promise<StoredJob | null> {
@@ -223,8 +268,6 @@ export class JobsWriter extends JobsReader {
   async insert(body: JobBody, shopId: string, panels: readonly Panel[]): Promise<void> {
     const { tables, note } = this.tx;
     const { id, title } = body.job;
-    // One of its name that was removed makes room.
-    await tables.jobs.destroy({ where: { id, removedAt: { [Op.ne]: null } } });
     await tables.jobs.create({ id, shopId, title, body });
     note({ subject: `jobs/${id}`, kind: 'job.made' });
     for (const panel of panels) await this.insertPanel(id, panel);
@@ -234,7 +277,6 @@ export class JobsWriter extends JobsReader {
   async insertPanel(jobId: string, panel: Panel): Promise<void> {
     const { tables, note } = this.tx;
     const { zones, ...facts } = panel;
-    await tables.panels.destroy({ where: { jobId, id: panel.id, removedAt: { [Op.ne]: null } } });
     const last = await tables.panels.findOne({ where: { jobId }, order: [['place', 'DESC']] });
     const place = (last?.place ?? -1) + 1;
     await tables.panels.create({ jobId, id: panel.id, place, body: facts });
@@ -313,11 +355,24 @@ export class JobsWriter extends JobsReader {
     return nRows === 1;
   }
 
-  /** Takes away for good what was removed before a moment. */
+  /**
+   * Takes away for good what was removed before a moment. What has a record stays, whatever the clock says: such a job is
+   * put away, such a panel stays among those that were removed.
+   */
   async forgetRemoved(before: Date): Promise<void> {
-    const { tables } = this.tx;
+    const { tables, sql } = this.tx;
     const where = { removedAt: { [Op.lt]: before } };
-    await tables.panels.destroy({ where });
-    await tables.jobs.destroy({ where });
+    const jobs = await tables.jobs.findAll({ where, attributes: ['id'] });
+    const recorded = await new RecordReader(this.tx).jobsWithRecord(jobs.map(({ id }) => id));
+    for (const { id } of jobs)
+      if (recorded.has(id)) {
+        await this.putJobBack(id);
+        await this.archive(id, true);
+      } else await tables.jobs.destroy({ where: { id } });
+    await sql.write(
+      `DELETE FROM panels WHERE "removedAt" < $1 AND NOT EXISTS (SELECT 1 FROM entries
+         WHERE entries."jobId" = panels."jobId" AND entries."panelId" = panels.id)`,
+      momentText(before),
+    );
   }
 }

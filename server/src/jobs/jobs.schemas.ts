@@ -1,6 +1,6 @@
 import { idSchema, jobFactsSchema, panelEditSchema, panelSchema } from '@blue-ledge/core';
 import { z } from 'zod';
-import { SAYS_NOTHING, saysSomething, versionSchema } from '../http/params.ts';
+import { SAYS_NOTHING, saysSomething, searchText, versionSchema } from '../http/params.ts';
 
 /** Queries and bodies of requests about jobs. */
 
@@ -10,12 +10,15 @@ const wholeText = z
   .regex(/^\d{1,6}$/, 'must be a whole number')
   .transform(Number);
 
+const isTrue = z
+  .enum(['true', 'false'])
+  .default('false')
+  .transform((word) => word === 'true');
+
 export const jobsQuerySchema = z.object({
-  text: z.string().trim().max(80, 'must be at most 80 characters').default(''),
-  archived: z
-    .enum(['true', 'false'])
-    .default('false')
-    .transform((word) => word === 'true'),
+  text: searchText(80),
+  archived: isTrue,
+  removed: isTrue,
   offset: wholeText.default(0),
   limit: wholeText.pipe(z.number().min(1).max(MOST_A_PAGE)).default(50),
 });

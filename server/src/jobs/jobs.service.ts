@@ -5,9 +5,14 @@ import {
   MOST_PANELS,
   panelSchema,
   readJob,
+  shopAirSchema,
+  recordHeadOf,
   recordOfPanel,
+  unknownInJob,
   verifyChain,
   withEdit,
+  withRecord,
+  withoutRecord,
   type JobBody,
   type JobFacts,
   type JobFile,
@@ -18,16 +23,19 @@ import {
   type PanelEdit,
   type PanelView,
   type ProductSheet,
+  type RemovedPanel,
   type ShopView,
+  type TakenJob,
 } from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
+import { ClocksWriter } from '../clocks/clocks.repository.ts';
 import { Database, type Read, type Write } from '../database/database.ts';
 import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import type { PanelParams } from '../http/params.ts';
 import { ProblemError, notFound, stale } from '../http/problem.ts';
-import { parsedBy } from '../http/zod.pipe.ts';
+import { mustBeKnown, parsedBy } from '../http/zod.pipe.ts';
 import { pastOfPanel, type BegunPast } from '../record/past.ts';
 import { RecordReader, RecordWriter } from '../record/record.repository.ts';
 import { ShopsReader, ShopsWriter } from '../shops/shops.repository.ts';
@@ -98,6 +106,9 @@ export async function plannedPanel(tx: Read, key: PanelParams): Promise<PlannedP
   return { view, sheets: await new ShopsReader(tx).sheets(shopId), past: await pastIn(tx, key) };
 }
 
+/** Names of unknown fields that are told at most. */
+const MOST_NAMES = 20;
+
 /** What surrounds the panels in a job file is small; so much of it is left to them. */
 const MOST_PANEL_BYTES = 0.9 * MOST_JOB_BYTES;
 
@@ -142,10 +153,9 @@ export class JobsService {
     return this.database.read(async (tx) => {
       const job = await jobOf(tx, id);
       const records = await new RecordReader(tx).entriesOf([id]);
-      const panels = (await new JobsReader(tx).panels(id)).map((panel) => {
-        const record = records.get(`${id}/${panel.id}`);
-        return record ? { ...panel, record } : panel;
-      });
+      const panels = (await new JobsReader(tx).panels(id)).map((panel) =>
+        withRecord(panel, records.get(`${id}/${panel.id}`) ?? []),
+      );
       if (panels.length === 0)
         throw new ProblemError(409, 'A job file needs at least one panel: add one, then save the file.');
       const shops = new ShopsReader(tx);
@@ -168,6 +178,14 @@ export class JobsService {
     return this.database.read((tx) => panelView(tx, key));
   }
 
+  /** Panels of a job that were removed and can be put back. */
+  removedPanels(id: string): Promise<RemovedPanel[]> {
+    return this.database.read(async (tx) => {
+      await jobOf(tx, id);
+      return new JobsReader(tx).removedPanels(id);
+    });
+  }
+
   planned(key: PanelParams): Promise<PlannedPanel> {
     return this.database.read((tx) => plannedPanel(tx, key));
   }
@@ -176,25 +194,28 @@ export class JobsService {
    * Takes a job file in, all of it or nothing.
    * @param shopId the shop to plan it in; that of the file where it is left out: one that is the same, or a new one
    */
-  take(asked: WriteRequest, json: unknown, shopId?: string): Promise<{ id: string; version: number }> {
+  take(asked: WriteRequest, json: unknown, shopId?: string): Promise<TakenJob> {
     const read = readJob(json);
     if (!read.ok) throw new ProblemError(400, 'The job file was not taken in.', read.problems);
     const { panels, shop, sheets, ...body } = read.value;
     mustBeIntact(panels);
-    const { id } = body.job;
+    const wanted = body.job.id;
     return this.writes.run(asked, async (tx) => {
       const jobs = new JobsWriter(tx);
-      if (await jobs.job(id))
+      if (await jobs.job(wanted))
         throw new ProblemError(
           409,
-          `A job with the id "${id}" is here already. Give the file another job id, or open that job.`,
+          `A job with the id "${wanted}" is here already. Give the file another job id, or open that job.`,
         );
+      // One that was removed keeps its id: it may be put back.
+      const id = await freeId(wanted, (each) => jobs.isJobIdTaken(each));
       const shopOfFile = { name: shop.name, shop: withoutName(shop), sheets };
       const bare = panels.map(withoutRecord);
-      await jobs.insert(body as JobBody, await this.shopFor(tx, shopId, shopOfFile), bare);
+      const ofJob = { ...body, job: { ...body.job, id } } as JobBody;
+      await jobs.insert(ofJob, await this.shopFor(tx, shopId, shopOfFile), bare);
       for (const panel of panels)
         await new RecordWriter(tx).take({ job: id, panel: panel.id }, recordOfPanel(panel));
-      return { id, version: 1 };
+      return { id, version: 1, unknownFields: unknownInJob(json).slice(0, MOST_NAMES) };
     });
   }
 
@@ -260,9 +281,16 @@ export class JobsService {
       const job = { ...rest, ...(due ? { dueOn: due } : {}) } as JobFacts;
       if (!(await jobs.updateJob(job, now, shopId ?? now.shopId, version ?? now.version)))
         throw stale(change, now);
+      if (shopId !== undefined && shopId !== now.shopId) await this.moveClocks(tx, id, now.shopId, shopId);
       if (isArchived !== undefined) await jobs.archive(id, isArchived);
       return { version: now.version + 1 };
     });
+  }
+
+  /** Clocks of a job run in the air of the shop that it is in. */
+  private async moveClocks(tx: Write, job: string, from: string, to: string): Promise<void> {
+    const was = shopAirSchema.parse((await shopOf(tx, from)).shop);
+    await new ClocksWriter(tx).followJob(job, to, was, Date.now());
   }
 
   /** Takes a job away with all that is in it; it can be put back for a while. */
@@ -290,7 +318,9 @@ export class JobsService {
       const edited = withEdit(now.panel, edit);
       if (!edited) throw stale(edit, now);
       const jobs = new JobsWriter(tx);
-      const saved = await jobs.replacePanel(key.job, parsedBy(panelSchema, edited, 'panel'), now);
+      const panel = parsedBy(panelSchema, edited, 'panel');
+      mustBeKnown(panelSchema, panel, now.panel, 'panel');
+      const saved = await jobs.replacePanel(key.job, panel, now);
       if (sizeOf(edited) > sizeOf(now.panel)) await mustFitFile(jobs, key.job);
       return saved;
     };
@@ -306,12 +336,14 @@ export class JobsService {
     return this.writes.run(asked, async (tx) => {
       await jobOf(tx, job);
       const jobs = new JobsWriter(tx);
-      const key = { job, panel: panel.id };
-      if (await jobs.panel(key))
+      if (await jobs.panel({ job, panel: panel.id }))
         throw new ProblemError(409, 'The panel was not added.', [
           { path: 'panel.id', message: `"${panel.id}" is here already; give the panel another id` },
         ]);
-      await jobs.insertPanel(job, panel);
+      // One that was removed keeps its id, and its record: it may be put back.
+      const id = await freeId(panel.id, (each) => jobs.isPanelIdTaken({ job, panel: each }));
+      const key = { job, panel: id };
+      await jobs.insertPanel(job, { ...panel, id });
       await mustHoldPanels(jobs, job);
       await mustFitFile(jobs, job);
       return panelView(tx, key);
@@ -349,19 +381,25 @@ async function mustHoldPanels(jobs: JobsReader, job: string): Promise<void> {
 
 const sizeOf = (panel: Panel): number => JSON.stringify(panel).length;
 
-const withoutRecord = (panel: Panel): Panel => {
-  const { record: _record, ...rest } = panel as Panel & { readonly record?: unknown };
-  return rest as Panel;
-};
+const MOST_ID_LETTERS = 60;
+
+/** An id like the wanted one that nothing has or had. */
+async function freeId(wanted: string, isTaken: (id: string) => Promise<boolean>): Promise<string> {
+  if (!(await isTaken(wanted))) return wanted;
+  for (let n = 2; ; n++) {
+    const id = `${wanted.slice(0, MOST_ID_LETTERS - `-${n}`.length)}-${n}`;
+    if (!(await isTaken(id))) return id;
+  }
+}
 
 /** @throws {ProblemError} for a record that is not as it was written: it would be passed on as if it were */
 function mustBeIntact(panels: readonly Panel[]): void {
   const problems = panels.flatMap((panel, i) => {
-    const { firstBroken } = verifyChain(recordOfPanel(panel));
+    const { firstBroken } = verifyChain(recordOfPanel(panel), recordHeadOf(panel));
     if (!firstBroken) return [];
     const { index, why } = firstBroken;
     const message = `${why}. Take the file in as it was saved, or leave the record out of it.`;
-    return [{ path: `panels.${i}.record.${index}`, message }];
+    return [{ path: index < 0 ? `panels.${i}.record` : `panels.${i}.record.${index}`, message }];
   });
   if (problems.length > 0) throw new ProblemError(400, 'The job file was not taken in.', problems);
 }

@@ -1,8 +1,8 @@
-import { PHOTO_ID, photoIdOf } from '@blue-ledge/core';
+import { PHOTO_ID } from '@blue-ledge/core';
 import { existsSync, mkdirSync, readdirSync } from 'node:fs';
-import { open, rename, rm, stat, unlink } from 'node:fs/promises';
+import { open, readFile, rename, rm, stat, unlink } from 'node:fs/promises';
 import { join } from 'node:path';
-import { randomUUID } from 'node:crypto';
+import { randomUUID, webcrypto } from 'node:crypto';
 
 /** Photos as files beside the database, each under the hash of what it holds: the same one twice is one file. */
 
@@ -20,6 +20,15 @@ export interface KeptPhoto {
   readonly mediaType: string;
 }
 
+export interface ReadPhoto {
+  readonly bytes: Buffer;
+  readonly mediaType: string;
+}
+
+/** SHA-256 in hex, off the event loop: photos are large. */
+const hashOf = async (bytes: Buffer): Promise<string> =>
+  Buffer.from(await webcrypto.subtle.digest('SHA-256', new Uint8Array(bytes))).toString('hex');
+
 export class PhotoStore {
   constructor(private readonly folder: string) {
     mkdirSync(folder, { recursive: true, mode: FOLDER_MODE });
@@ -32,9 +41,17 @@ export class PhotoStore {
     return type ? { path: this.pathOf(id, type), mediaType: PHOTO_TYPES[type] } : null;
   }
 
+  /** A photo as it was taken, by the hash that is its id; `changed` where its bytes are others, null where it is gone. */
+  async read(id: string): Promise<ReadPhoto | 'changed' | null> {
+    const kept = this.find(id);
+    if (!kept) return null;
+    const bytes = await readFile(kept.path);
+    return (await hashOf(bytes)) === id ? { bytes, mediaType: kept.mediaType } : 'changed';
+  }
+
   /** Keeps a photo: whole on the disk, or not at all. @returns its id */
   async keep(bytes: Buffer, type: PhotoType): Promise<string> {
-    const id = photoIdOf(bytes);
+    const id = await hashOf(bytes);
     if (this.find(id)) return id;
     const draft = join(this.folder, `${randomUUID()}.part`);
     try {

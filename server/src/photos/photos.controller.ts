@@ -1,10 +1,11 @@
-import { Controller, Get, Param, Post, Req, Res } from '@nestjs/common';
+import { Controller, Get, Param, Post, Req, Res, StreamableFile } from '@nestjs/common';
 import type { Request, Response } from 'express';
 import { imageSize } from 'image-size';
 import type { z } from 'zod';
 import { photoParams } from '../http/params.ts';
 import { ProblemError, notFound } from '../http/problem.ts';
 import { ZodPipe } from '../http/zod.pipe.ts';
+import { withoutMetadata } from './without-metadata.ts';
 import { PHOTO_TYPES, PhotoStore, type PhotoType } from './photo-store.ts';
 
 /** More would be no photo: it only fills the memory of whoever opens it. */
@@ -42,17 +43,23 @@ export class PhotosController {
   @Post()
   async keep(@Req() { body }: Request): Promise<{ readonly photoId: string }> {
     if (!Buffer.isBuffer(body) || body.length === 0) throw noPhoto();
-    return { photoId: await this.photos.keep(body, typeOf(body)) };
+    const type = typeOf(body);
+    return { photoId: await this.photos.keep(withoutMetadata(body, type), type) };
   }
 
   @Get(':photo')
-  get(
+  async get(
     @Param(new ZodPipe(photoParams)) { photo }: z.infer<typeof photoParams>,
-    @Res() response: Response,
-  ): void {
-    const kept = this.photos.find(photo);
-    if (!kept) throw notFound('This photo');
-    response.set({ 'content-type': kept.mediaType, 'cache-control': FOREVER });
-    response.sendFile(kept.path, { cacheControl: false, dotfiles: 'allow' });
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<StreamableFile> {
+    const read = await this.photos.read(photo);
+    if (read === null) throw notFound('This photo');
+    if (read === 'changed')
+      throw new ProblemError(
+        409,
+        'This photo is not the one that was taken: its file was changed or is damaged. Put it back from a backup.',
+      );
+    response.set({ 'content-type': read.mediaType, 'cache-control': FOREVER });
+    return new StreamableFile(read.bytes);
   }
 }

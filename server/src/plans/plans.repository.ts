@@ -47,10 +47,7 @@ const keptOf = ({ id, version, chosen, wanted, follows, createdAt, body, tests }
 const PLANS_OF_PANEL = `SELECT id, version, chosen, wanted, follows, "createdAt", body, tests FROM plans
   WHERE "jobId" = $1 AND "panelId" = $2`;
 
-const NEWEST_FIRST: [string, string][] = [
-  ['createdAt', 'DESC'],
-  ['id', 'ASC'],
-];
+const NEWEST_FIRST: [string, string][] = [['seq', 'DESC']];
 const subjectOf = ({ job, panel }: PanelParams): string => `jobs/${job}/panels/${panel}/plans`;
 
 /** Plans in one snapshot, looked up by their whole address. */
@@ -58,7 +55,7 @@ export class PlansReader {
   constructor(protected readonly tx: Read) {}
 
   async latest({ job, panel }: PanelParams): Promise<KeptPlan | null> {
-    const newest = `${PLANS_OF_PANEL} ORDER BY "createdAt" DESC, id LIMIT 1`;
+    const newest = `${PLANS_OF_PANEL} ORDER BY seq DESC LIMIT 1`;
     const [row] = await this.tx.sql.rows<Row>(newest, job, panel);
     return row ? keptOf(row) : null;
   }
@@ -72,7 +69,7 @@ export class PlansReader {
        JOIN panels ON panels."jobId" = jobs.id AND panels.id = plans."panelId"
        WHERE jobs."shopId" = $1 AND jobs."archivedAt" IS NULL AND jobs."removedAt" IS NULL
          AND panels."removedAt" IS NULL AND chosen IS NOT NULL
-         AND plans."createdAt" = (SELECT MAX(newer."createdAt") FROM plans AS newer
+         AND plans.seq = (SELECT MAX(newer.seq) FROM plans AS newer
            WHERE newer."jobId" = plans."jobId" AND newer."panelId" = plans."panelId")
        ORDER BY jobs.title, "panelId"`,
       shopId,
@@ -115,11 +112,20 @@ export class PlansWriter extends PlansReader {
     const id = randomUUID();
     const choice = choiceAfter(await this.latest(key), plan);
     const { chosen } = choice;
-    const fields = { id, jobId: job, panelId: panel, ...choice, formatVersion: PLAN_FORMAT, body: plan };
+    const seq = await this.nextSeq();
+    const fields = { id, jobId: job, panelId: panel, seq, ...choice, formatVersion: PLAN_FORMAT, body: plan };
     const { createdAt } = await tables.plans.create(fields);
     await this.prune(key);
     note({ subject: subjectOf(key), kind: 'plan.made', body: { id, chosen } });
     return { id, version: 1, ...choice, createdAt, plan, tests: null };
+  }
+
+  /** Plans are in the order in which they were made; a clock may have been wrong. */
+  private async nextSeq(): Promise<number> {
+    const [row] = await this.tx.sql.rows<{ readonly last: number | null }>(
+      'SELECT MAX(seq) AS last FROM plans',
+    );
+    return Number(row?.last ?? 0) + 1;
   }
 
   private async prune({ job, panel }: PanelParams): Promise<void> {

@@ -2,8 +2,6 @@ import type { Write } from '../database/database.ts';
 
 /** Work on its way into one transaction: what it comes to, and who waits for it. */
 interface Waiting<T> {
-  /** What it is about: work about the same is done in its order, other work beside it. */
-  readonly about: string;
   readonly work: (tx: Write) => Promise<T>;
   readonly done: (value: T) => void;
   readonly failed: (error: unknown) => void;
@@ -14,7 +12,7 @@ const MOST_TOGETHER = 64;
 
 /**
  * Entries of many tablets, written together: the disk is waited for once, not for each. Each is told only when all are
- * on the disk. Work of an entry checks before it writes; what it throws is its own, and the others go on.
+ * on the disk. What the work of an entry throws is its own: nothing of it holds, and the others go on.
  */
 export class EntryLine {
   private waiting: Waiting<unknown>[] = [];
@@ -22,9 +20,9 @@ export class EntryLine {
 
   constructor(private readonly write: (work: (tx: Write) => Promise<void>) => Promise<void>) {}
 
-  enter<T>(about: string, work: (tx: Write) => Promise<T>): Promise<T> {
+  enter<T>(work: (tx: Write) => Promise<T>): Promise<T> {
     return new Promise<T>((done, failed) => {
-      this.waiting.push({ about, work, done: done as (value: unknown) => void, failed });
+      this.waiting.push({ work, done: done as (value: unknown) => void, failed });
       void this.run();
     });
   }
@@ -44,18 +42,11 @@ export class EntryLine {
     const tellers: (() => void)[] = [];
     try {
       await this.write(async (tx) => {
-        const lastAbout = new Map<string, Promise<unknown>>();
-        for (const { about, work, done, failed } of together) {
-          const before = lastAbout.get(about) ?? Promise.resolve();
-          const ended = before
-            .then(() => work(tx))
-            .then(
-              (value) => tellers.push(() => done(value)),
-              (error: unknown) => tellers.push(() => failed(error)),
-            );
-          lastAbout.set(about, ended);
-        }
-        await Promise.all(lastAbout.values());
+        for (const { work, done, failed } of together)
+          await tx.apart(work).then(
+            (value) => tellers.push(() => done(value)),
+            (error: unknown) => tellers.push(() => failed(error)),
+          );
       });
       for (const tell of tellers) tell();
     } catch (error) {

@@ -45,5 +45,18 @@ function rowOf({ entry, jobTitle, panelName, isWithdrawn }: FoundEntry): string[
   ].map(asText);
 }
 
-export const recordTable = (entries: readonly FoundEntry[]): string =>
-  Papa.unparse({ fields: [...COLUMNS], data: entries.map(rowOf) });
+/** The table in parts, one for each page of entries; the first has the names of the columns. */
+export async function* recordTable(pages: AsyncIterable<readonly FoundEntry[]>): AsyncGenerator<string> {
+  yield Papa.unparse([[...COLUMNS]]);
+  for await (const entries of pages) yield `\r\n${Papa.unparse(entries.map(rowOf))}`;
+}
+
+/** The same entries as one JSON list, in parts. */
+export async function* recordList(pages: AsyncIterable<readonly FoundEntry[]>): AsyncGenerator<string> {
+  let mark = '[';
+  for await (const entries of pages) {
+    yield `${mark}${entries.map((entry) => JSON.stringify(entry)).join(',\n')}`;
+    mark = ',\n';
+  }
+  yield mark === '[' ? '[]' : ']';
+}

@@ -1,8 +1,10 @@
-import { Body, Controller, Get, Header, HttpCode, Param, Post, Query } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, Post, Query, StreamableFile } from '@nestjs/common';
+import { Readable } from 'node:stream';
 import type { NewEntry } from '@blue-ledge/core';
 import { panelParams, type PanelParams } from '../http/params.ts';
 import { ZodPipe } from '../http/zod.pipe.ts';
 import { entryBodySchema, recordQuerySchema, type RecordQuery } from './record.schemas.ts';
+import { recordList, recordTable } from './record-table.ts';
 import { RecordService } from './record.service.ts';
 
 /** The record of one panel. */
@@ -43,16 +45,17 @@ export class RecordController {
 
   /** All that a query finds, as a table (CSV). */
   @Get('table')
-  @Header('content-type', 'text/csv; charset=utf-8')
-  @Header('content-disposition', 'attachment; filename="record.csv"')
   table(@Query(new ZodPipe(recordQuerySchema)) query: RecordQuery) {
-    return this.record.table(query);
+    return saved(recordTable(this.record.all(query)), 'text/csv; charset=utf-8', 'record.csv');
   }
 
   /** All that a query finds, as JSON. */
   @Get('file')
-  @Header('content-disposition', 'attachment; filename="record.json"')
   file(@Query(new ZodPipe(recordQuerySchema)) query: RecordQuery) {
-    return this.record.all(query);
+    return saved(recordList(this.record.all(query)), 'application/json; charset=utf-8', 'record.json');
   }
 }
+
+/** A file that is sent as it is made. */
+const saved = (parts: AsyncIterable<string>, type: string, name: string): StreamableFile =>
+  new StreamableFile(Readable.from(parts), { type, disposition: `attachment; filename="${name}"` });

@@ -1,10 +1,13 @@
 import {
   NO_HASH,
   chained,
+  heldOf,
   type Entry,
+  type FoundEntry,
   type NewEntry,
   type PanelState,
   type RecordFacets,
+  type RecordHead,
   type RecordPage,
 } from '@blue-ledge/core';
 import type { Read, Write } from '../database/database.ts';
@@ -45,10 +48,19 @@ interface FacetPanelRow {
 
 interface FoundRow extends EntryRow {
   readonly jobId: string;
-  readonly title: string;
   readonly panelId: string;
-  readonly panel: unknown;
+  readonly at: string;
+  readonly seq: number;
   readonly isWithdrawn: number;
+}
+
+/** The last entry of a page, behind which the next one begins. */
+export type PageEnd = Pick<FoundRow, 'at' | 'jobId' | 'panelId' | 'seq'>;
+
+interface FoundPage {
+  readonly entries: FoundEntry[];
+  /** Null where there was none. */
+  readonly end: PageEnd | null;
 }
 
 /** A panel with a record, and how far it goes. */
@@ -80,6 +92,11 @@ function progressOf({ handedAt, workedAt, defectAt, baseAt }: ProgressRow): Prog
 const OPEN_PANELS = `FROM entries JOIN jobs ON jobs.id = entries."jobId" AND jobs."removedAt" IS NULL
   JOIN panels ON panels."jobId" = entries."jobId" AND panels.id = entries."panelId" AND panels."removedAt" IS NULL`;
 
+const FOUND = `SELECT entries."jobId", entries."panelId", entries.at, entries.seq, entries.entry, entries."isWithdrawn"
+  ${OPEN_PANELS}`;
+const NEWEST_FIRST =
+  'ORDER BY entries.at DESC, entries."jobId" DESC, entries."panelId" DESC, entries.seq DESC';
+
 const REMOVED_PANELS = `FROM panels JOIN jobs ON jobs.id = panels."jobId"
     AND (jobs."removedAt" IS NOT NULL OR panels."removedAt" IS NOT NULL)
   JOIN entries ON entries."jobId" = panels."jobId" AND entries."panelId" = panels.id`;
@@ -90,6 +107,15 @@ const likeText = (text: string): string => `%${text.toLowerCase().replaceAll(/[\
 interface Where {
   readonly text: string;
   readonly values: string[];
+}
+
+/** What events about the record of a panel are about. */
+export const recordSubject = ({ job, panel }: PanelParams): string => `jobs/${job}/panels/${panel}/record`;
+
+/** Ids of the photos that an entry names, or puts in the place of others. */
+export function photosIn({ body }: Entry): string[] {
+  const { photoId, body: instead } = body as { photoId?: string; body?: { photoId?: string } | null };
+  return [photoId ?? [], instead?.photoId ?? []].flat();
 }
 
 /** The conditions of a query, each word of its text by itself. */
@@ -237,12 +263,38 @@ export class RecordReader {
     const rows = await this.tx.sql.rows<EntryRow>(
       `SELECT entry FROM entries WHERE kind IN ('photo', 'correction')`,
     );
-    return new Set(
-      rows.flatMap(({ entry }) => {
-        const { body } = jsonOf<{ body: { photoId?: string; body?: { photoId?: string } | null } }>(entry);
-        return [body.photoId ?? [], body.body?.photoId ?? []].flat();
-      }),
+    return new Set(rows.flatMap(({ entry }) => photosIn(jsonOf<Entry>(entry))));
+  }
+
+  /** Whether anything was ever written of a panel. */
+  async has({ job, panel }: PanelParams): Promise<boolean> {
+    const rows = await this.tx.sql.rows(
+      'SELECT 1 FROM entries WHERE "jobId" = $1 AND "panelId" = $2 LIMIT 1',
+      job,
+      panel,
     );
+    return rows.length > 0;
+  }
+
+  /** Which of some jobs have panels of which something was written. */
+  async jobsWithRecord(jobIds: readonly string[]): Promise<ReadonlySet<string>> {
+    const rows = await this.tx.sql.rows<{ readonly jobId: string }>(
+      `SELECT DISTINCT "jobId" FROM entries
+        WHERE "jobId" IN (${jobIds.map((_, i) => `$${i + 1}`).join(', ') || 'NULL'})`,
+      ...jobIds,
+    );
+    return new Set(rows.map(({ jobId }) => jobId));
+  }
+
+  /** How a record stands by the chain of events; nothing where the shop wrote none of it. */
+  async headSaid(key: PanelParams): Promise<RecordHead | undefined> {
+    const [row] = await this.tx.sql.rows<{ readonly body: unknown }>(
+      `SELECT body FROM events WHERE subject = $1 AND kind LIKE 'record.%' ORDER BY seq DESC LIMIT 1`,
+      recordSubject(key),
+    );
+    if (!row) return undefined;
+    const { n, hash } = jsonOf<{ n: number; hash: string }>(row.body);
+    return { entries: n, head: hash };
   }
 
   /** Panels of a shop with a record, those that were worked on last first. */
@@ -266,21 +318,51 @@ export class RecordReader {
         )[0]!.n,
       );
     const rows = await this.tx.sql.rows<FoundRow>(
-      `SELECT entries."jobId", entries."panelId", jobs.title, panels.body AS panel, entries.entry, entries."isWithdrawn"
-         ${OPEN_PANELS} ${text}
-         ORDER BY entries.at DESC, entries."jobId" DESC, entries."panelId" DESC, entries.seq DESC
-         LIMIT ${query.limit} OFFSET ${query.offset}`,
+      `${FOUND} ${text} ${NEWEST_FIRST} LIMIT ${query.limit} OFFSET ${query.offset}`,
       ...values,
     );
-    const entries = rows.map(({ jobId, panelId, title, panel, entry, isWithdrawn }) => ({
+    const entries = await this.named(rows);
+    return { entries, nEntries: (await count('FROM entries')) - (await count(REMOVED_PANELS)) };
+  }
+
+  /** So many entries of all that a query finds, the newest first, behind those that were read so far. */
+  async pageBehind(query: RecordQuery, end: PageEnd | null, limit: number): Promise<FoundPage> {
+    const { text, values } = whereOf(query);
+    const places = [1, 2, 3, 4].map((n) => `$${values.length + n}`).join(', ');
+    const behind = end && `(entries.at, entries."jobId", entries."panelId", entries.seq) < (${places})`;
+    const where = behind ? (text ? `${text} AND ${behind}` : `WHERE ${behind}`) : text;
+    const rows = await this.tx.sql.rows<FoundRow>(
+      `${FOUND} ${where} ${NEWEST_FIRST} LIMIT ${limit}`,
+      ...values,
+      ...(end ? [end.at, end.jobId, end.panelId, end.seq] : []),
+    );
+    return { entries: await this.named(rows), end: rows.at(-1) ?? null };
+  }
+
+  /** Entries with the names of their jobs and panels, each asked for once: a panel's body is large. */
+  private async named(rows: readonly FoundRow[]): Promise<FoundEntry[]> {
+    const names = new Map<string, { readonly jobTitle: string; readonly panelName: string }>();
+    for (const { jobId, panelId } of rows) {
+      const key = `${jobId}/${panelId}`;
+      if (!names.has(key)) names.set(key, await this.namesOf(jobId, panelId));
+    }
+    return rows.map(({ jobId, panelId, entry, isWithdrawn }) => ({
       jobId,
-      jobTitle: title,
       panelId,
-      panelName: jsonOf<{ name?: string }>(panel).name ?? panelId,
+      ...names.get(`${jobId}/${panelId}`)!,
       isWithdrawn: isWithdrawn !== 0,
       entry: jsonOf<Entry>(entry),
     }));
-    return { entries, nEntries: (await count('FROM entries')) - (await count(REMOVED_PANELS)) };
+  }
+
+  private async namesOf(jobId: string, panelId: string) {
+    const [row] = await this.tx.sql.rows<{ readonly title: string; readonly panel: unknown }>(
+      `SELECT jobs.title, panels.body AS panel FROM panels JOIN jobs ON jobs.id = panels."jobId"
+         WHERE panels."jobId" = $1 AND panels.id = $2`,
+      jobId,
+      panelId,
+    );
+    return { jobTitle: row!.title, panelName: jsonOf<{ name?: string }>(row!.panel).name ?? panelId };
   }
 
   /** How far panels are whose work has begun, by `job/panel`. */
@@ -313,9 +395,9 @@ export class RecordWriter extends RecordReader {
     const next = chained(entry, hash) as Entry;
     await this.insert(key, seq + 1, next);
     this.tx.note({
-      subject: `jobs/${key.job}/panels/${key.panel}/record`,
+      subject: recordSubject(key),
       kind: 'record.entered',
-      body: { id: entry.id, hash: next.hash },
+      body: { id: entry.id, n: seq + 1, hash: next.hash },
     });
     return next;
   }
@@ -323,6 +405,12 @@ export class RecordWriter extends RecordReader {
   /** Takes a whole chain in, as it was written elsewhere. */
   async take(key: PanelParams, chain: readonly Entry[]): Promise<void> {
     for (const [i, entry] of chain.entries()) await this.insert(key, i + 1, entry);
+    const last = chain.at(-1);
+    if (!last) return;
+    const { withdrawn } = heldOf(chain);
+    for (const { id } of withdrawn) await this.withdraw(key, id, true);
+    const body = { n: chain.length, hash: last.hash };
+    this.tx.note({ subject: recordSubject(key), kind: 'record.taken', body });
   }
 
   /** What a correction makes of the entry that it speaks of: it did not happen, or it did after all. */

@@ -1,5 +1,6 @@
 import { DEFECTS, ENTRY_KINDS, idSchema, newEntrySchema, type NewEntry } from '@blue-ledge/core';
 import { z } from 'zod';
+import { searchText } from '../http/params.ts';
 
 /** Queries and bodies of requests about the record. */
 
@@ -11,10 +12,10 @@ export const entryBodySchema = newEntrySchema.refine(
 const MOST_A_PAGE = 200;
 const whole = z.coerce.number().int('must be a whole number').min(0, 'must be 0 or more');
 const day = z.iso.date('must be a day such as 2026-12-07');
-const word = z.string().trim().max(120);
+const word = searchText(120).unwrap();
 
 export const recordQuerySchema = z.object({
-  text: z.string().trim().max(120, 'must be at most 120 characters').default(''),
+  text: searchText(120),
   job: idSchema.optional(),
   panel: idSchema.optional(),
   kind: z.enum(ENTRY_KINDS).optional(),

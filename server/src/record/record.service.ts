@@ -5,6 +5,7 @@ import {
   isSameJson,
   verifyChain,
   type Entry,
+  type FoundEntry,
   type NewEntry,
   type RecordFacets,
   type RecordPage,
@@ -21,10 +22,10 @@ import { parsedBy } from '../http/zod.pipe.ts';
 import { panelView } from '../jobs/jobs.service.ts';
 import { PhotoStore } from '../photos/photo-store.ts';
 import { PlansReader } from '../plans/plans.repository.ts';
+import { sha256 } from '../database/sha256.ts';
 import { EntryLine } from './entry-line.ts';
-import { recordTable } from './record-table.ts';
 import { utcOffsetOf } from './past.ts';
-import { RecordReader, RecordWriter } from './record.repository.ts';
+import { RecordReader, RecordWriter, type PageEnd } from './record.repository.ts';
 import type { RecordQuery } from './record.schemas.ts';
 
 const MINUTE_MS = 60_000;
@@ -32,8 +33,8 @@ const MINUTE_MS = 60_000;
 const ACTOR = 'bench';
 /** Far more than anybody writes at a bench. */
 const MOST_ENTRY_CHARACTERS = 40_000;
-/** Entries that are saved as one file at most. */
-const MOST_SAVED = 200_000;
+/** Entries that are read at a time where all are saved. */
+const A_PAGE = 400;
 /** A screen's clock is never quite the server's. */
 const LEEWAY_MS = 2 * MINUTE_MS;
 
@@ -64,8 +65,10 @@ export class RecordService implements OnApplicationBootstrap {
   record(key: PanelParams): Promise<RecordView> {
     return this.database.read(async (tx) => {
       await panelView(tx, key);
-      const entries = await new RecordReader(tx).entries(key);
-      return { entries, verified: verifyChain(entries), utcOffsetMin: utcOffsetOf(entries) };
+      const record = new RecordReader(tx);
+      const entries = await record.entries(key);
+      const verified = verifyChain(entries, await record.headSaid(key), sha256);
+      return { entries, verified, utcOffsetMin: utcOffsetOf(entries) };
     });
   }
 
@@ -78,16 +81,14 @@ export class RecordService implements OnApplicationBootstrap {
     return this.database.read((tx) => new RecordReader(tx).page(query));
   }
 
-  /** All entries that a query finds, the newest first. */
-  async all(query: RecordQuery): Promise<RecordPage['entries']> {
-    return (
-      await this.database.read((tx) => new RecordReader(tx).page({ ...query, offset: 0, limit: MOST_SAVED }))
-    ).entries;
-  }
-
-  /** The same as a table (CSV). */
-  async table(query: RecordQuery): Promise<string> {
-    return recordTable(await this.all(query));
+  /** All entries that a query finds, the newest first, a few hundred at a time: a record of years fits into no memory. */
+  async *all(query: RecordQuery): AsyncGenerator<readonly FoundEntry[]> {
+    let end: PageEnd | null = null;
+    do {
+      const page = await this.database.read((tx) => new RecordReader(tx).pageBehind(query, end, A_PAGE));
+      if (page.entries.length > 0) yield page.entries;
+      end = page.entries.length < A_PAGE ? null : page.end;
+    } while (end);
   }
 
   /**
@@ -95,7 +96,7 @@ export class RecordService implements OnApplicationBootstrap {
    * @throws {ProblemError} 404 for a panel that is gone, 409 for a step that is done, 422 for what cannot be
    */
   enter(key: PanelParams, entry: NewEntry): Promise<Entry> {
-    return this.line.enter(`${key.job}/${key.panel}`, async (tx) => {
+    return this.line.enter(async (tx) => {
       const record = new RecordWriter(tx);
       const standing = await record.standing(key, entry.id);
       if (standing.known) return this.sameAs(standing.known, entry);
@@ -158,11 +159,12 @@ export class RecordService implements OnApplicationBootstrap {
   }
 
   private checkTime(at: string, made: Date): void {
-    const atMs = Date.parse(at);
-    if (atMs > Date.now() + LEEWAY_MS)
+    const [atMs, nowMs] = [Date.parse(at), Date.now()];
+    if (atMs > nowMs + LEEWAY_MS)
       throw refused('at', 'lies ahead: what is entered has happened. Give the time at which it did.');
-    // To the minute, as people give times.
-    if (atMs < made.getTime() - LEEWAY_MS)
+    // To the minute, as people give times. A job that was made by a clock that was ahead says nothing of when.
+    const madeMs = made.getTime();
+    if (madeMs <= nowMs && atMs < madeMs - LEEWAY_MS)
       throw refused(
         'at',
         `lies before the job was made (${dayjs(made).format('D MMM YYYY, HH:mm')}). Give the time at which it was done since.`,

@@ -64,7 +64,7 @@ const PANELS = `SELECT jobs.id AS "jobId", jobs.title, jobs.body AS job, panels.
   LEFT JOIN plans ON plans."jobId" = panels."jobId" AND plans."panelId" = panels.id
     AND plans.id = (SELECT newest.id FROM plans AS newest
       WHERE newest."jobId" = panels."jobId" AND newest."panelId" = panels.id
-      ORDER BY newest."createdAt" DESC, newest.id LIMIT 1)
+      ORDER BY newest.seq DESC LIMIT 1)
   WHERE jobs."shopId" = $1 AND jobs."archivedAt" IS NULL AND jobs."removedAt" IS NULL AND panels."removedAt" IS NULL
   ORDER BY jobs."createdAt", jobs.id, panels.place, panels.id`;
 

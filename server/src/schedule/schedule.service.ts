@@ -156,14 +156,28 @@ function askOf(inputs: Inputs, now: DatedStart, kind: Kind): ScheduleAsk {
   };
 }
 
-/** @throws {ProblemError} 422 for a panel that is in no open job of the shop */
-function mustBeOpen(moves: readonly ScheduleMove[], { panels }: Inputs): void {
-  const known = new Set(panels.map(({ jobId, panelId }) => `${jobId} ${panelId}`));
-  const unknown = moves.findIndex(({ jobId, panelId }) => !known.has(`${jobId} ${panelId}`));
-  if (unknown >= 0)
-    throw new ProblemError(422, 'The work was not moved.', [
-      { path: `moves.${unknown}.panelId`, message: 'is no panel of an open job of this shop' },
-    ]);
+/** Why a move is about nothing that can be moved; null where it is. */
+function whyNotMoved(
+  { jobId, panelId, n, at }: ScheduleMove,
+  { panels }: Inputs,
+): [field: string, why: string] | null {
+  const panel = panels.find((each) => each.jobId === jobId && each.panelId === panelId);
+  if (!panel) return ['panelId', 'is no panel of an open job of this shop'];
+  // Letting go of a step that is gone leaves nothing behind.
+  if (at === null) return null;
+  const { plan, systemId, past } = panel;
+  const system = plan?.systems.find(({ id }) => id === (systemId ?? plan.chosen));
+  if (n > (system?.acts.length ?? 0)) return ['n', 'is no step of the system that this panel is worked by'];
+  return past?.doneSteps.includes(n) ? ['n', 'is a step that was done already'] : null;
+}
+
+/** @throws {ProblemError} 422 for a step that is not there */
+function mustBeThere(moves: readonly ScheduleMove[], inputs: Inputs): void {
+  const problems = moves.flatMap((move, i) => {
+    const why = whyNotMoved(move, inputs);
+    return why ? [{ path: `moves.${i}.${why[0]}`, message: why[1] }] : [];
+  });
+  if (problems.length > 0) throw new ProblemError(422, 'The work was not moved.', problems);
 }
 
 const viewOf = (
@@ -271,7 +285,7 @@ export class ScheduleService {
       async (keep) => {
         const inputs = await this.database.write(asked.actor, async (tx) => {
           const before = await inputsOf(tx, shopId);
-          mustBeOpen(moves, before);
+          mustBeThere(moves, before);
           const writer = new ScheduleWriter(tx);
           for (const move of moves) await writer.move(shopId, move);
           return { ...before, moves: await writer.moves(shopId), before };
@@ -291,7 +305,7 @@ export class ScheduleService {
   /** What moves would come to, by the whole schedule; nothing is kept. */
   async trial(shopId: string, { moves }: ScheduleMoves, gone: AbortSignal): Promise<ScheduleChanges> {
     const inputs = await this.database.read((tx) => inputsOf(tx, shopId));
-    mustBeOpen(moves, inputs);
+    mustBeThere(moves, inputs);
     const others = inputs.moves.filter((move) => !moves.some((other) => isSame(move, other)));
     const tried = { ...inputs, moves: [...others, ...moves] };
     const made = await this.planner.schedule(askOf(tried, this.now(), 'keep'), {
@@ -369,6 +383,8 @@ export class ScheduleService {
     try {
       const made = await this.planner.schedule(ask, { ...(gone ? { gone } : {}), onProgress });
       return await this.database.write(actor, async (tx) => {
+        // It took a while: the shop may be gone since.
+        if (!(await new ShopsReader(tx).byId(shopId))) throw notFound(`Shop "${shopId}"`);
         const writer = new ScheduleWriter(tx);
         if (letsGo) await writer.letGoOfAll(shopId);
         const kept = await writer.keep(shopId, {

@@ -1,9 +1,10 @@
-import type { ProductSheet } from '@blue-ledge/core';
+import { sheetSchema, type ProductSheet } from '@blue-ledge/core';
 import { Injectable } from '@nestjs/common';
 import { isDeepStrictEqual } from 'node:util';
 import { Database, type Read } from '../database/database.ts';
 import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import { ProblemError, notFound, stale } from '../http/problem.ts';
+import { mustBeKnown } from '../http/zod.pipe.ts';
 import { ShopsReader, ShopsWriter } from '../shops/shops.repository.ts';
 import type { SheetParams, SheetPut } from './shelf.schemas.ts';
 
@@ -55,6 +56,7 @@ export class ShelfService {
       // Sent again after an answer that did not arrive: it is kept already.
       if (now && isSameSheet(now, sheet)) return now;
       if ((now?.version ?? 0) !== from) throw stale(sheet, now);
+      mustBeKnown(sheetSchema, sheet, now ?? {}, 'sheet');
       const [kept] = await shops.putSheets(shop, [{ ...sheet, version: from + 1 }]);
       return kept!;
     });
@@ -79,6 +81,8 @@ export class ShelfService {
         const now = known.get(sheet.id);
         return !now || !isSameSheet(now, sheet);
       });
+      for (const sheet of differs)
+        mustBeKnown(sheetSchema, sheet, known.get(sheet.id) ?? {}, `sheets.${sheets.indexOf(sheet)}`);
       await shops.putSheets(
         shop,
         differs.map((sheet) => ({ ...sheet, version: (known.get(sheet.id)?.version ?? 0) + 1 })),

@@ -12,7 +12,7 @@ import { ClocksWriter } from '../clocks/clocks.repository.ts';
 import { Database } from '../database/database.ts';
 import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import { ProblemError, notFound, stale } from '../http/problem.ts';
-import { parsedBy } from '../http/zod.pipe.ts';
+import { mustBeKnown, parsedBy } from '../http/zod.pipe.ts';
 import { ShopsReader, ShopsWriter } from './shops.repository.ts';
 import type { ShopAdd, ShopPatch } from './shops.schemas.ts';
 
@@ -21,7 +21,9 @@ function withFields(shop: Shop, fields: object, things: ShopThings = {}): Shop {
   const merged = Object.entries(withThings({ ...shop, ...fields }, things)).filter(
     ([, value]) => value !== null,
   );
-  return parsedBy(shopSchema, Object.fromEntries(merged), 'shop');
+  const next = parsedBy(shopSchema, Object.fromEntries(merged), 'shop');
+  mustBeKnown(shopSchema, next, shop, 'shop');
+  return next;
 }
 
 /** Shops: where work is done, and by which figures, schools and sheets. */
@@ -73,6 +75,7 @@ export class ShopsService {
           409,
           `${nJobs === 1 ? 'A job is' : `${nJobs} jobs are`} planned for this shop, archived ones and those that were removed lately counted. Give ${nJobs === 1 ? 'it' : 'them'} another shop first.`,
         );
+      await new ClocksWriter(tx).leaveShop(id);
       await shops.remove(id);
       return { removed: now };
     });

@@ -1,4 +1,5 @@
 import {
+  canSchema,
   leftAfter,
   type Can,
   type CanMove,
@@ -11,6 +12,8 @@ import { isDeepStrictEqual } from 'node:util';
 import { Database, type Read } from '../database/database.ts';
 import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import { ProblemError, notFound, stale } from '../http/problem.ts';
+import { wallTimeOf } from '../clocks/wall-time.ts';
+import { mustBeKnown } from '../http/zod.pipe.ts';
 import { PlannerService } from '../planning/planner.service.ts';
 import { PlansReader } from '../plans/plans.repository.ts';
 import { ShopsReader } from '../shops/shops.repository.ts';
@@ -22,10 +25,10 @@ async function mustBeHere(tx: Read, shop: string): Promise<void> {
   if (!(await new ShopsReader(tx).byId(shop))) throw notFound(`Shop "${shop}"`);
 }
 
-/** On the day that something is first taken from it a can is opened. */
+/** On the day, by the shop’s own calendar, that something is first taken from it a can is opened. */
 const opened = (can: Can, move: CanMove): Can =>
   move.kind === 'pour' && can.openedOn === undefined
-    ? { ...can, openedOn: new Date().toISOString().slice(0, 10) }
+    ? { ...can, openedOn: wallTimeOf(Date.now()).startOn }
     : can;
 
 /** Cans of a shop: what is left in them, what was taken, and what the plans of its open jobs need. */
@@ -64,10 +67,12 @@ export class StockService {
       const now = await stock.byId(shop, id);
       if (!now) {
         if (from !== 0) throw notFound(`Can "${id}"`);
+        mustBeKnown(canSchema, can, {}, 'can');
         return stock.insert(shop, can);
       }
       if (isDeepStrictEqual(now.can, can)) return now;
       if (now.version !== from) throw stale(can, now);
+      mustBeKnown(canSchema, can, now.can, 'can');
       return stock.update(shop, can, now);
     });
   }

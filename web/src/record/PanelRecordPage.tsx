@@ -1,13 +1,17 @@
 import {
+  brokenWords,
+  cardCode,
   dayText,
   foldRecord,
   heldOf,
+  matchCard,
   regionsOf,
   stepTitle,
   verifyChain,
   type Entry,
   type Holding,
   type Panel,
+  type Verified,
 } from '@blue-ledge/core';
 import { Button, Input } from 'antd';
 import dayjs from 'dayjs';
@@ -66,7 +70,7 @@ export function PanelRecordPage() {
         <Link to="/record">All entries</Link>
       </div>
       <RefusedEntries refused={record.refused} />
-      <Chain entries={record.kept.entries} nWaiting={record.waiting.length} />
+      <Chain entries={record.kept.entries} verified={record.kept.verified} nWaiting={record.waiting.length} />
       <div className="panel-record">
         <section aria-labelledby="entries-head">
           <h2 id="entries-head">Entries, the newest first</h2>
@@ -168,26 +172,28 @@ function FoundMap({ held, panel }: { readonly held: readonly Holding[]; readonly
   );
 }
 
-const CODE_LETTERS = 12;
-/** Shorter ones fit by chance. */
-const LEAST_CODE = 8;
+interface ChainProps {
+  readonly entries: readonly Entry[];
+  /** What the server found, which knows by its own chain what was written. */
+  readonly verified: Verified | undefined;
+  readonly nWaiting: number;
+}
 
 /** Whether the record is as it was written, and the code that stands for it. */
-function Chain({ entries, nWaiting }: { readonly entries: readonly Entry[]; readonly nWaiting: number }) {
-  const verified = useMemo(() => verifyChain(entries), [entries]);
-  if (entries.length === 0) return null;
-  const { firstBroken, head } = verified;
+function Chain({ entries, verified, nWaiting }: ChainProps) {
+  const own = useMemo(() => verifyChain(entries), [entries]);
+  const { firstBroken } = own.intact && verified ? verified : own;
+  if (entries.length === 0 && !firstBroken) return null;
   return (
     <p className={firstBroken ? 'problem chain' : 'chain'} role="status">
       {firstBroken ? (
         <>
-          <CloseSquareOutlined /> <b>This record is not as it was written.</b> Entry {firstBroken.index + 1}:{' '}
-          {firstBroken.why}.
+          <CloseSquareOutlined /> <b>This record is not as it was written:</b> {brokenWords(firstBroken)}.
         </>
       ) : (
         <>
           <CheckOutlined /> The chain of {entries.length} {entries.length === 1 ? 'entry' : 'entries'} is
-          whole. Code <code>{head.slice(0, CODE_LETTERS)}</code>
+          whole. Code <code>{cardCode(own)}</code>
         </>
       )}
       {nWaiting > 0 && ` ${nWaiting} more on the way.`}
@@ -199,17 +205,16 @@ function Chain({ entries, nWaiting }: { readonly entries: readonly Entry[]; read
 /** Whether a card belongs to this record: its code is that of one of the entries. */
 function CodeCheck({ entries }: { readonly entries: readonly Entry[] }) {
   const [code, setCode] = useState('');
-  const asked = code.trim().toLowerCase();
-  const nth = asked.length < LEAST_CODE ? -1 : entries.findIndex(({ hash }) => hash.startsWith(asked));
+  const match = matchCard(entries, code);
   return (
     <label className="code-check">
       <span>Code of a card</span>
       <Input value={code} maxLength={64} onChange={({ target }) => setCode(target.value)} />
-      {asked.length >= LEAST_CODE && (
+      {match && (
         <b>
-          {nth < 0
-            ? 'no entry of this record has it: they do not belong together'
-            : `belongs to this record, as it was after entry ${nth + 1} of ${entries.length}`}
+          {'why' in match
+            ? `does not belong to this record: ${match.why}`
+            : `belongs to this record, as it was after entry ${match.nEntries} of ${entries.length}`}
         </b>
       )}
     </label>

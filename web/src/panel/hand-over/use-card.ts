@@ -57,7 +57,7 @@ export function useCard(
       ? plan.plan.inputs
       : { panel: view.panel, shop: view.shop, target: view.target };
     const fold = foldRecord(task, entries, { utcOffsetMin: kept?.utcOffsetMin ?? 0, now });
-    return handOverCard(fold, entries, { head: kept?.verified.head, plan: worked });
+    return handOverCard(fold, entries, { kept: kept?.verified, plan: worked });
   }, [plan, worked, entries, kept, view, now]);
   const nowMin = (nowMs - zeroMsOf(card, kept?.utcOffsetMin ?? 0)) / MINUTE_MS;
   const state = cardState(card, nowMin);

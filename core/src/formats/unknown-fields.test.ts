@@ -1,0 +1,46 @@
+import { z } from 'zod';
+import { panelSchema } from '../survey/panel.ts';
+import { shopSchema } from '../survey/shop.ts';
+import { panelOf } from '../testing/bench.ts';
+import { sizeOfFields, unknownFields } from './unknown-fields.ts';
+
+const schema = z.looseObject({
+  id: z.string(),
+  list: z.array(z.looseObject({ n: z.number() })).optional(),
+  either: z
+    .discriminatedUnion('kind', [
+      z.looseObject({ kind: z.literal('a'), x: z.number() }),
+      z.looseObject({ kind: z.literal('b'), y: z.number() }),
+    ])
+    .optional(),
+  by: z.record(z.string(), z.looseObject({ v: z.number() })).optional(),
+  any: z.looseObject({}).optional(),
+  trimmed: z.string().transform(Number).optional(),
+});
+
+test.each([
+  [{ id: 'x' }, []],
+  [{ id: 'x', more: 1 }, ['more']],
+  [{ id: 'x', list: [{ n: 1 }, { n: 2, m: { deep: 1 } }] }, ['list.1.m']],
+  [{ id: 'x', either: { kind: 'b', y: 1, x: 2 } }, ['either.x']],
+  [{ id: 'x', by: { first: { v: 1, w: 2 } } }, ['by.first.w']],
+  [{ id: 'x', any: { thing: 1 }, trimmed: '3' }, []],
+])('%j has unknown %j', (value, paths) => {
+  expect(unknownFields(schema, value)).toEqual(paths);
+});
+
+test('a panel of the survey and a shop have none; what is put into them is found at any depth', () => {
+  const panel = panelOf([
+    { stack: 'steel', areaM2: 1, findings: [{ kind: 'coarse-scratches', grit: 'P80' }] },
+  ]);
+  expect(unknownFields(panelSchema, panel)).toEqual([]);
+  expect(unknownFields(shopSchema, shopSchema.parse({ celsius: 18, rules: { labourPerHour: 70 } }))).toEqual(
+    [],
+  );
+  const [zone] = panel.zones;
+  const odd = { ...panel, note: 'x', zones: [{ ...zone, findings: [{ ...zone!.findings[0], shade: 'y' }] }] };
+  expect(unknownFields(panelSchema, odd)).toEqual(['note', 'zones.0.findings.0.shade']);
+  expect(sizeOfFields(odd, ['note', 'zones.0.findings.0.shade'])).toBe(
+    'note'.length + 3 + 'zones.0.findings.0.shade'.length + 3,
+  );
+});
