@@ -1,5 +1,4 @@
 import type { JobsPage } from '@blue-ledge/core';
-import { Database } from '../src/database/database.ts';
 import { TestServer, demoJob } from './server.ts';
 
 /** Jobs without a file: made, found, copied, put away, removed and put back. */
@@ -81,19 +80,6 @@ test('it is removed, not twice and not over a change, and put back as it was', a
   expect((await page()).jobs).toEqual([]);
   await server.http.post('/api/jobs/bus-6/put-back').expect(201);
   expect((await server.http.get('/api/jobs/bus-6')).body).toEqual(before);
-});
-
-test('a removed job makes room for one of its name, and is forgotten after a month', async () => {
-  await server.http.delete('/api/jobs/bus-6').send({ version: 1 }).expect(200);
-  await server.http.post('/api/jobs').send(demoJob()).expect(201);
-  await server.http.post('/api/jobs/bus-6/put-back').expect(404);
-  await server.http.delete('/api/jobs/bus-6').send({ version: 1 }).expect(200);
-  const longAgo = new Date(Date.now() - 31 * 24 * 3600 * 1000);
-  await server.app.get(Database).write('test', async ({ tables }) => {
-    await tables.jobs.update({ removedAt: longAgo }, { where: { id: 'bus-6' } });
-  });
-  server = await server.restart();
-  await server.http.post('/api/jobs/bus-6/put-back').expect(404);
 });
 
 test('a job holds two hundred panels and no more', async () => {

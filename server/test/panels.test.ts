@@ -138,17 +138,6 @@ describe('panels of a job', () => {
     expect(names).toEqual(['door', 'hatch', 'nose', 'trim', 'corner', 'lid', 'hood']);
     expect((await server.http.get(`${DOOR}/plans/latest`)).body.plan).toMatchObject({ chosen: second });
   });
-  test('a removed one makes room for another of its id, and does not come back over it', async () => {
-    const { panel } = await seen();
-    await server.http.delete(DOOR).send({ version: 1 }).expect(200);
-    await server.http
-      .post('/api/jobs/bus-6/panels')
-      .send({ panel: { ...panel, name: 'Other door' } })
-      .expect(201);
-    await server.http.post(`${DOOR}/put-back`).expect(404);
-    expect((await seen()).panel.name).toBe('Other door');
-    expect((await server.http.get(`${DOOR}/plans/latest`)).body).toEqual({ plan: null });
-  });
   test('a stale version removes nothing', async () => {
     await server.http.delete(DOOR).send({ version: 7 }).expect(409);
     await seen();

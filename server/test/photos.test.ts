@@ -1,7 +1,8 @@
 import { photoIdOf } from '@blue-ledge/core';
 import { readdirSync, utimesSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { deflateSync, crc32 } from 'node:zlib';
+import { exif, greyPng as png, jpegSegment, pngChunk, smallJpeg, smallWebp } from './pictures.ts';
+import { imageSize } from 'image-size';
 import { DOOR, TestServer } from './server.ts';
 
 /** Photos: kept once each beside the database, by what they are and not by what they are called. */
@@ -11,25 +12,6 @@ beforeEach(async () => {
   server = await TestServer.withDemo();
 });
 afterEach(() => server.stop());
-
-const chunk = (name: string, data: Buffer): Buffer => {
-  const body = Buffer.concat([Buffer.from(name, 'latin1'), data]);
-  const [length, check] = [Buffer.alloc(4), Buffer.alloc(4)];
-  length.writeUInt32BE(data.length);
-  check.writeUInt32BE(crc32(body));
-  return Buffer.concat([length, body, check]);
-};
-
-/** A grey picture. */
-function png(width = 2, height = 2): Buffer {
-  const head = Buffer.alloc(13);
-  head.writeUInt32BE(width, 0);
-  head.writeUInt32BE(height, 4);
-  head.set([8, 0, 0, 0, 0], 8);
-  const lines = deflateSync(Buffer.alloc((Math.min(width, 4) + 1) * Math.min(height, 4), 128));
-  const sign = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);
-  return Buffer.concat([sign, chunk('IHDR', head), chunk('IDAT', lines), chunk('IEND', Buffer.alloc(0))]);
-}
 
 const send = (bytes: Buffer, type = 'image/png') =>
   server.http.post('/api/photos').set('content-type', type).send(bytes);
@@ -99,4 +81,52 @@ test('photos that no entry names go after a day, half written ones too; the othe
     utimesSync(join(folder, name), before, before);
   server = await server.restart();
   expect(files().toSorted()).toEqual([`${named}.png`, `${fresh}.png`].toSorted());
+});
+
+describe('what a camera writes beside a picture does not stay', () => {
+  const SECRET = 'N 53 Harbour Lane, camera 4711';
+  const notes = Buffer.from(SECRET);
+  const kept = async (bytes: Buffer): Promise<Buffer> => {
+    const { body } = await send(bytes).expect(201);
+    const got = await server.http.get(`/api/photos/${body.photoId}`).buffer(true).expect(200);
+    expect(body.photoId).toBe(photoIdOf(got.body as Buffer));
+    return got.body as Buffer;
+  };
+
+  test.each([
+    ['a PNG', png(2, 2, [pngChunk('tEXt', notes), pngChunk('eXIf', notes)]), png()],
+    [
+      'a JPEG',
+      smallJpeg([
+        jpegSegment(0xffe1, exif(1, SECRET)),
+        jpegSegment(0xffed, notes),
+        jpegSegment(0xfffe, notes),
+      ]),
+      smallJpeg(),
+    ],
+    [
+      'a WebP',
+      smallWebp([
+        { name: 'EXIF', data: notes },
+        { name: 'XMP ', data: Buffer.from(`${SECRET}.`) },
+      ]),
+      smallWebp(),
+    ],
+  ])('%s becomes the same picture without it', async (_, noted, plain) => {
+    expect(noted.includes(SECRET)).toBe(true);
+    expect(Buffer.compare(await kept(noted), plain)).toBe(0);
+    expect(Buffer.compare(await kept(plain), plain)).toBe(0);
+  });
+
+  test('a picture that was taken sideways stays the right way up', async () => {
+    const turned = await kept(smallJpeg([jpegSegment(0xffe1, exif(6, SECRET))]));
+    expect(turned.includes(SECRET)).toBe(false);
+    expect(imageSize(turned)).toMatchObject({ orientation: 6 });
+    expect(Buffer.compare(await kept(turned), turned)).toBe(0);
+  });
+
+  test('one that is cut off is kept as far as it goes', async () => {
+    const whole = smallJpeg([jpegSegment(0xffe1, exif(1, SECRET))]);
+    expect((await kept(whole.subarray(0, whole.length - 4))).includes(SECRET)).toBe(false);
+  });
 });

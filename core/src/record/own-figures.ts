@@ -146,7 +146,7 @@ function figureOf(samples: readonly OwnSample[], shop: Shop): OwnFigure[] {
       from: rounded(weightedShare(samples, 0.25)),
       to: rounded(weightedShare(samples, 0.75)),
       inForce: figureInForce(shop, samples[0]!),
-      isEnough: effectiveCount >= LEAST_SAMPLES && 2 * offBy < WIDEST_SHARE * value,
+      isEnough: effectiveCount > LEAST_SAMPLES - 1e-6 && 2 * offBy < WIDEST_SHARE * value,
       isInRange: value >= from && value <= to,
       ...(inAir ? { inAir } : {}),
     },
