@@ -1,7 +1,7 @@
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chainOf } from '@blue-ledge/core';
+import { cardCode, chainOf, type RecordHead } from '@blue-ledge/core';
 import { run } from '../src/run.ts';
 
 /** `record` and `diagnose` on job files whose panels carry a record. */
@@ -25,11 +25,11 @@ const act = (id: string, minute: number, body: object) => ({
   body,
 });
 
-/** A file of the demo whose door has this record. */
-function fileWith(record: readonly object[]): string {
+/** A file of the demo whose door has this record, and says that it ended so. */
+function fileWith(record: readonly object[], recordHead?: RecordHead): string {
   const job = JSON.parse(readFileSync(DEMO, 'utf8'));
   job.panels = job.panels.filter(({ id }: { id: string }) => id === 'door');
-  job.panels[0].record = record;
+  Object.assign(job.panels[0], { record, recordHead });
   const path = join(folder, 'record.ledge.json');
   writeFileSync(path, JSON.stringify(job));
   return path;
@@ -56,7 +56,7 @@ test('record verify: a whole chain answers with its head, a changed one says whe
     code: 2,
     json: { panels: [{ intact: false, firstBroken: { index: 1, id: 'epoxy' } }] },
   });
-  expect(changed.err).toMatch(/entry 2 \(epoxy\): it was changed after it was written/);
+  expect(changed.err).toMatch(/entry 2: it was changed after it was written/);
   // A panel without a record has nothing that could be broken.
   expect((await ledge('record', 'verify', DEMO)).code).toBe(0);
 });
@@ -132,4 +132,24 @@ test('a record with a reading that no gauge shows is refused with its path', asy
 test('record figures: what the records of a job say of its shop', async () => {
   const { json } = await ledge('record', 'figures', fileWith(chainOf([washed])));
   expect(json.figures).toMatchObject([{ rule: 'washMinPerM2', count: 1, isEnough: false }]);
+});
+
+test('record verify: a record that was cut short is found by the end that the file says, and by the card', async () => {
+  const chain = chainOf([washed, primed]);
+  const code = cardCode({ entries: 2, head: chain[1]!.hash });
+  expect(await ledge('record', 'verify', fileWith(chain), '--card', code)).toMatchObject({
+    code: 0,
+    json: { isOfCard: true },
+  });
+  const cut = fileWith(chain.slice(0, 1), { entries: 2, head: chain[1]!.hash });
+  const verified = await ledge('record', 'verify', cut);
+  expect(verified).toMatchObject({ code: 2, json: { panels: [{ intact: false }] } });
+  expect(verified.err).toMatch(/door: entry 1: one entry was taken out behind it: 2 were written/);
+  const whole = await ledge('record', 'verify', fileWith(chain.slice(0, 1)), '--card', code);
+  expect(whole).toMatchObject({ code: 2, json: { isOfCard: false } });
+  expect(whole.err).toMatch(/the card was made of 2 entries, and 1 are here/);
+  const gone = await ledge('record', 'verify', fileWith([], { entries: 2, head: chain[1]!.hash }));
+  expect(gone.err).toMatch(/the whole record was taken out: 2 entries were written/);
+  const bad = await ledge('record', 'verify', fileWith(chain), '--card', 'nothing');
+  expect([bad.code, bad.err]).toEqual([2, expect.stringMatching(/--card "nothing" is no code of a card/)]);
 });

@@ -98,3 +98,140 @@ test('shop settings are checked field by field, and then nothing is saved', asyn
   expect(body.problems[0].path).toBe('shop.celsius');
   expect((await server.http.get('/api/jobs/bus-6')).body).toEqual(job);
 });
+
+test('signs that no keyboard has are no search', async () => {
+  for (const path of ['/api/jobs?text=%00', '/api/record?text=a%00b', '/api/record?product=%07']) {
+    const { body } = await server.http.get(path).expect(400);
+    expect(body.problems[0].message).toMatch(/holds a sign that cannot be typed/);
+  }
+});
+
+describe('fields that nobody knows are refused by their names, and nothing of them is kept', () => {
+  const LARGE = 'x'.repeat(100_000);
+  const shop = async () => (await server.http.get('/api/shops').expect(200)).body[0];
+  const sheet = async () => (await server.http.get('/api/shelf/sheets').expect(200)).body[0];
+  const clock = {
+    id: 'odd',
+    title: 'Tea',
+    work: { kind: 'minutes', minutes: 3, source: 'shop' },
+    startedMs: Date.now(),
+  };
+  const can = { id: 'can-1', sheetId: 'epoxy-1-1', component: 'base', sizeMl: 1000 };
+  const panel = async () => ({ ...(await door()).panel, id: 'odd' });
+
+  test.each<[string, string, () => Promise<{ status: number; body: { problems: { path: string }[] } }>]>([
+    [
+      'a new shop',
+      'shop.colour',
+      async () => server.http.post('/api/shops').send({ name: 'Odd', shop: { colour: LARGE } }),
+    ],
+    [
+      'a shop',
+      'shop.colour',
+      async () => server.http.patch(`/api/shops/${(await shop()).id}`).send({ shop: { colour: LARGE } }),
+    ],
+    [
+      'a gun of a shop',
+      'shop.guns.0.colour',
+      async () =>
+        server.http.patch(`/api/shops/${(await shop()).id}`).send({
+          shop: {
+            guns: [
+              {
+                id: 'g',
+                name: 'Gun',
+                kind: 'hvlp',
+                tipsMm: [1.3],
+                flowMlPerMin: 200,
+                fanMm: 250,
+                airLPerMin: 300,
+                cupMl: 600,
+                colour: LARGE,
+              },
+            ],
+          },
+        }),
+    ],
+    [
+      'a sheet',
+      'sheet.colour',
+      async () =>
+        server.http
+          .put(`/api/shops/${(await shop()).id}/sheets/odd`)
+          .send({ sheet: { ...(await sheet()), id: 'odd', colour: LARGE }, from: 0 }),
+    ],
+    [
+      'sheets',
+      'sheets.0.colour',
+      async () =>
+        server.http
+          .post(`/api/shops/${(await shop()).id}/sheets`)
+          .send({ sheets: [{ ...(await sheet()), id: 'odd', colour: LARGE }] }),
+    ],
+    [
+      'a can',
+      'can.colour',
+      async () =>
+        server.http
+          .put(`/api/shops/${(await shop()).id}/stock/can-1`)
+          .send({ can: { ...can, colour: LARGE }, from: 0 }),
+    ],
+    ['a clock', 'colour', async () => server.http.post('/api/clocks').send({ ...clock, colour: LARGE })],
+    [
+      'a panel',
+      'panel.colour',
+      async () =>
+        server.http.post('/api/jobs/bus-6/panels').send({ panel: { ...(await panel()), colour: LARGE } }),
+    ],
+    [
+      'a zone that is edited',
+      'panel.zones.1.colour',
+      async () =>
+        server.http.patch(DOOR).send({ edit: { changes: [{ path: ['zones', 'B', 'colour'], to: LARGE }] } }),
+    ],
+    [
+      'a job',
+      'job.colour',
+      async () =>
+        server.http
+          .post('/api/jobs/new')
+          .send({ job: { title: 'Odd', colour: LARGE }, shopId: (await shop()).id }),
+    ],
+    ['a request', 'more', async () => server.http.patch('/api/jobs/bus-6').send({ title: 'Odd', more: 1 })],
+  ])('%s: %s', async (_, path, send) => {
+    const { status, body } = await send();
+    expect([status, body.problems?.map((problem) => problem.path)]).toEqual([400, [path]]);
+  });
+
+  test('a job file keeps those of the program that wrote it, says which, and gives them back; too much is refused', async () => {
+    const { body: file } = await server.http.get('/api/jobs/bus-6/file').expect(200);
+    const [first] = file.panels;
+    const odd = (colour: unknown) => ({
+      ...file,
+      job: { ...file.job, id: 'odd-file' },
+      panels: [{ ...first, zones: [{ ...first.zones[0], colour }] }],
+    });
+    const { body: refused } = await server.http.post('/api/jobs').send(odd(LARGE)).expect(400);
+    expect(refused.problems).toEqual([
+      {
+        path: 'panels.0',
+        message: expect.stringMatching(
+          /^has 98 kB of fields that this program does not know \(panels\.0\.zones\.0\.colour\); at most 64 kB are kept/,
+        ),
+      },
+    ]);
+    const { body: taken } = await server.http
+      .post('/api/jobs')
+      .send(odd({ of: 'another program' }))
+      .expect(201);
+    expect(taken.unknownFields).toEqual(['panels.0.zones.0.colour']);
+    const { body: again } = await server.http.get('/api/jobs/odd-file/file').expect(200);
+    expect(again.panels[0].zones[0].colour).toEqual({ of: 'another program' });
+    // It does not stand in the way of what a person changes.
+    const { areaM2, id } = first.zones[0];
+    await server.http
+      .patch(`/api/jobs/odd-file/panels/${first.id}`)
+      .send({ edit: { changes: [{ path: ['zones', id, 'areaM2'], from: areaM2, to: areaM2 / 2 }] } })
+      .expect(200);
+  });
+});

@@ -162,3 +162,21 @@ test('a change that names nothing, or a clock that is gone, is said', async () =
   expect(saying(body)).toMatch(/startedMs or endedMs/);
   await server.http.patch('/api/clocks/gone').send({ endedMs: 1 }).expect(404);
 });
+
+test('a clock goes with its job into another shop, and stays when the old one is removed', async () => {
+  await start(clockOf()).expect(200);
+  const before = await momentsNow();
+  const { body: cold } = await server.http
+    .post('/api/shops')
+    .send({ name: 'Cold', shop: { celsius: 16, nightCelsius: 14 } })
+    .expect(201);
+  await server.http.patch('/api/jobs/bus-6').send({ shopId: cold.id }).expect(200);
+  const cured = (moments: typeof before) =>
+    moments.find(({ kind, turn }) => kind === 'cure' && turn === 'opens')!.atMs!;
+  // Ten minutes were warm; what is left is cold.
+  expect(cured(await momentsNow())).toBeGreaterThan(cured(before));
+  const { body: shops } = await server.http.get('/api/shops').expect(200);
+  const { version } = (shops as ShopView[]).find(({ id }) => id === shopId)!;
+  await server.http.delete(`/api/shops/${shopId}`).send({ version }).expect(200);
+  expect((await running()).clocks.map(({ clock }) => clock.id)).toEqual(['clock-1']);
+});

@@ -1,12 +1,17 @@
 import {
+  NO_HASH,
   verifyChain,
   type Entry,
   type JobFile,
+  type NewEntry,
   type OwnFiguresView,
   type PlanView,
   type RecordPage,
   type RecordView,
 } from '@blue-ledge/core';
+import Papa from 'papaparse';
+import { Database } from '../src/database/database.ts';
+import { RecordWriter } from '../src/record/record.repository.ts';
 import { DOOR, TestServer } from './server.ts';
 
 /** The record: entered once each, never changed, told in words where it cannot be, and what plans go on from. */
@@ -254,4 +259,51 @@ test('how far a panel is follows its record: handed over, a defect after it, wor
   expect((body as { clocks: { clock: { id: string } }[] }).clocks.map(({ clock: { id } }) => id)).toEqual([
     'clock-2',
   ]);
+});
+
+test('a correction that fails takes nothing back: the entry that it spoke of holds, here and in a search', async () => {
+  await enter(washed('e1')).expect(200);
+  await enter(washed('e2')).expect(200);
+  const database = server.app.get(Database);
+  // The disk fails just where the correction itself is written.
+  await database.write('test', ({ sql }) =>
+    sql.write(`CREATE TRIGGER no_correction BEFORE INSERT ON entries WHEN new.kind = 'correction'
+      BEGIN SELECT RAISE(ABORT, 'disk'); END`),
+  );
+  const taken = {
+    id: 'c1',
+    at: ago(0),
+    by: 'Prep A',
+    kind: 'correction',
+    body: { corrects: 'e1', body: null },
+  };
+  const answers = await Promise.all([enter(taken), enter(washed('e3')), enter(washed('e4'))]);
+  expect(answers.map(({ status }) => status)).toEqual([500, 200, 200]);
+  await database.write('test', ({ sql }) => sql.write('DROP TRIGGER no_correction'));
+  const { body } = await server.http.get('/api/record?limit=20').expect(200);
+  expect(body.entries.map(({ isWithdrawn }: { isWithdrawn: boolean }) => isWithdrawn)).toEqual(
+    Array(4).fill(false),
+  );
+  expect((await recordNow()).verified).toMatchObject({ entries: 4, intact: true });
+  expect((await server.http.post('/api/integrity').expect(200)).body.faults).toEqual([]);
+});
+
+test('all that a search finds is saved page by page, as a table and as a list, with nothing twice', async () => {
+  await server.app.get(Database).write('test', async (tx) => {
+    const writer = new RecordWriter(tx);
+    let last = { seq: 0, hash: NO_HASH };
+    for (let n = 0; n < 1000; n++) {
+      const entry = { id: `n${n}`, at: ago(n % 7), by: 'Prep A', kind: 'note', body: { text: `note, ${n}` } };
+      const { hash } = await writer.append({ job: 'bus-6', panel: 'door' }, entry as NewEntry, last);
+      last = { seq: n + 1, hash };
+    }
+  });
+  const { body: list } = await server.http.get('/api/record/file').expect(200);
+  expect(new Set(list.map(({ entry }: { entry: { id: string } }) => entry.id)).size).toBe(1000);
+  expect(list).toHaveLength(1000);
+  const { text } = await server.http.get('/api/record/table?text=note').expect(200);
+  const { data } = Papa.parse<Record<string, string>>(text, { header: true });
+  expect(data).toHaveLength(1000);
+  expect(data[0]).toMatchObject({ panel: 'Sliding door shell', kind: expect.any(String) });
+  expect((await server.http.get('/api/record/file?text=nothing').expect(200)).body).toEqual([]);
 });

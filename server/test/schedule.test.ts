@@ -186,6 +186,33 @@ test.each([
   await send().expect(status);
 });
 
+test('a step that is not there is not moved', async () => {
+  await planAll();
+  const { schedule } = await get();
+  const { jobId, panelId } = schedule!.tasks[0]!;
+  const at = { startOn: '2026-12-08', startMin: 540 };
+  const { body } = await server.http
+    .post(path('/moves'))
+    .send({ moves: [{ jobId, panelId, n: 999, at }] })
+    .expect(422);
+  expect(body.problems).toEqual([
+    { path: 'moves.0.n', message: 'is no step of the system that this panel is worked by' },
+  ]);
+  expect((await get()).moves).toEqual([]);
+});
+
+test('a schedule that is asked for while its shop is removed is refused, not a fault of ours', async () => {
+  const { body: other } = await server.http.post('/api/shops').send({ name: 'Other' }).expect(201);
+  const answers = await Promise.all([
+    server.http.get(`/api/shops/${other.id}/schedule`),
+    server.http.delete(`/api/shops/${other.id}`).send({ version: 1 }),
+    server.http.get(`/api/shops/${other.id}/schedule`),
+    server.http.post(`/api/shops/${other.id}/schedule`).send({}),
+  ]);
+  for (const { status } of answers) expect(status).toBeLessThan(500);
+  await server.http.get(`/api/shops/${other.id}/schedule`).expect(404);
+});
+
 test('a shop in which nobody works says so', async () => {
   await server.http
     .patch(`/api/shops/${shop.id}`)

@@ -29,6 +29,11 @@ test.each([
   expect(unknownFields(schema, value)).toEqual(paths);
 });
 
+test('of two sides, what neither knows', () => {
+  const both = z.looseObject({ a: z.number() }).and(z.looseObject({ b: z.looseObject({ c: z.number() }) }));
+  expect(unknownFields(both, { a: 1, b: { c: 1, d: 2 }, e: 3 })).toEqual(['e', 'b.d']);
+});
+
 test('a panel of the survey and a shop have none; what is put into them is found at any depth', () => {
   const panel = panelOf([
     { stack: 'steel', areaM2: 1, findings: [{ kind: 'coarse-scratches', grit: 'P80' }] },
@@ -39,7 +44,7 @@ test('a panel of the survey and a shop have none; what is put into them is found
   );
   const [zone] = panel.zones;
   const odd = { ...panel, note: 'x', zones: [{ ...zone, findings: [{ ...zone!.findings[0], shade: 'y' }] }] };
-  expect(unknownFields(panelSchema, odd)).toEqual(['note', 'zones.0.findings.0.shade']);
+  expect(unknownFields(panelSchema, odd)).toEqual(['zones.0.findings.0.shade', 'note']);
   expect(sizeOfFields(odd, ['note', 'zones.0.findings.0.shade'])).toBe(
     'note'.length + 3 + 'zones.0.findings.0.shade'.length + 3,
   );

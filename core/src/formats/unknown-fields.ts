@@ -12,6 +12,7 @@ interface Definition {
   readonly element?: z.ZodType;
   readonly innerType?: z.ZodType;
   readonly in?: z.ZodType;
+  readonly out?: z.ZodType;
   readonly options?: readonly z.ZodType[];
   readonly valueType?: z.ZodType;
   readonly left?: z.ZodType;
@@ -45,10 +46,15 @@ function ofUnion({ options = [] }: Definition, value: unknown, path: string): st
   return unknown.toSorted((a, b) => a.length - b.length)[0] ?? [];
 }
 
-/** What both sides do not know. */
+/** What both sides do not know; of a field that one does not know, it knows nothing that is in it either. */
 function ofBoth({ left, right }: Definition, value: unknown, path: string): string[] {
-  const ofRight = new Set(unknownFields(right!, value, path));
-  return unknownFields(left!, value, path).filter((at) => ofRight.has(at));
+  const [ofLeft, ofRight] = [unknownFields(left!, value, path), unknownFields(right!, value, path)];
+  const isIn = (field: string, others: readonly string[]): boolean =>
+    others.some((other) => field === other || field.startsWith(`${other}.`));
+  return [
+    ...ofLeft.filter((field) => isIn(field, ofRight)),
+    ...ofRight.filter((field) => !ofLeft.includes(field) && isIn(field, ofLeft)),
+  ];
 }
 
 /**
@@ -73,7 +79,12 @@ export function unknownFields(schema: z.ZodType, value: unknown, path = ''): str
           )
         : [];
     case 'pipe':
-      return unknownFields(definition.in!, value, path);
+      // What is made ready before it is checked is described by what checks it.
+      return unknownFields(
+        definitionOf(definition.in!).type === 'transform' ? definition.out! : definition.in!,
+        value,
+        path,
+      );
     default:
       return definition.innerType ? unknownFields(definition.innerType, value, path) : [];
   }
