@@ -27,7 +27,8 @@ const vite = (workspace) => run(bin('vite'), ['build', workspace, '--logLevel', 
 /** Where each workspace is built to, on which others it stands, and what makes it besides the compiler. */
 const BUILDS = {
   core: { out: 'dist', on: [], isCompiled: true },
-  cli: { out: 'dist', on: ['core'], isCompiled: true },
+  // It opens the folder of a shop as the server does.
+  cli: { out: 'dist', on: ['core', 'server'], isCompiled: true },
   // Its bundle is made of the compiler's output, which has what Nest reads of classes at run time.
   server: { out: 'bundle', on: ['core'], isCompiled: true, make: () => vite('server') },
   web: { out: 'dist', on: ['core'], isCompiled: false, make: () => vite('web') },

@@ -11,6 +11,9 @@ import {
   type JobFile,
 } from '@blue-ledge/core';
 
+/** Asks the person at the terminal; no where there is none. */
+export type Ask = (question: string) => Promise<boolean>;
+
 /** Something is wrong with what the user gave; the message says what and how to mend it. */
 export class BadInput extends Error {}
 

@@ -1,4 +1,5 @@
 import { Command, CommanderError } from 'commander';
+import { backupCommand, doctorCommand, restoreCommand } from './commands/archive.ts';
 import { blockCommand } from './commands/block.ts';
 import { cureCommand, flashCommand } from './commands/drying.ts';
 import { dewCommand } from './commands/dew.ts';
@@ -14,7 +15,7 @@ import { scheduleCommand } from './commands/schedule.ts';
 import { schemaCommand } from './commands/schema.ts';
 import { compressorCommand, filmCommand, paceCommand } from './commands/spray.ts';
 import { telegraphCommand } from './commands/telegraph.ts';
-import { BadInput } from './input.ts';
+import { BadInput, type Ask } from './input.ts';
 
 /** The command line: JSON to stdout, messages to stderr; exit 0 answered, 2 bad input, 1 a fault of the program. */
 
@@ -25,6 +26,8 @@ const BAD_INPUT = 2;
 export interface Streams {
   readonly out: (text: string) => void;
   readonly err: (text: string) => void;
+  /** Left out where nobody sits there. */
+  readonly ask?: Ask;
 }
 
 const COMMANDS = [
@@ -50,10 +53,15 @@ const COMMANDS = [
   scheduleCommand,
   recordCommand,
   diagnoseCommand,
+  backupCommand,
+  restoreCommand,
+  doctorCommand,
 ];
 
+const nobody: Ask = () => Promise.resolve(false);
+
 /** Runs one command line (without node and script name); returns the exit code and never throws. */
-export async function run(args: readonly string[], { out, err }: Streams): Promise<number> {
+export async function run(args: readonly string[], { out, err, ask = nobody }: Streams): Promise<number> {
   const output = { writeOut: out, writeErr: err };
   const program = new Command('ledge')
     .description(
@@ -63,7 +71,7 @@ export async function run(args: readonly string[], { out, err }: Streams): Promi
     .configureOutput(output);
   for (const command of COMMANDS)
     program.addCommand(
-      command((answer) => out(`${JSON.stringify(answer, null, 2)}\n`), err)
+      command((answer) => out(`${JSON.stringify(answer, null, 2)}\n`), err, ask)
         .exitOverride()
         .configureOutput(output),
     );

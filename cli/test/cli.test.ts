@@ -341,6 +341,32 @@ test('mix --strip: the file is true to scale, by its check bar and by its marks 
   marks.forEach(({ y }, i) => expect(y - bottom).toBeCloseTo(heights[i] * slant, 2));
 });
 
+test('mix --strip: a file that is there stays, unless somebody says that it may go', async () => {
+  const file = join(mkdtempSync(join(tmpdir(), 'ledge-strip-')), 'strip.pdf');
+  writeFileSync(file, 'a letter');
+  const args = ['mix', '--ratio', '4:1', '--volume', '100', '--cup', '70,90,120', '--strip', file];
+  expect(await ledge(...args)).toMatchObject({
+    code: 2,
+    err: expect.stringMatching(/is there already, and was left as it is: give another file, or --force/),
+  });
+  const asked: string[] = [];
+  const saying = (answer: boolean) =>
+    run(args, {
+      out: () => undefined,
+      err: () => undefined,
+      ask: (question) => {
+        asked.push(question);
+        return Promise.resolve(answer);
+      },
+    });
+  expect(await saying(false)).toBe(2);
+  expect(readFileSync(file, 'utf8')).toBe('a letter');
+  expect(asked).toEqual([`${file} is there already. Overwrite it?`]);
+  expect(await saying(true)).toBe(0);
+  expect(readFileSync(file, 'latin1')).toMatch(/^%PDF/);
+  expect((await ledge(...args, '--force')).code).toBe(0);
+});
+
 test('mix --strip: refuses a cup that is too small or too tall, and a file that cannot be written', async () => {
   const strip = (volume: string, cup: string, file = join(tmpdir(), 'never.pdf')) =>
     ledge('mix', '--ratio', '4:1', '--volume', volume, '--cup', cup, '--strip', file);

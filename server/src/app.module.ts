@@ -6,6 +6,7 @@ import { join, sep } from 'node:path';
 import type { Config } from './config.ts';
 import type { Database } from './database/database.ts';
 import { DatabaseModule } from './database/database.module.ts';
+import { BackupsModule } from './backups/backups.module.ts';
 import { ClocksModule } from './clocks/clocks.module.ts';
 import { EventsController } from './events/events.controller.ts';
 import { HealthController } from './health/health.controller.ts';
@@ -57,6 +58,7 @@ export class AppModule {
         ClocksModule,
         RecordModule,
         IntegrityModule,
+        BackupsModule.of(dataFolder),
         ...web,
       ],
       controllers: [HealthController, EventsController, FaultsController],

@@ -1,7 +1,6 @@
-import { homedir } from 'node:os';
-import { join } from 'node:path';
 import { z } from 'zod';
 import type { PlanThreads } from './planning/plan-threads.ts';
+import { dataFolderOf } from './data-folder-of.ts';
 import { StartError } from './database/start-error.ts';
 
 /** Settings from the environment, checked at start; a wrong one ends the start with a sentence. */
@@ -19,7 +18,7 @@ const settingsSchema = z.object({
     .default('')
     .transform((text) => text.split(',').flatMap((name) => name.trim().toLowerCase() || [])),
   /** Folder of the database. */
-  LEDGE_DATA: z.string().min(1).default(join(homedir(), '.blue-ledge')),
+  LEDGE_DATA: z.string().min(1).optional(),
   /** Folder of the built web app; empty for a server without one. */
   LEDGE_WEB: z.string().default(''),
 });
@@ -40,6 +39,7 @@ export function readConfig(environment: NodeJS.ProcessEnv, planThreads: PlanThre
     throw new StartError(
       parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; '),
     );
-  const { PORT, LEDGE_HOSTS, LEDGE_DATA, LEDGE_WEB } = parsed.data;
-  return { port: PORT, hostNames: LEDGE_HOSTS, dataFolder: LEDGE_DATA, webFolder: LEDGE_WEB, planThreads };
+  const { PORT, LEDGE_HOSTS, LEDGE_WEB } = parsed.data;
+  const dataFolder = dataFolderOf(environment);
+  return { port: PORT, hostNames: LEDGE_HOSTS, dataFolder, webFolder: LEDGE_WEB, planThreads };
 }

@@ -246,6 +246,40 @@ export interface StoreFault {
   readonly panelId?: string;
 }
 
+/** A backup that lies in a folder. */
+export interface KeptBackup {
+  readonly file: string;
+  readonly bytes: number;
+  readonly madeAt: string;
+  /** Entries and photos in it; nothing where it cannot be opened. */
+  readonly entries?: number;
+  readonly photos?: number;
+  /** Photos that were gone or changed when it was made. */
+  readonly nMissing?: number;
+  /** Why it cannot be opened. */
+  readonly problem?: string;
+}
+
+/** The backups of a shop's program, and where they go. */
+export interface BackupsView {
+  /** Folder beside the data. */
+  readonly folder: string;
+  readonly backups: readonly KeptBackup[];
+  readonly isRunning: boolean;
+  /** Why the last one was not made, or not copied; null where all went well. */
+  readonly problem: string | null;
+  /** The folder to which each is copied, as a person set it; null where none is set. */
+  readonly second: {
+    readonly folder: string;
+    /** On the disk that the data lies on: that disk takes both with it. */
+    readonly isSameDisk: boolean;
+    /** The newest one there; null where there is none. */
+    readonly newest: string | null;
+  } | null;
+  /** Version of what a person set; 0 where nothing was. */
+  readonly version: number;
+}
+
 /** Whether what was written is looked through now, and what came of it last. */
 export interface IntegrityView {
   readonly last: Verification | null;

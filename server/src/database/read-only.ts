@@ -42,3 +42,16 @@ export async function readOnly<T>(
     await new Promise<void>((closed) => database.close(() => closed()));
   }
 }
+
+/** Copies a database into a new file as it is at one moment, also while somebody writes to it. */
+export async function copyDatabase(file: string, to: string): Promise<void> {
+  const database = await opened(file, {});
+  database.configure('busyTimeout', BUSY_MS);
+  try {
+    await new Promise<void>((resolve, reject) =>
+      database.run('VACUUM INTO ?', to, (error: Error | null) => (error ? reject(error) : resolve())),
+    );
+  } finally {
+    await new Promise<void>((closed) => database.close(() => closed()));
+  }
+}

@@ -5,10 +5,10 @@ import { pino, type Logger } from 'pino';
 import { pinoHttp, type HttpLogger } from 'pino-http';
 import { StartError, errorCode } from '../database/start-error.ts';
 import { LogFile } from './log-file.ts';
+import { LOG_FILE } from './log-name.ts';
 
 /** What was asked and what went wrong, one line each in a file of the data folder; a fault is found by its reference. */
 
-export const LOG_FILE = 'server.log';
 /** Over this size the file is put aside, in the place of the one before. */
 const MOST_BYTES = 10 * 1024 * 1024;
 

@@ -17,6 +17,7 @@ const TYPES = Object.keys(PHOTO_TYPES) as PhotoType[];
 
 export interface KeptPhoto {
   readonly path: string;
+  readonly type: PhotoType;
   readonly mediaType: string;
 }
 
@@ -30,15 +31,14 @@ const hashOf = async (bytes: Buffer): Promise<string> =>
   Buffer.from(await webcrypto.subtle.digest('SHA-256', new Uint8Array(bytes))).toString('hex');
 
 export class PhotoStore {
-  constructor(private readonly folder: string) {
-    mkdirSync(folder, { recursive: true, mode: FOLDER_MODE });
-  }
+  /** @param folder made where there is none, once something is kept in it */
+  constructor(private readonly folder: string) {}
 
   /** The file of a photo; null where it never arrived here. */
   find(id: string): KeptPhoto | null {
     if (!PHOTO_ID.test(id)) return null;
     const type = TYPES.find((each) => existsSync(this.pathOf(id, each)));
-    return type ? { path: this.pathOf(id, type), mediaType: PHOTO_TYPES[type] } : null;
+    return type ? { path: this.pathOf(id, type), type, mediaType: PHOTO_TYPES[type] } : null;
   }
 
   /** A photo as it was taken, by the hash that is its id; `changed` where its bytes are others, null where it is gone. */
@@ -54,6 +54,7 @@ export class PhotoStore {
     const id = await hashOf(bytes);
     if (this.find(id)) return id;
     const draft = join(this.folder, `${randomUUID()}.part`);
+    mkdirSync(this.folder, { recursive: true, mode: FOLDER_MODE });
     try {
       const file = await open(draft, 'wx', FILE_MODE);
       try {
@@ -72,6 +73,7 @@ export class PhotoStore {
 
   /** Takes away what no entry names since a day: photos whose entry never came, and what a stopped server left half written. */
   async sweep(named: ReadonlySet<string>, nowMs: number): Promise<void> {
+    if (!existsSync(this.folder)) return;
     for (const name of readdirSync(this.folder)) {
       if (named.has(name.split('.')[0]!)) continue;
       const path = join(this.folder, name);

@@ -11,7 +11,7 @@ import {
   type RecordPage,
 } from '@blue-ledge/core';
 import type { Read, Write } from '../database/database.ts';
-import { jsonOf, momentText } from '../database/sql.ts';
+import { jsonOf, momentText, type Sql } from '../database/sql.ts';
 import type { PanelParams } from '../http/params.ts';
 import { columnsOf } from './entry-columns.ts';
 import type { RecordQuery } from './record.schemas.ts';
@@ -116,6 +116,12 @@ export const recordSubject = ({ job, panel }: PanelParams): string => `jobs/${jo
 export function photosIn({ body }: Entry): string[] {
   const { photoId, body: instead } = body as { photoId?: string; body?: { photoId?: string } | null };
   return [photoId ?? [], instead?.photoId ?? []].flat();
+}
+
+/** Ids of all photos that entries of a database name. */
+export async function photosNamed(sql: Sql): Promise<ReadonlySet<string>> {
+  const rows = await sql.rows<EntryRow>(`SELECT entry FROM entries WHERE kind IN ('photo', 'correction')`);
+  return new Set(rows.flatMap(({ entry }) => photosIn(jsonOf<Entry>(entry))));
 }
 
 /** The conditions of a query, each word of its text by itself. */
@@ -259,11 +265,8 @@ export class RecordReader {
   }
 
   /** Ids of all photos that entries name, those of corrections too. */
-  async photos(): Promise<ReadonlySet<string>> {
-    const rows = await this.tx.sql.rows<EntryRow>(
-      `SELECT entry FROM entries WHERE kind IN ('photo', 'correction')`,
-    );
-    return new Set(rows.flatMap(({ entry }) => photosIn(jsonOf<Entry>(entry))));
+  photos(): Promise<ReadonlySet<string>> {
+    return photosNamed(this.tx.sql);
   }
 
   /** Whether anything was ever written of a panel. */

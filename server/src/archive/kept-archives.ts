@@ -1,0 +1,54 @@
+import { existsSync, readdirSync, statSync } from 'node:fs';
+import { copyFile, rename, rm, unlink } from 'node:fs/promises';
+import { join } from 'node:path';
+import { isArchiveName } from './make-archive.ts';
+import { checkArchive, openArchive } from './zip.ts';
+import type { KeptBackup } from '@blue-ledge/core';
+
+/** The archives that lie in a folder. Their names sort by when they were made. */
+
+/** Where a server puts them, in the folder of its shop. */
+export const BACKUPS = 'backups';
+/** So many stay: two weeks of nights. */
+export const MOST_KEPT = 14;
+
+export const archivesIn = (folder: string): string[] =>
+  existsSync(folder) ? readdirSync(folder).filter(isArchiveName).sort().reverse() : [];
+
+export const newestArchive = (folder: string): string | undefined => archivesIn(folder)[0];
+
+/** What lies there, the newest first; one that cannot be opened says so. */
+export async function keptArchives(folder: string): Promise<KeptBackup[]> {
+  return Promise.all(
+    archivesIn(folder).map(async (file): Promise<KeptBackup> => {
+      const path = join(folder, file);
+      const { size: bytes, mtime } = statSync(path);
+      try {
+        const archive = await openArchive(path);
+        archive.close();
+        const { madeAt, entries, photos, missing } = archive.manifest;
+        return { file, bytes, madeAt, entries, photos, nMissing: missing.length };
+      } catch (error) {
+        return { file, bytes, madeAt: mtime.toISOString(), problem: (error as Error).message };
+      }
+    }),
+  );
+}
+
+/** Lets the oldest go; one that was just made stays, whatever a clock said before. */
+export async function pruneArchives(folder: string, made: string): Promise<void> {
+  const others = archivesIn(folder).filter((name) => name !== made);
+  for (const name of others.slice(MOST_KEPT - 1)) await unlink(join(folder, name));
+}
+
+/** Copies an archive into a second folder: whole and checked there, or not at all. */
+export async function copyArchive(path: string, folder: string, name: string): Promise<void> {
+  const draft = join(folder, `${name}.part`);
+  try {
+    await copyFile(path, draft);
+    await checkArchive(draft);
+    await rename(draft, join(folder, name));
+  } finally {
+    await rm(draft, { force: true });
+  }
+}
