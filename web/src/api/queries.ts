@@ -13,6 +13,7 @@ import type {
   Shop,
   ShopView,
   OwnSequence,
+  TakenJob,
 } from '@blue-ledge/core';
 import { shelfOf, type OtherProducts } from '@blue-ledge/core';
 import { keepPreviousData, useMutation, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
@@ -41,7 +42,7 @@ export const clocksQueryKey = ['clocks'] as const;
 /** Which jobs a list shows. */
 export interface JobsAsk {
   readonly text: string;
-  readonly archived: boolean;
+  readonly which: 'open' | 'archived' | 'removed';
   readonly offset: number;
   readonly limit: number;
 }
@@ -50,10 +51,10 @@ export const useJobs = (asked: JobsAsk) =>
   useQuery({
     queryKey: ['jobs', asked],
     queryFn: () => {
-      const { text, archived, offset, limit } = asked;
+      const { text, which, offset, limit } = asked;
       const query = new URLSearchParams({
         text,
-        archived: `${archived}`,
+        ...(which === 'open' ? {} : { [which]: 'true' }),
         offset: `${offset}`,
         limit: `${limit}`,
       });
@@ -124,7 +125,7 @@ export function useTakeJob() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ text, shop }: { readonly text: string; readonly shop?: string | undefined }) =>
-      ask<{ id: string }>(`/jobs${shop ? `?shop=${encodeURIComponent(shop)}` : ''}`, {
+      ask<TakenJob>(`/jobs${shop ? `?shop=${encodeURIComponent(shop)}` : ''}`, {
         method: 'POST',
         body: text,
         key: newKey(),

@@ -23,8 +23,10 @@ export function AddPanel({ job, taken, onClose }: AddPanelProps) {
   const add = useAddPanel(job);
   const navigate = useNavigate();
   const save = (): void => {
-    const made = panelOfOutline(panel, taken);
-    add.mutate(made, { onSuccess: () => void navigate(`/jobs/${job}/panels/${made.id}/survey`) });
+    // The server gives it another id where a panel that was removed has this one.
+    add.mutate(panelOfOutline(panel, taken), {
+      onSuccess: ({ panel: { id } }) => void navigate(`/jobs/${job}/panels/${id}/survey`),
+    });
   };
   return (
     <Dialog

@@ -16,6 +16,8 @@ import { useFieldChanges } from '../outbox/use-outbox.ts';
 import { useFormat } from '../state/units.ts';
 import { AddPanel } from './AddPanel.tsx';
 import { JobForm } from './JobForm.tsx';
+import { RemovedPanels } from './RemovedPanels.tsx';
+import { TakenNote } from './TakenNote.tsx';
 import './jobs.css';
 
 /** One job: its panels, and what was agreed about it. */
@@ -62,6 +64,7 @@ export function JobPage() {
       {refusal.length > 0 && <Problem error={new Error(refusal.join(' '))} />}
       {plan.error && <Problem error={plan.error} />}
       {(remove.error ?? putBack.error) && <Problem error={(remove.error ?? putBack.error)!} />}
+      <TakenNote job={id} />
       {plan.data && (
         <PlannedNote job={data} made={plan.data} onStarted={() => plan.mutate({ alsoStarted: true })} />
       )}
@@ -101,6 +104,7 @@ export function JobPage() {
           }}
         />
       </div>
+      <RemovedPanels job={id} />
       {isAdding && (
         <AddPanel job={id} taken={data.panels.map((panel) => panel.id)} onClose={() => setIsAdding(false)} />
       )}

@@ -1,13 +1,21 @@
 import { dayText, type JobSummary, type PanelState } from '@blue-ledge/core';
-import { Button, Checkbox, Input, Pagination } from 'antd';
+import { Button, Input, Pagination, Segmented } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { PageTitle } from '../shell/PageTitle.tsx';
-import { CopyOutlined, DeleteOutlined, InboxOutlined, PlusOutlined } from '../shared/icons.tsx';
-import { useArchiveJob, useCopyJob, useJobs, usePutJobBack, useRemoveJob } from '../api/queries.ts';
+import { CopyOutlined, DeleteOutlined, InboxOutlined, PlusOutlined, UndoOutlined } from '../shared/icons.tsx';
+import {
+  useArchiveJob,
+  useCopyJob,
+  useJobs,
+  usePutJobBack,
+  useRemoveJob,
+  type JobsAsk,
+} from '../api/queries.ts';
 import { Pending, Problem } from '../shared/Problem.tsx';
 import { RemoveButton } from '../shared/RemoveButton.tsx';
 import { FirstSteps } from './FirstSteps.tsx';
+import { removalWords } from './removal-words.ts';
 import { NewJob } from './NewJob.tsx';
 import { TakeJob } from './TakeJob.tsx';
 import { todayHere } from '../state/now.ts';
@@ -15,21 +23,32 @@ import './jobs.css';
 
 const A_PAGE = 24;
 
+const WHICH = [
+  { value: 'open', label: 'Open' },
+  { value: 'archived', label: 'Put away' },
+  { value: 'removed', label: 'Removed' },
+] as const;
+const NONE: Readonly<Record<JobsAsk['which'], string>> = {
+  open: 'No job is open.',
+  archived: 'No job is put away.',
+  removed: 'No job was removed in the last month.',
+};
+
 /** All jobs, newest first: found by title, opened, copied, put away; and the two ways to a new one. */
 export function JobsPage() {
   const [text, setText] = useState('');
-  const [archived, setArchived] = useState(false);
+  const [which, setWhich] = useState<JobsAsk['which']>('open');
   const [page, setPage] = useState(1);
   const [isMaking, setIsMaking] = useState(false);
   const [problem, setProblem] = useState<Error | null>(null);
-  const asked = { text: text.trim(), archived, offset: (page - 1) * A_PAGE, limit: A_PAGE };
+  const asked = { text: text.trim(), which, offset: (page - 1) * A_PAGE, limit: A_PAGE };
   const { data, error } = useJobs(asked);
   const remove = useRemoveJob();
   const copy = useCopyJob();
   const archive = useArchiveJob();
   if (!data) return <Pending error={error} what="the jobs" />;
   const { jobs, nJobs } = data;
-  const isAll = asked.text === '' && !archived;
+  const isAll = asked.text === '' && which === 'open';
   const shown = problem ?? remove.error ?? copy.error ?? archive.error;
   return (
     <main className="page">
@@ -46,8 +65,8 @@ export function JobsPage() {
       </div>
       {shown && <Problem error={shown} />}
       {remove.data && <Removed removed={remove.data} onBack={() => remove.reset()} />}
-      {(nJobs > 0 || !isAll) && (
-        <div className="jobs-find">
+      <div className="jobs-find">
+        {(nJobs > 0 || !isAll) && (
           <Input.Search
             aria-label="Find a job"
             placeholder="title or id"
@@ -59,23 +78,31 @@ export function JobsPage() {
               setPage(1);
             }}
           />
-          <Checkbox
-            checked={archived}
-            onChange={({ target }) => {
-              setArchived(target.checked);
-              setPage(1);
-            }}
-          >
-            Those put away
-          </Checkbox>
-        </div>
-      )}
+        )}
+        <Segmented
+          aria-label="Which jobs"
+          value={which}
+          options={[...WHICH]}
+          onChange={(next) => {
+            setWhich(next);
+            setPage(1);
+          }}
+        />
+      </div>
       {jobs.length === 0 ? (
         isAll ? (
           <FirstSteps onNewJob={() => setIsMaking(true)} />
         ) : (
-          <p className="empty">No job is called that. Try a shorter word.</p>
+          <p className="empty">
+            {asked.text === '' ? NONE[which] : 'No job is called that. Try a shorter word.'}
+          </p>
         )
+      ) : which === 'removed' ? (
+        <ul className="job-list">
+          {jobs.map((job) => (
+            <RemovedCard key={job.id} job={job} />
+          ))}
+        </ul>
       ) : (
         <ul className="job-list">
           {jobs.map((job) => (
@@ -101,6 +128,29 @@ export function JobsPage() {
       )}
       {isMaking && <NewJob onClose={() => setIsMaking(false)} />}
     </main>
+  );
+}
+
+/** A job that was removed: what it is, how long it is kept, and the way back. */
+function RemovedCard({ job: { id, title, panels, removal } }: { readonly job: JobSummary }) {
+  const putBack = usePutJobBack();
+  return (
+    <li className="stepped-row removed-job">
+      <h2>{title}</h2>
+      <span>{panels.map(({ name }) => name).join(', ') || 'no panel'}</span>
+      <span className="note">
+        {removal && removalWords(removal, ', and is put away after a month')}; job {id}
+      </span>
+      <Button
+        icon={<UndoOutlined />}
+        aria-label={`Put ${title} back`}
+        loading={putBack.isPending}
+        onClick={() => putBack.mutate(id)}
+      >
+        Put it back
+      </Button>
+      {putBack.error && <span className="field-problem">{putBack.error.message}</span>}
+    </li>
   );
 }
 

@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router';
 import { Dialog } from '../shared/dialog/Dialog.tsx';
 import { UploadOutlined } from '../shared/icons.tsx';
 import { useShops, useTakeJob } from '../api/queries.ts';
+import type { TakenState } from './TakenNote.tsx';
 
 const OF_FILE = 'of-the-file';
 
@@ -23,6 +24,9 @@ function chosenOf(text: string): Chosen | null {
   return { text, title: job.title, shopName: shop.name ?? 'the file' };
 }
 
+/** The id of the job in a file that the server took. */
+const idIn = (text: string): string => (JSON.parse(text) as { job: { id: string } }).job.id;
+
 interface TakeJobProps {
   readonly onError: (error: Error | null) => void;
 }
@@ -40,7 +44,10 @@ export function TakeJob({ onError }: TakeJobProps) {
     take.mutate(
       { text, shop: into === OF_FILE ? undefined : into },
       {
-        onSuccess: ({ id }) => void navigate(`/jobs/${id}`),
+        onSuccess: (taken) =>
+          void navigate(`/jobs/${taken.id}`, {
+            state: { taken, idInFile: idIn(text) } satisfies TakenState,
+          }),
         onError,
         onSettled: () => setChosen(null),
       },

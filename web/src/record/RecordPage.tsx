@@ -17,6 +17,7 @@ import { download } from '../shared/save-as.ts';
 import { useSearchPut } from '../shared/use-search-put.ts';
 import { PageTitle } from '../shell/PageTitle.tsx';
 import { EntryLine } from './EntryLine.tsx';
+import { Integrity } from './Integrity.tsx';
 import './record.css';
 
 const A_PAGE = 50;
@@ -62,6 +63,7 @@ export function RecordPage() {
           </Button>
         </div>
       </div>
+      <Integrity />
       <div className="record-find">
         <Input.Search
           aria-label="Find in the record"

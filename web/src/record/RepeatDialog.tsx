@@ -38,7 +38,7 @@ const keyOf = (value: string): PanelKey => JSON.parse(value) as PanelKey;
 
 /** Panels that could be done in the same way: planned or not, but not begun. */
 function useOpenPanels({ job, panel }: PanelKey, text: string) {
-  const { data } = useJobs({ text, archived: false, offset: 0, limit: MOST_JOBS });
+  const { data } = useJobs({ text, which: 'open', offset: 0, limit: MOST_JOBS });
   const isOpen = (id: string, { id: other, state }: JobSummary['panels'][number]): boolean =>
     state !== 'begun' && state !== 'handed-over' && !(id === job && other === panel);
   return (data?.jobs ?? []).flatMap(({ id, title, panels }) => {

@@ -1,5 +1,6 @@
 import { Button } from 'antd';
-import { useNavigation } from 'react-router';
+import { Link, useNavigation } from 'react-router';
+import { useIntegrity } from '../api/store-queries.ts';
 import { CloseOutlined } from '../shared/icons.tsx';
 import { useFaults } from '../state/faults.ts';
 import { useNewVersion } from '../state/new-version.ts';
@@ -10,6 +11,7 @@ export const Notices = () => (
     <OnItsWay />
     <NewVersion />
     <LastFault />
+    <NotAsWritten />
   </>
 );
 
@@ -32,6 +34,22 @@ function NewVersion() {
       <Button type="primary" onClick={() => window.location.reload()}>
         Load the new version
       </Button>
+    </div>
+  );
+}
+
+/** The server looked through what was written, and some of it is not as it was. */
+function NotAsWritten() {
+  const { data } = useIntegrity();
+  const nFaults = data?.last?.faults.length ?? 0;
+  if (nFaults === 0) return null;
+  return (
+    <div className="shell-notice is-fault" role="alert">
+      <span>
+        <b>Something that was written is not as it was written.</b> It was changed or lost outside of Blue
+        Ledge.
+      </span>
+      <Link to="/record">Look at what it is</Link>
     </div>
   );
 }

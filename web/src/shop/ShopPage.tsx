@@ -13,6 +13,7 @@ import { withShopChanges, type ShopFields } from '../outbox/field-change.ts';
 import { changeFields } from '../outbox/outbox.ts';
 import { sendSoon } from '../outbox/sender.ts';
 import { useFieldChanges } from '../outbox/use-outbox.ts';
+import { Backups } from './Backups.tsx';
 import { Climate } from './Climate.tsx';
 import { OwnFigures } from './OwnFigures.tsx';
 import { People } from './People.tsx';
@@ -63,7 +64,7 @@ interface ShopPlaceProps {
 function ShopPlace({ saved, shops }: ShopPlaceProps) {
   const { changes, refusal } = useFieldChanges(saved.id);
   const [isMaking, setIsMaking] = useState(false);
-  const { data } = useJobs({ text: '', archived: false, offset: 0, limit: 1 });
+  const { data } = useJobs({ text: '', which: 'open', offset: 0, limit: 1 });
   const remove = useRemoveShop();
   const navigate = useNavigate();
   const { id, name, shop } = withShopChanges(saved, changes);
@@ -135,6 +136,10 @@ function ShopPlace({ saved, shops }: ShopPlaceProps) {
         </div>
         <section className="pane shop-people" aria-labelledby="usual-day-head">
           <UsualDay shop={shop} onChange={put} />
+        </section>
+        <section className="pane shop-figures" aria-labelledby="backups-head">
+          <h2 id="backups-head">Backups</h2>
+          <Backups />
         </section>
         <section className="pane shop-figures" aria-labelledby="own-figures-head">
           <h2 id="own-figures-head">What the record says</h2>
