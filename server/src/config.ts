@@ -1,3 +1,4 @@
+import { resolve } from 'node:path';
 import { z } from 'zod';
 import type { PlanThreads } from './planning/plan-threads.ts';
 import { dataFolderOf } from './data-folder-of.ts';
@@ -41,5 +42,6 @@ export function readConfig(environment: NodeJS.ProcessEnv, planThreads: PlanThre
     );
   const { PORT, LEDGE_HOSTS, LEDGE_WEB } = parsed.data;
   const dataFolder = dataFolderOf(environment);
-  return { port: PORT, hostNames: LEDGE_HOSTS, dataFolder, webFolder: LEDGE_WEB, planThreads };
+  const webFolder = LEDGE_WEB && resolve(LEDGE_WEB);
+  return { port: PORT, hostNames: LEDGE_HOSTS, dataFolder, webFolder, planThreads };
 }

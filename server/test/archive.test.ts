@@ -125,7 +125,7 @@ test('a photo that is gone or another one does not keep the rest from being save
   expect(manifest).toMatchObject({ photos: 0, missing: [photo] });
   const { faults } = await restoreArchive(file, restored());
   expect(faults).toMatchObject([
-    { what: expect.stringMatching(/A photo in the record of panel "door" .* is gone/) },
+    { what: expect.stringMatching(/A photo in the record of Sliding door shell, Book bus 6, is gone/) },
   ]);
 });
 

@@ -86,7 +86,7 @@ const TAMPERED: [string, (run: Run, folder: string) => Promise<unknown> | void, 
   [
     'an entry is changed',
     (run) => run(`UPDATE entries SET entry = REPLACE(entry, 'note 3', 'fine') WHERE ${OF_DOOR} AND seq = 3`),
-    /panel "door" .* entry 3: it was changed after it was written/,
+    /The record of Sliding door shell, Book bus 6, is not as it was written: entry 3: it was changed after it was written/,
   ],
   [
     'an entry is taken out',
@@ -110,7 +110,7 @@ const TAMPERED: [string, (run: Run, folder: string) => Promise<unknown> | void, 
   [
     'a whole record is taken out',
     (run) => run(`DELETE FROM entries WHERE ${OF_DOOR}`),
-    /panel "door" .* the whole record was taken out: 6 entries were written/,
+    /Sliding door shell, .* the whole record was taken out: 6 entries were written/,
   ],
   [
     'what was taken back is shown as if it held',
@@ -136,12 +136,12 @@ const TAMPERED: [string, (run: Run, folder: string) => Promise<unknown> | void, 
   [
     'a photo is exchanged',
     (_, folder) => writeFileSync(join(folder, 'photos', `${photo}.png`), greyPng(3)),
-    /A photo in the record of panel "door" .* is not the one that was taken/,
+    /A photo in the record of Sliding door shell, Book bus 6, is not the one that was taken/,
   ],
   [
     'a photo is taken away',
     (_, folder) => unlinkSync(join(folder, 'photos', `${photo}.png`)),
-    /A photo in the record of panel "door" .* is gone/,
+    /A photo in the record of Sliding door shell, Book bus 6, is gone/,
   ],
 ];
 
@@ -203,5 +203,7 @@ test('a record that was taken in with a job file is checked as one that was writ
   await tampered(
     async (run) => void (await run(`DELETE FROM entries WHERE "jobId" = 'copy' AND "panelId" = 'nose'`)),
   );
-  expect((await faults()).join()).toMatch(/panel "nose" of job "copy" .* the whole record was taken out/);
+  expect((await faults()).join()).toMatch(
+    /The record of Nose cap, Book bus 6, .* the whole record was taken out/,
+  );
 });

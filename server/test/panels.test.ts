@@ -94,24 +94,42 @@ describe('an edit of a panel', () => {
   });
   test('of the panel gets through while zones are written all the time', async () => {
     const { panel } = await seen();
-    const writes = Array.from({ length: 20 }, (_, i) => edit(panel, { ...panel, [`note${i}`]: i }));
+    const ofPanel = [{ shape: 'flat' }, { orientation: 'horizontal' }, { count: 2 }, { name: 'Other' }];
+    const ofZones = [{ name: 'x' }, { quality: 'economy' }, { face: 'edge' }, { role: 'keep' }];
+    const writes = [
+      ...ofPanel.map((change) => edit(panel, { ...panel, ...change } as Panel)),
+      ...['A', 'B', 'C'].flatMap((zone) =>
+        ofZones.map((change) => edit(panel, withZone(panel, zone, change))),
+      ),
+    ];
     const answers = await Promise.all([...writes, edit(panel, { ...panel, role: 'blend' })]);
-    expect(answers.map(({ status }) => status)).toEqual(Array<number>(21).fill(200));
-    expect((await seen()).panel).toMatchObject({ role: 'blend', note0: 0, note19: 19 });
+    expect(answers.map(({ status }) => status)).toEqual(Array<number>(17).fill(200));
+    const zone = { name: 'x', quality: 'economy', face: 'edge', role: 'keep' };
+    expect((await seen()).panel).toMatchObject({
+      role: 'blend',
+      shape: 'flat',
+      count: 2,
+      zones: [zone, zone, zone],
+    });
   });
 });
 
 test('a job that grows stays as large as what can be taken in again', async () => {
   const { panel } = await seen();
-  const text = 'x'.repeat(3_000_000);
-  const note = (name: string) => ({ edit: { changes: [{ path: [name], to: text }] } });
-  for (const name of ['note1', 'note2']) await server.http.patch(DOOR).send(note(name)).expect(200);
-  const { body } = await server.http.patch(DOOR).send(note('note3')).expect(422);
+  const gauge = { kind: 'gauge', readingsUm: Array<number>(500).fill(12.345) };
+  const zones = Array.from({ length: 50 }, (_, i) => ({
+    ...panel.zones[0]!,
+    id: `Z${i}`,
+    areaM2: 0.01,
+    tests: Array<object>(40).fill(gauge),
+  }));
+  const add = (id: string) =>
+    server.http.post('/api/jobs/bus-6/panels').send({ panel: { ...panel, id, zones } });
+  await add('large').expect(201);
+  const { body } = await add('larger').expect(422);
   expect(body.title).toMatch(/larger than a job file may be/);
-  const added = { ...panel, id: 'hood', note: text };
-  await server.http.post('/api/jobs/bus-6/panels').send({ panel: added }).expect(422);
   const { body: file } = await server.http.get('/api/jobs/bus-6/file').expect(200);
-  expect(file.panels).toHaveLength(6);
+  expect(file.panels).toHaveLength(7);
   await server.http
     .post('/api/jobs')
     .send({ ...file, job: { ...file.job, id: 'again' } })

@@ -1,5 +1,5 @@
 import { photoIdOf } from '@blue-ledge/core';
-import { readdirSync, utimesSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, utimesSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { exif, greyPng as png, jpegSegment, pngChunk, smallJpeg, smallWebp } from './pictures.ts';
 import { imageSize } from 'image-size';
@@ -23,7 +23,10 @@ const enter = (photoId: string, id = 'p1') =>
     kind: 'photo',
     body: { photoId, zones: ['A'], atMm: [100, 200] },
   });
-const files = (): string[] => readdirSync(join(server.folder, 'photos'));
+const files = (): string[] => {
+  const folder = join(server.folder, 'photos');
+  return existsSync(folder) ? readdirSync(folder) : [];
+};
 
 test('a photo is kept once, named by an entry, given back as it is, also after a restart', async () => {
   const { body } = await send(png()).expect(201);

@@ -35,6 +35,15 @@ export const borderSchema = z.looseObject({
 });
 export type PanelBorder = z.infer<typeof borderSchema>;
 
+/** A line of any program’s making is kept; what is larger is no line. */
+const MOST_LINE_CHARACTERS = 20_000;
+const bodyLineSchema = z
+  .unknown()
+  .refine(
+    (line) => JSON.stringify(line ?? null).length <= MOST_LINE_CHARACTERS,
+    'holds more than a body line does',
+  );
+
 export const panelFactsSchema = z.looseObject({
   id: idSchema,
   name: z.string().trim().min(1, 'needs a name').max(120),
@@ -58,7 +67,7 @@ export const panelFactsSchema = z.looseObject({
     .min(1, 'must be at least 1 part')
     .max(500, 'must be at most 500 parts')
     .default(1),
-  bodyLines: z.union([z.number().int().min(0).max(50), z.array(z.unknown()).max(50)]).optional(),
+  bodyLines: z.union([z.number().int().min(0).max(50), z.array(bodyLineSchema).max(50)]).optional(),
   /** Shape that the outline came from; `free` for one that was measured. */
   kind: z.string().max(40).optional(),
   parts: z.array(partSchema).max(40).default([]),

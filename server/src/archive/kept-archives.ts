@@ -12,8 +12,12 @@ export const BACKUPS = 'backups';
 /** So many stay: two weeks of nights. */
 export const MOST_KEPT = 14;
 
+/** A second one of the same second sorts behind the first. */
+const byAge = (a: string, b: string): number => (a.replace('.zip', '') < b.replace('.zip', '') ? 1 : -1);
+
+/** Their names, the newest first. */
 export const archivesIn = (folder: string): string[] =>
-  existsSync(folder) ? readdirSync(folder).filter(isArchiveName).sort().reverse() : [];
+  existsSync(folder) ? readdirSync(folder).filter(isArchiveName).toSorted(byAge) : [];
 
 export const newestArchive = (folder: string): string | undefined => archivesIn(folder)[0];
 

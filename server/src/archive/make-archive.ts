@@ -104,7 +104,8 @@ async function archived(dataFolder: string, target: string, now: Date): Promise<
   try {
     await copyDatabase(join(dataFolder, FILE), copy);
     const snapshot = await snapshotOf(copy, dataFolder);
-    await writeZip(draft, copy, new PhotoStore(join(dataFolder, 'photos')), snapshot, now);
+    const photos = new PhotoStore(join(dataFolder, 'photos'));
+    await writeZip({ draft, copy, photos, snapshot, now });
     const manifest = await checkArchive(draft);
     await rename(draft, file);
     return { file, manifest };
@@ -113,14 +114,18 @@ async function archived(dataFolder: string, target: string, now: Date): Promise<
   }
 }
 
+interface ToWrite {
+  readonly draft: string;
+  /** The database as it was copied. */
+  readonly copy: string;
+  readonly photos: PhotoStore;
+  readonly snapshot: Snapshot;
+  readonly now: Date;
+}
+
 /** Puts everything into the zip, one file open at a time; the manifest comes last, when all hashes are known. */
-async function writeZip(
-  draft: string,
-  copy: string,
-  photos: PhotoStore,
-  { entries, photoIds }: Snapshot,
-  now: Date,
-): Promise<void> {
+async function writeZip({ draft, copy, photos, snapshot, now }: ToWrite): Promise<void> {
+  const { entries, photoIds } = snapshot;
   const zip = new ZipFile();
   const written = pipeline(
     zip.outputStream,

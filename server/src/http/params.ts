@@ -13,7 +13,7 @@ export type PanelParams = z.infer<typeof panelParams>;
 export type PlanParams = z.infer<typeof planParams>;
 
 /** Letters that no text of a person holds; a database takes the first of them for the end of a text. */
-const CONTROL = /[\u0000-\u001f\u007f]/;
+const CONTROL = /\p{Cc}/u;
 
 /** What somebody looks for. @param most characters */
 export const searchText = (most: number) =>

@@ -1,9 +1,8 @@
 import type { StoreFault, Verification } from '@blue-ledge/core';
-import { changedFault } from '../database/fault.ts';
 import type { Sql } from '../database/sql.ts';
 import { verifyEvents } from '../database/verify-events.ts';
 import type { PhotoStore } from '../photos/photo-store.ts';
-import { placeText, verifyRecords, type RecordPlace } from './verify-records.ts';
+import { faultOfRecord, verifyRecords } from './verify-records.ts';
 
 interface Asked {
   readonly photos: PhotoStore;
@@ -18,7 +17,7 @@ export async function verifyStore(sql: Sql, { photos, arePhotosRead }: Asked): P
   const ofPhotos: StoreFault[] = [];
   for (const [id, place] of records.photos) {
     const why = await whyOther(photos, id, arePhotosRead);
-    if (why !== null) ofPhotos.push(photoFault(place, id, why));
+    if (why !== null) ofPhotos.push(await faultOfRecord(sql, place, why, 'A photo in the record'));
   }
   return {
     checkedAt: new Date().toISOString(),
@@ -36,10 +35,3 @@ async function whyOther(photos: PhotoStore, id: string, isRead: boolean): Promis
   if (found === null) return 'is gone';
   return found === 'changed' ? 'is not the one that was taken' : null;
 }
-
-const photoFault = (place: RecordPlace, id: string, why: string): StoreFault =>
-  changedFault(
-    `A photo in the record of panel "${place.panelId}" of job "${place.jobId}" ${why}.`,
-    `${placeText(place)}, photos/${id.slice(0, 12)}`,
-    place,
-  );

@@ -40,7 +40,7 @@ interface EntryRow extends RecordPlace {
 const PAGE = `SELECT "jobId", "panelId", seq, entry, "isWithdrawn", ${READ_OFF.map((name) => `"${name}"`).join(', ')}
   FROM entries WHERE ("jobId", "panelId", seq) > ($1, $2, $3) ORDER BY "jobId", "panelId", seq LIMIT $4`;
 
-export const placeText = ({ jobId, panelId }: RecordPlace): string => `jobs/${jobId}/panels/${panelId}`;
+const placeText = ({ jobId, panelId }: RecordPlace): string => `jobs/${jobId}/panels/${panelId}`;
 
 /** The first thing about a record that is not as it was written; null where all of it is. */
 function whyOther(
@@ -69,7 +69,7 @@ export async function verifyRecords(
   sql: Sql,
   heads: ReadonlyMap<string, RecordHead>,
 ): Promise<RecordsVerified> {
-  const faults: StoreFault[] = [];
+  const others: { readonly place: RecordPlace; readonly why: string }[] = [];
   const photos = new Map<string, RecordPlace>();
   const seen = new Set<string>();
   let nEntries = 0;
@@ -83,7 +83,7 @@ export async function verifyRecords(
     nEntries += rows.length;
     for (const id of entries.flatMap(photosIn)) if (!photos.has(id)) photos.set(id, { jobId, panelId });
     const why = whyOther(rows, entries, heads.get(subject));
-    if (why !== null) faults.push(recordFault({ jobId, panelId }, why));
+    if (why !== null) others.push({ place: { jobId, panelId }, why });
   };
   let record: EntryRow[] = [];
   let [jobId, panelId, seq] = ['', '', 0];
@@ -100,17 +100,30 @@ export async function verifyRecords(
   for (const [subject, said] of heads) {
     const place = placeOf(subject);
     if (!place || seen.has(subject)) continue;
-    faults.push(recordFault(place, brokenWords(verifyChain([], said).firstBroken!)));
+    others.push({ place, why: brokenWords(verifyChain([], said).firstBroken!) });
   }
+  const faults: StoreFault[] = [];
+  for (const { place, why } of others)
+    faults.push(await faultOfRecord(sql, place, `is not as it was written: ${why}`));
   return { nRecords: seen.size, nEntries, faults, photos };
 }
 
-const recordFault = (place: RecordPlace, why: string): StoreFault =>
-  changedFault(
-    `The record of panel "${place.panelId}" of job "${place.jobId}" is not as it was written: ${why}.`,
-    placeText(place),
-    place,
+/** What is wrong with a record, by the names that people know it by; by its ids where its panel is gone too. */
+export async function faultOfRecord(
+  sql: Sql,
+  { jobId, panelId }: RecordPlace,
+  why: string,
+  of = 'The record',
+): Promise<StoreFault> {
+  const [row] = await sql.rows<{ readonly title: string; readonly name: string | null }>(
+    `SELECT jobs.title, panels.body ->> 'name' AS name FROM panels JOIN jobs ON jobs.id = panels."jobId"
+       WHERE panels."jobId" = $1 AND panels.id = $2`,
+    jobId,
+    panelId,
   );
+  const name = `${row?.name ?? `panel ${panelId}`}, ${row?.title ?? `job ${jobId}`},`;
+  return changedFault(`${of} of ${name} ${why}.`, placeText({ jobId, panelId }), { jobId, panelId });
+}
 
 function placeOf(subject: string): RecordPlace | null {
   const [, jobId, panelId] = /^jobs\/([^/]+)\/panels\/([^/]+)\/record$/.exec(subject) ?? [];

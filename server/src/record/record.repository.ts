@@ -359,13 +359,13 @@ export class RecordReader {
   }
 
   private async namesOf(jobId: string, panelId: string) {
-    const [row] = await this.tx.sql.rows<{ readonly title: string; readonly panel: unknown }>(
-      `SELECT jobs.title, panels.body AS panel FROM panels JOIN jobs ON jobs.id = panels."jobId"
+    const [row] = await this.tx.sql.rows<{ readonly title: string; readonly name: string | null }>(
+      `SELECT jobs.title, panels.body ->> 'name' AS name FROM panels JOIN jobs ON jobs.id = panels."jobId"
          WHERE panels."jobId" = $1 AND panels.id = $2`,
       jobId,
       panelId,
     );
-    return { jobTitle: row!.title, panelName: jsonOf<{ name?: string }>(row!.panel).name ?? panelId };
+    return { jobTitle: row!.title, panelName: row!.name ?? panelId };
   }
 
   /** How far panels are whose work has begun, by `job/panel`. */

@@ -80,22 +80,25 @@ export function JobPage() {
         </p>
       )}
       <div className="job-columns">
-        {data.panels.length === 0 ? (
-          <div className="empty">
-            <p>No panel yet. Add the first one: an outline, its size, and what most of it is.</p>
-            <p>
-              <Button type="primary" className="ledge-button" onClick={() => setIsAdding(true)}>
-                Add the first panel
-              </Button>
-            </p>
-          </div>
-        ) : (
-          <ul className="panel-list" aria-label="Panels">
-            {data.panels.map((panel) => (
-              <PanelCard key={panel.id} job={id} panel={panel} onRemove={() => remove.mutate(panel.id)} />
-            ))}
-          </ul>
-        )}
+        <div>
+          {data.panels.length === 0 ? (
+            <div className="empty">
+              <p>No panel yet. Add the first one: an outline, its size, and what most of it is.</p>
+              <p>
+                <Button type="primary" className="ledge-button" onClick={() => setIsAdding(true)}>
+                  Add the first panel
+                </Button>
+              </p>
+            </div>
+          ) : (
+            <ul className="panel-list" aria-label="Panels">
+              {data.panels.map((panel) => (
+                <PanelCard key={panel.id} job={id} panel={panel} onRemove={() => remove.mutate(panel.id)} />
+              ))}
+            </ul>
+          )}
+          <RemovedPanels job={id} />
+        </div>
         <JobForm
           view={data}
           onChange={(fields) => {
@@ -104,7 +107,6 @@ export function JobPage() {
           }}
         />
       </div>
-      <RemovedPanels job={id} />
       {isAdding && (
         <AddPanel job={id} taken={data.panels.map((panel) => panel.id)} onClose={() => setIsAdding(false)} />
       )}

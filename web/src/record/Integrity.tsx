@@ -31,9 +31,10 @@ export function Integrity() {
   );
 }
 
+const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
+
 function Found({ found }: { readonly found: Verification }) {
   const { checkedAt, nEntries, nRecords, nPhotos, arePhotosRead, faults } = found;
-  const of = `${nRecords} records with ${nEntries} entries and ${nPhotos} photos`;
   return faults.length > 0 ? (
     <b className="field-problem">
       <WarningOutlined /> {faults.length === 1 ? 'One thing is' : `${faults.length} things are`} not as they
@@ -41,23 +42,30 @@ function Found({ found }: { readonly found: Verification }) {
     </b>
   ) : (
     <span>
-      <CheckOutlined /> {of} are as they were written; looked through {momentText(checkedAt)}
-      {!arePhotosRead && nPhotos > 0 && ', photos only looked for'}.
+      <CheckOutlined />{' '}
+      {nRecords === 1 ? 'The record is as it was' : `All ${nRecords} records are as they were`} written (
+      {count(nEntries, 'entry', 'entries')}, {count(nPhotos, 'photo', 'photos')}
+      {!arePhotosRead && nPhotos > 0 && ', not read yet'}); looked through {momentText(checkedAt)}.
     </span>
   );
 }
 
 function Faults({ found: { faults } }: { readonly found: Verification }) {
   return (
-    <ul className="problem">
-      {faults.map(({ what, remedy, jobId, panelId }) => (
-        <li key={what}>
-          <b>{what}</b> {remedy}{' '}
-          {jobId !== undefined && panelId !== undefined && (
-            <Link to={`/record/${jobId}/${panelId}`}>Open this record</Link>
-          )}
-        </li>
+    <div className="problem">
+      <ul>
+        {faults.map(({ what, jobId, panelId }) => (
+          <li key={what}>
+            <b>{what}</b>{' '}
+            {jobId !== undefined && panelId !== undefined && (
+              <Link to={`/record/${jobId}/${panelId}`}>Open this record</Link>
+            )}
+          </li>
+        ))}
+      </ul>
+      {[...new Set(faults.map(({ remedy }) => remedy))].map((remedy) => (
+        <p key={remedy}>{remedy}</p>
       ))}
-    </ul>
+    </div>
   );
 }

@@ -40,7 +40,8 @@ function KeptPhoto({ photoId, words }: PhotoThumbProps) {
   if (isMissing)
     return (
       <span className="note">
-        The picture is not here: it stayed where the job came from, or is still on the device that took it.
+        The picture is not here: it stayed where the job came from, is still on the device that took it, or is
+        not the one that was taken any more.
       </span>
     );
   return (

@@ -1,5 +1,6 @@
 import { Button } from 'antd';
-import { Link, useNavigation } from 'react-router';
+import { useState } from 'react';
+import { Link, useLocation, useNavigation } from 'react-router';
 import { useIntegrity } from '../api/store-queries.ts';
 import { CloseOutlined } from '../shared/icons.tsx';
 import { useFaults } from '../state/faults.ts';
@@ -41,15 +42,24 @@ function NewVersion() {
 /** The server looked through what was written, and some of it is not as it was. */
 function NotAsWritten() {
   const { data } = useIntegrity();
-  const nFaults = data?.last?.faults.length ?? 0;
-  if (nFaults === 0) return null;
+  const { pathname } = useLocation();
+  const [closed, setClosed] = useState<string | null>(null);
+  const last = data?.last;
+  // The record itself says it in full; a notice that was read comes again with what is found next.
+  if (!last || last.faults.length === 0 || pathname.startsWith('/record') || closed === last.checkedAt)
+    return null;
   return (
     <div className="shell-notice is-fault" role="alert">
       <span>
         <b>Something that was written is not as it was written.</b> It was changed or lost outside of Blue
         Ledge.
       </span>
-      <Link to="/record">Look at what it is</Link>
+      <Link to="/record">What it is</Link>
+      <Button
+        icon={<CloseOutlined />}
+        aria-label="Close the notice"
+        onClick={() => setClosed(last.checkedAt)}
+      />
     </div>
   );
 }
