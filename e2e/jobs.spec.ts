@@ -33,7 +33,7 @@ test('a job without a file: made, found, copied, put away, removed and put back'
   await expect(page.getByText('Ferry office van was removed.')).toBeVisible();
   await page.getByRole('button', { name: 'Put it back' }).click();
   await expect(cards).toHaveText([/Ferry office van/]);
-  await page.getByRole('checkbox', { name: 'Those put away' }).check();
+  await page.getByText('Put away', { exact: true }).click();
   await expect(cards).toHaveText([/Ferry office van \(copy\)/]);
   await cards.getByRole('link').click();
   await expect(page.getByRole('textbox', { name: 'What the customer said' })).toHaveValue(

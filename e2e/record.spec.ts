@@ -93,8 +93,12 @@ test('the record’s figures are the shop’s with one tap, and back', async ({ 
   const washing = page
     .getByRole('region', { name: 'What the record says' })
     .getByRole('row', { name: /^Washing/ });
-  await expect(washing).toContainText('5');
+  await expect(washing).toContainText('so far, 5');
+  // Five are few: it is asked, and said by how much it may be off.
   await washing.getByRole('button', { name: /^Use / }).click();
+  const asked = page.getByRole('tooltip').filter({ hasText: 'all the same?' });
+  await expect(asked).toContainText(/It comes from 5 pieces of work, and may be off by/);
+  await asked.getByRole('button', { name: 'Use it' }).click();
   await expect(washing.getByText('in use')).toBeVisible();
   await expectSaved(page);
   await expectAccessible(page);

@@ -39,6 +39,11 @@ export abstract class ShopServer {
   /** Stops it in good order. */
   abstract stop(): Promise<void>;
 
+  /** Where its photos lie. */
+  get photos(): string {
+    return join(this.folder, 'photos');
+  }
+
   get url(): string {
     return `http://127.0.0.1:${this.port}`;
   }
