@@ -24,10 +24,14 @@ console.log(`Blue Ledge is at ${address}`);
 /** Takes the demo jobs in and plans them, where no job of a real shop lies; those that are there stay as the user left them. */
 async function seed() {
   const own = new Set(files.map((text) => JSON.parse(text).job.id));
-  const { jobs } = await (await fetch(`${address}/api/jobs?limit=100`)).json();
+  const jobsOf = async (which) => (await (await fetch(`${address}/api/jobs?limit=100${which}`)).json()).jobs;
+  const jobs = await jobsOf('');
+  const removed = new Set((await jobsOf('&removed=true')).map(({ id }) => id));
   if (jobs.length > 0 && !jobs.some(({ id }) => own.has(id)))
     return console.error('This data folder holds jobs of its own: the demo jobs were left out.');
   for (const body of files) {
+    // One that the user removed does not come again under another id.
+    if (removed.has(JSON.parse(body).job.id)) continue;
     const headers = { 'content-type': 'application/json' };
     const response = await fetch(`${address}/api/jobs`, { method: 'POST', headers, body });
     if (!response.ok && response.status !== 409) console.error(await response.text());
