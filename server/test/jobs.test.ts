@@ -157,6 +157,20 @@ describe('a plan', () => {
     throw new Error('no tests came');
   });
 
+  test('is the newest by the order in which plans were made, whatever a clock that was ahead had said', async () => {
+    const { body: first } = await server.http.post(`${DOOR}/plans`).expect(201);
+    await server.app
+      .get(Database)
+      .write('test', ({ sql }) =>
+        sql.write(`UPDATE plans SET "createdAt" = '2099-01-01 08:00:00.000 +00:00' WHERE id = $1`, first.id),
+      );
+    const { body: second } = await server.http.post(`${DOOR}/plans`).expect(201);
+    const latest = async () => (await server.http.get(`${DOOR}/plans/latest`).expect(200)).body.plan.id;
+    expect(await latest()).toBe(second.id);
+    server = await server.restart();
+    expect(await latest()).toBe(second.id);
+  });
+
   test('only the newest twenty of a panel are kept, and those that somebody chose from', async () => {
     await takeDemo();
     const nose = '/api/jobs/bus-6/panels/nose/plans';

@@ -8,12 +8,21 @@ const SENTENCES: Record<number, string> = {
   413: 'This is larger than 8 MB, the most that a job file or a photo may be. Split the job, or scale the photo down.',
 };
 
+const DAMAGED =
+  'The database of this server is damaged. Nothing was saved: stop the server, keep its folder, and restore a backup.';
+const UNREADABLE =
+  'The disk of the data folder cannot be read or written to. Nothing was saved: look at the disk and its cable.';
+
 /** What a person can mend about disk and database while the server runs. */
 const SAID_OF_DATABASE: Readonly<Record<string, string>> = {
   SQLITE_FULL: 'The disk is full. Nothing was saved: make room on it, and send it again.',
   ENOSPC: 'The disk is full. Nothing was saved: make room on it, and send it again.',
   LEDGE_GONE:
     'The data folder of this server was moved or removed while it ran. Nothing was saved: put the folder back where it was, or stop the server and restore a backup.',
+  SQLITE_CORRUPT: DAMAGED,
+  SQLITE_NOTADB: DAMAGED,
+  SQLITE_IOERR: UNREADABLE,
+  EIO: UNREADABLE,
   SQLITE_READONLY: 'The data folder cannot be written to. Nothing was saved: give this user the right to.',
 };
 
