@@ -158,6 +158,7 @@ describe('a plan', () => {
   });
 
   test('is the newest by the order in which plans were made, whatever a clock that was ahead had said', async () => {
+    await takeDemo();
     const { body: first } = await server.http.post(`${DOOR}/plans`).expect(201);
     await server.app
       .get(Database)
