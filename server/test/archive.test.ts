@@ -10,6 +10,7 @@ import {
   statSync,
   truncateSync,
   unlinkSync,
+  utimesSync,
   writeFileSync,
 } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -168,13 +169,17 @@ describe('a server', () => {
     mkdirSync(second);
     const { body: set } = await setSecond(second, 0).expect(200);
     expect(set.second).toEqual({ folder: second, isSameDisk: true, newest: null });
+    await setSecond(second, 0).expect(200);
     await setSecond(null, 0).expect(409);
     const folder = join(server.folder, BACKUPS);
     mkdirSync(folder, { recursive: true });
     for (let day = 10; day < 25; day++)
       writeFileSync(join(folder, `blue-ledge-2026-01-${day}-020000.zip`), '');
+    writeFileSync(join(folder, 'left-by-a-kill.part'), 'half');
+    utimesSync(join(folder, 'left-by-a-kill.part'), 0, 0);
     const { body: made } = (await make().expect(200)) as { body: BackupsView };
     expect(made.backups).toHaveLength(14);
+    expect(readdirSync(folder)).toHaveLength(14);
     expect(made.backups[0]).toMatchObject({ entries: 2, photos: 1, nMissing: 0 });
     expect(made.backups[1]!.problem).toMatch(/is no whole backup/);
     expect(made.second!.newest).toBe(made.backups[0]!.file);

@@ -111,7 +111,7 @@ test('a -wal of another time', async () => {
   const before = readFileSync(inFolder());
   const why = await whyNot();
   expect(why).toMatch(
-    /blue-ledge\.sqlite-wal in .* is of another time than the database beside it, and nothing was touched\. Move blue-ledge\.sqlite-wal and blue-ledge\.sqlite-shm out of the folder/,
+    /blue-ledge\.sqlite-wal in .* is of another time than the database beside it, and nothing was touched\. Move blue-ledge\.sqlite-wal and blue-ledge\.sqlite-shm out of the folder, keep them/,
   );
   expect(Buffer.compare(readFileSync(inFolder()), before)).toBe(0);
   unlinkSync(inFolder(`${FILE}-wal`));
@@ -138,6 +138,25 @@ test('what a kill left behind starts, with all of it', async () => {
   const again = await startProcess(folder);
   const { jobs } = (await (await fetch(`${again.address}/api/jobs`)).json()) as { jobs: { title: string }[] };
   expect(jobs.map(({ title }) => title)).toEqual(['Last one', 'Book bus 6']);
+  again.process.kill();
+  await again.ended;
+});
+
+test('what somebody changed in a shop that a kill ended keeps nobody from work: it starts, and says so', async () => {
+  const running = await startProcess(folder);
+  const made = await fetch(`${running.address}/api/jobs/new`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ job: { title: 'One' }, shopId: await shopOf(running.address) }),
+  });
+  expect(made.status).toBe(201);
+  await runIn(`UPDATE events SET actor = 'nobody' WHERE seq = 3`);
+  running.process.kill('SIGKILL');
+  await running.ended;
+  const again = await startProcess(folder);
+  const found = await fetch(`${again.address}/api/integrity`, { method: 'POST' });
+  const { faults } = (await found.json()) as { faults: { what: string }[] };
+  expect(faults[0]!.what).toMatch(/event 3 was changed after it was written/);
   again.process.kill();
   await again.ended;
 });

@@ -39,10 +39,16 @@ export async function keptArchives(folder: string): Promise<KeptBackup[]> {
   );
 }
 
+/** What a stopped server left half written; a command that writes one just now takes less than this. */
+const STALE_MS = 24 * 60 * 60 * 1000;
+const isStalePart = (path: string): boolean =>
+  /\.part(\.sqlite(-journal)?)?$/.test(path) && Date.now() - statSync(path).mtimeMs > STALE_MS;
+
 /** Lets the oldest go; one that was just made stays, whatever a clock said before. */
 export async function pruneArchives(folder: string, made: string): Promise<void> {
   const others = archivesIn(folder).filter((name) => name !== made);
-  for (const name of others.slice(MOST_KEPT - 1)) await unlink(join(folder, name));
+  const parts = readdirSync(folder).filter((name) => isStalePart(join(folder, name)));
+  for (const name of [...others.slice(MOST_KEPT - 1), ...parts]) await unlink(join(folder, name));
 }
 
 /** Copies an archive into a second folder: whole and checked there, or not at all. */

@@ -47,6 +47,7 @@ export class BackupsService implements OnApplicationBootstrap, BeforeApplication
   private running: Promise<void> | null = null;
   private problem: string | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
+  private isStopped = false;
 
   constructor(
     private readonly database: Database,
@@ -60,23 +61,29 @@ export class BackupsService implements OnApplicationBootstrap, BeforeApplication
   }
 
   async beforeApplicationShutdown(): Promise<void> {
+    this.isStopped = true;
     clearTimeout(this.timer);
     await this.running?.catch(() => undefined);
   }
 
   private lookIn(ms: number): void {
-    this.timer = setTimeout(() => void this.nightly().finally(() => this.lookIn(LOOK_EVERY_MS)), ms);
+    if (this.isStopped) return;
+    const look = (): void => {
+      void this.nightly()
+        .catch((error: unknown) => this.logger.error(String(error)))
+        .finally(() => this.lookIn(LOOK_EVERY_MS));
+    };
+    this.timer = setTimeout(look, ms);
     this.timer.unref();
   }
 
   /** Makes one where none was made since last night, and something is there to be kept. */
   async nightly(nowMs = Date.now()): Promise<void> {
-    const newest = newestArchive(this.folder);
-    const madeMs = newest === undefined ? -Infinity : statSync(join(this.folder, newest)).mtimeMs;
     // One that lies ahead was made by a clock that was wrong.
-    if (madeMs >= lastNightMs(nowMs) && madeMs <= nowMs) return;
-    if ((await this.nJobs()) === 0) return;
-    await this.make().catch((error: unknown) => this.logger.error(String(error)));
+    const isSinceNight = (madeMs: number): boolean => madeMs >= lastNightMs(nowMs) && madeMs <= nowMs;
+    if (archivesIn(this.folder).some((name) => isSinceNight(statSync(join(this.folder, name)).mtimeMs)))
+      return;
+    if ((await this.nJobs()) > 0) await this.make();
   }
 
   private async nJobs(): Promise<number> {
@@ -152,8 +159,10 @@ export class BackupsService implements OnApplicationBootstrap, BeforeApplication
     if (folder !== null) mustTakeBackups(folder, this.folder);
     await this.database.write(actor, async (tx) => {
       const settings = new SettingsWriter(tx);
-      if (!(await settings.put(SETTING, { folder }, from)))
-        throw stale({ folder }, (await settings.get<BackupSetting>(SETTING))?.body);
+      const now = await settings.get<BackupSetting>(SETTING);
+      // Sent again after an answer that did not arrive: it is set already.
+      if (now?.body.folder === folder) return;
+      if (!(await settings.put(SETTING, { folder }, from))) throw stale({ folder }, now?.body);
     });
     this.problem = null;
     return this.view();

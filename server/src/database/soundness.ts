@@ -1,13 +1,13 @@
 import { existsSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { QueryTypes, Sequelize } from 'sequelize';
-import { verifyEvents } from './verify-events.ts';
 import { LOG_FILE } from '../http/log-name.ts';
 import { FILE } from './data-folder.ts';
 import { NOTED, isKnownMigration, migrations } from './migrate.ts';
 import { readOnly } from './read-only.ts';
 import type { Sql } from './sql.ts';
 import { StartError, errorCode, startErrorOf } from './start-error.ts';
+import { verifyEvents } from './verify-events.ts';
 
 /** Whether a data folder holds a database that can be worked with; looked at before anything is written to it. */
 
@@ -49,14 +49,18 @@ export async function mustBeSound(folder: string): Promise<boolean> {
   } catch (error) {
     if (hasWal && isDamage(error) && (await isSoundWithoutWal(file, folder)))
       throw new StartError(
-        `${FILE}-wal in ${folder} is of another time than the database beside it, and nothing was touched. Move ${FILE}-wal and ${FILE}-shm out of the folder and start again: what the database itself holds is whole.`,
+        `${FILE}-wal in ${folder} is of another time than the database beside it, and nothing was touched. Move ${FILE}-wal and ${FILE}-shm out of the folder, keep them, and start again: what the database itself holds is whole.`,
       );
+    if (error instanceof ChainBroken) return true;
     throw startErrorOf(error, folder);
   }
 }
 
 /** Said of a database that is damaged in itself. */
 class DamagedError extends StartError {}
+
+/** Its pages are whole, but its chain of events has a gap. */
+class ChainBroken extends DamagedError {}
 
 const damaged = (folder: string, what: string): DamagedError =>
   new DamagedError(
@@ -104,8 +108,9 @@ async function mustHold(sql: Sql, folder: string, isWhole: boolean): Promise<voi
       );
   }
   if (isWhole && tables.has('chainEnds')) {
-    const { faults } = await verifyEvents(sql);
-    if (faults.length > 0) throw damaged(folder, firstLine(faults[0]!.what));
+    // What was changed where it stands is told when all of it is looked through, and keeps nobody from work.
+    const { faults, isLinked } = await verifyEvents(sql);
+    if (!isLinked) throw new ChainBroken(faults[0]!.what);
   }
 }
 

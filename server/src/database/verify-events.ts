@@ -8,6 +8,8 @@ import { paged } from './paged.ts';
 export interface EventsVerified {
   readonly nEvents: number;
   readonly faults: readonly StoreFault[];
+  /** All links hold: what is wrong was changed where it stands. */
+  readonly isLinked: boolean;
   /** How each record stands by what was said when it was written, by subject of its events. */
   readonly heads: ReadonlyMap<string, RecordHead>;
 }
@@ -18,13 +20,15 @@ const WHERE = 'chain of events';
 
 type Link = Pick<EventRow, 'seq' | 'hash'>;
 
-/** Why an event is not the next one of the chain as it was written; null where it is. */
-function whyBroken(event: EventRow, { seq, hash }: Link): string | null {
+/** Why an event is not the next one of the chain; null where it is. */
+function whyNotLinked(event: EventRow, { seq, hash }: Link): string | null {
   const nMissing = event.seq - seq - 1;
   if (nMissing > 0) return `before event ${event.seq}, ${nMissing} were taken out`;
-  if (event.prevHash !== hash) return `event ${event.seq} does not follow on the one before it`;
-  return event.hash === hashOfEvent(event) ? null : `event ${event.seq} was changed after it was written`;
+  return event.prevHash === hash ? null : `event ${event.seq} does not follow on the one before it`;
 }
+
+const whyChanged = (event: EventRow): string | null =>
+  event.hash === hashOfEvent(event) ? null : `event ${event.seq} was changed after it was written`;
 
 async function whyEndIsOther(sql: Sql, last: Link): Promise<string | null> {
   const [end] = await sql.rows<{ readonly n: number; readonly hash: string }>(
@@ -40,12 +44,15 @@ export async function verifyEvents(sql: Sql): Promise<EventsVerified> {
   const heads = new Map<string, RecordHead>();
   let last: Link = { seq: 0, hash: NO_HASH };
   let why: string | null = null;
+  let isLinked = true;
   let nEvents = 0;
   const pages = paged((limit) => sql.rows<EventRow>(PAGE, last.seq, limit));
   for await (const page of pages)
     for (const row of page) {
       const event = { ...row, body: jsonOf<object>(row.body) };
-      why ??= whyBroken(event, last);
+      const whyNot = whyNotLinked(event, last);
+      isLinked &&= whyNot === null;
+      why ??= whyNot ?? whyChanged(event);
       last = event;
       nEvents += 1;
       // What was said before heads were counted was said without them.
@@ -54,7 +61,9 @@ export async function verifyEvents(sql: Sql): Promise<EventsVerified> {
       if (event.kind.startsWith('record.') && n !== undefined && hash !== undefined)
         heads.set(event.subject, { entries: n, head: hash });
     }
-  why ??= await whyEndIsOther(sql, last);
+  const whyEnd = await whyEndIsOther(sql, last);
+  isLinked &&= whyEnd === null;
+  why ??= whyEnd;
   const what = `The shop’s chain of events is not as it was written: ${why}.`;
-  return { nEvents, heads, faults: why === null ? [] : [changedFault(what, WHERE)] };
+  return { nEvents, heads, isLinked, faults: why === null ? [] : [changedFault(what, WHERE)] };
 }
