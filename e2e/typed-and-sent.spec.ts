@@ -56,6 +56,23 @@ test('the server has no room for now: the entry waits, is sent again by hand, an
   expect(entries).toHaveLength(1);
 });
 
+test('a step that is tapped as the page is left is entered all the same, once', async ({ page, shop }) => {
+  await askForSystems(page, CORNER);
+  await atBench(page, CORNER);
+  // The page goes in the very turn of the tap: nothing that takes a moment is done any more.
+  await act(page, /^Done as planned/).evaluate((button: HTMLElement) => {
+    button.click();
+    window.location.reload();
+  });
+  await expect(heading(page)).toHaveText(/Degrease/);
+  await expectSaved(page);
+  const { entries } = await shop.get(`/api${CORNER}/record`);
+  expect(entries).toHaveLength(1);
+  expect(
+    await page.evaluate(() => Object.keys(localStorage).filter((name) => name.includes('just-made'))),
+  ).toEqual([]);
+});
+
 test('a long text is kept by a reload in the middle of it', async ({ page }) => {
   await page.goto('/jobs/bus-6');
   const field = page.getByLabel('What the customer said');

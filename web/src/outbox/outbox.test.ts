@@ -360,3 +360,62 @@ test('the browser’s storage is full: the row lives on in memory, nothing older
   expect([areaOf('A', server.panel), areaOf('B', server.panel)]).toEqual([0.8, 0.4]);
   useOutbox.setState({ isUnkept: false });
 });
+
+describe('what a page made that was left before the browser kept it', () => {
+  const LEFT = 'ledge-just-made left';
+  const left = (made: readonly Entry[]): void => localStorage.setItem(LEFT, JSON.stringify(made));
+  const notes = (): string[] =>
+    Object.keys(localStorage).filter((name) => name.startsWith('ledge-just-made'));
+  beforeAll(() => {
+    globalThis.localStorage = Object.create({
+      getItem(this: Record<string, string>, name: string) {
+        return this[name] ?? null;
+      },
+      setItem(this: Record<string, string>, name: string, text: string) {
+        this[name] = text;
+      },
+      removeItem(this: Record<string, string>, name: string) {
+        delete this[name];
+      },
+    }) as Storage;
+  });
+  afterEach(() => notes().forEach((name) => localStorage.removeItem(name)));
+
+  /** An edit as a page would have made it. */
+  const made = async (): Promise<Entry> => {
+    editZone('B', { areaM2: 0.3 });
+    await load();
+    const [entry] = entries();
+    await changeEntries((row) => ({ gone: row.map(({ key }) => key) }));
+    await load();
+    return entry!;
+  };
+
+  test('is noted in the same turn, and only until the browser keeps it', async () => {
+    editZone('B', { areaM2: 0.3 });
+    expect(notes()).toHaveLength(1);
+    await load();
+    expect(notes()).toEqual([]);
+  });
+
+  test('waits and is sent once by the next page, however often it is found', async () => {
+    const entry = await made();
+    left([{ ...entry, state: 'sending' }]);
+    await load();
+    expect([states(), notes()]).toEqual([['waiting'], []]);
+    left([entry]);
+    await load();
+    await sendAll();
+    left([entry]);
+    await load();
+    await sendAll();
+    expect(server.asked.map(({ key }) => key)).toEqual([entry.key]);
+    expect(areaOf('B', server.panel)).toBe(0.3);
+  });
+
+  test('a note that cannot be read is no obstacle', async () => {
+    localStorage.setItem(LEFT, '{"half');
+    await load();
+    expect(entries()).toEqual([]);
+  });
+});

@@ -2,6 +2,7 @@ import type { PanelView } from '@blue-ledge/core';
 import { create } from 'zustand';
 import { isChange, withChange, type Decision } from './decision.ts';
 import type { Entry } from './entry.ts';
+import { leftBehind, noteJustMade, waitingAgain } from './just-made.ts';
 import { changeEntries, readEntries } from './outbox-db.ts';
 
 /** All writes of this browser, in one row, the same in every tab. Screens show them over what the server has. */
@@ -34,7 +35,12 @@ function inTurn<T>(work: () => Promise<T>): Promise<T> {
 
 const after = (row: readonly Entry[], decision: Decision): readonly Entry[] => withChange(row, decision(row));
 
-const show = (): void => useOutbox.setState({ entries: decided.reduce(after, kept) });
+function show(): void {
+  const entries = decided.reduce(after, kept);
+  const keptKeys = new Set(kept.map(({ key }) => key));
+  noteJustMade(entries.filter(({ key }) => !keptKeys.has(key)));
+  useOutbox.setState({ entries });
+}
 
 /** Changes the row where the browser keeps it; in memory alone once it could not: what it keeps then is an older row. */
 async function keep(decision: Decision): Promise<void> {
@@ -81,11 +87,25 @@ export const load = (): Promise<void> =>
     if (useOutbox.getState().isUnkept) return;
     try {
       kept = await readEntries();
+      await takeUp();
     } catch {
       useOutbox.setState({ isUnkept: true });
     }
     show();
   });
+
+/** Takes what pages that were left had made into the row, where it is not in it. */
+async function takeUp(): Promise<void> {
+  const { entries, forget } = leftBehind();
+  if (entries.length === 0) return forget();
+  const { row, change } = await changeEntries((before) => {
+    const known = new Set(before.map(({ key }) => key));
+    return { put: entries.filter(({ key }) => !known.has(key)).map(waitingAgain) };
+  });
+  kept = row;
+  forget();
+  if (isChange(change)) channel?.postMessage(CHANGED);
+}
 
 /** Follows what other tabs do. */
 export function follow(onSaved: (saved: PanelView) => void): void {
