@@ -159,7 +159,7 @@ export {
   type ToneOffer,
   type Undertones,
 } from './film/hiding.ts';
-export { RESCUE_TOLERANCE_PERCENT, rescueOf, type Rescue } from './film/rescue.ts';
+export { RESCUE_TOLERANCE_PERCENT, askedTolerance, rescueOf, type Rescue } from './film/rescue.ts';
 export { mixByVolume } from './film/mix.ts';
 export {
   alongWallMm,

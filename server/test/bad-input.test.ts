@@ -106,6 +106,79 @@ test('signs that no keyboard has are no search', async () => {
   }
 });
 
+test('what came with the shop of a file is no obstacle to its clocks, its guns and its sheets', async () => {
+  const { body: file } = await server.http.get('/api/jobs/bus-6/file').expect(200);
+  const [sheet] = (await server.http.get('/api/shelf/sheets')).body;
+  const gun = {
+    id: 'g',
+    name: 'Gun',
+    kind: 'hvlp',
+    tipsMm: [1.3],
+    flowMlPerMin: 200,
+    fanMm: 250,
+    airLPerMin: 300,
+    cupMl: 600,
+  };
+  const own = { ...sheet, remark: 'of another program' };
+  await server.http
+    .post('/api/jobs')
+    .send({
+      ...file,
+      job: { ...file.job, id: 'odd-shop' },
+      shop: {
+        ...file.shop,
+        name: 'Odd',
+        guns: [
+          { ...gun, id: 'first' },
+          { ...gun, colour: 'red' },
+        ],
+      },
+      sheets: [own],
+    })
+    .expect(201);
+  const shops = (await server.http.get('/api/shops')).body as { id: string; name: string }[];
+  const { id } = shops.find(({ name }) => name === 'Odd')!;
+  await server.http
+    .patch(`/api/shops/${id}`)
+    .send({ things: { guns: { first: null } } })
+    .expect(200);
+  await server.http
+    .patch(`/api/shops/${id}`)
+    .send({ things: { guns: { g: { ...gun, colour: 'red', cupMl: 500 } } } })
+    .expect(200);
+  await server.http
+    .put(`/api/shops/${id}/sheets/${encodeURIComponent(own.id)}`)
+    .send({ sheet: { ...own, potLifeMin: 33 }, from: 1 })
+    .expect(200);
+  const step = {
+    jobId: 'odd-shop',
+    panelId: 'door',
+    panelName: 'Door',
+    planId: 'p',
+    systemId: 's',
+    areas: ['A'],
+    n: 1,
+  };
+  const clock = {
+    id: 'odd-clock',
+    title: 'Epoxy',
+    step,
+    work: { kind: 'mix', sheet: own },
+    startedMs: Date.now(),
+  };
+  await server.http.post('/api/clocks').send(clock).expect(200);
+  const { body } = await server.http
+    .post('/api/clocks')
+    .send({
+      ...clock,
+      id: 'odder',
+      step: { ...step, n: 2 },
+      work: { kind: 'mix', sheet: { ...own, shade: 1 } },
+    })
+    .expect(400);
+  expect(body.problems[0].path).toBe('work.sheet.shade');
+});
+
 describe('fields that nobody knows are refused by their names, and nothing of them is kept', () => {
   const LARGE = 'x'.repeat(100_000);
   const shop = async () => (await server.http.get('/api/shops').expect(200)).body[0];
@@ -227,11 +300,22 @@ describe('fields that nobody knows are refused by their names, and nothing of th
     expect(taken.unknownFields).toEqual(['panels.0.zones.0.colour']);
     const { body: again } = await server.http.get('/api/jobs/odd-file/file').expect(200);
     expect(again.panels[0].zones[0].colour).toEqual({ of: 'another program' });
-    // It does not stand in the way of what a person changes.
+    // It does not stand in the way of what a person changes, also where places in lists move.
     const { areaM2, id } = first.zones[0];
+    const path = `/api/jobs/odd-file/panels/${first.id}`;
     await server.http
-      .patch(`/api/jobs/odd-file/panels/${first.id}`)
+      .patch(path)
       .send({ edit: { changes: [{ path: ['zones', id, 'areaM2'], from: areaM2, to: areaM2 / 2 }] } })
+      .expect(200);
+    const added = { ...first.zones[1], id: 'before', areaM2: 0.01 };
+    await server.http
+      .patch(path)
+      .send({
+        edit: {
+          changes: [{ path: ['zones', 'before'], to: added }],
+          order: { from: [id], to: ['before', id] },
+        },
+      })
       .expect(200);
   });
 });

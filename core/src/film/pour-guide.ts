@@ -1,4 +1,4 @@
-import { inRatio, leastBatchMl, type Cup } from './rescue.ts';
+import { askedTolerance, inRatio, leastBatchMl, type Cup } from './rescue.ts';
 
 /** Pouring one part at a time: what comes next, from where to where it is right, and what an over-pour asks of the others. */
 
@@ -50,10 +50,10 @@ function batchesOf(
 }
 
 /**
- * The batch is the smallest of which nothing that is in the cup is too much, and never less than was meant. The first part
- * that is short of its share of it comes next; with nothing poured too far that is the usual order. Right is what lies
- * within tolerance of the batch that is really in the cup in the end: a part's range is smaller where those before it used
- * up some of the tolerance.
+ * The batch is a little more than the smallest of which nothing that is in the cup is too much, and never less than was
+ * meant. The first part that is short of its share of it comes next; with nothing poured too far that is the usual order.
+ * Right is what lies within tolerance of the batch that is really in the cup in the end: a part's range is smaller where
+ * those before it used up some of the tolerance.
  * @param meantMl parts of the batch as it was meant, each > 0
  * @param pouredMl what is in the cup of each
  * @param tolerancePercent 0..50
@@ -73,17 +73,28 @@ export function guidePour(
   const tolerance = tolerancePercent / 100;
   const sumMl = meantMl.reduce((total, ml) => total + ml, 0);
   const cup: Cup = { shares: meantMl.map((ml) => ml / sumMl), pouredMl, tolerance };
-  const batchMl = Math.max(sumMl, leastBatchMl(cup));
-  return { batchMl, moreMl: batchMl - sumMl, next: nextOf(cup, batchMl) };
+  const batchMl = leastBatchMl(cup) > sumMl + NOTHING_ML ? leastAskedMl(cup) : sumMl;
+  const isOff = shortIn(cup, batchMl).length === 0 && !isRight(cup);
+  const askedMl = isOff ? Math.max(batchMl, leastAskedMl(cup)) : batchMl;
+  return { batchMl: askedMl, moreMl: askedMl - sumMl, next: nextOf(cup, askedMl) };
 }
+
+/** The smallest batch that is asked for: nothing of it lies at the very end of what is right. */
+const leastAskedMl = (cup: Cup): number => leastBatchMl({ ...cup, tolerance: askedTolerance(cup.tolerance) });
+
+/** The least of a part that is right in a batch. */
+const leastOf = ({ shares, tolerance }: Cup, i: number, batchMl: number): number =>
+  shares[i]! * (1 - tolerance) * batchMl;
+
+/** Parts of which there is less than is right. */
+const shortIn = (cup: Cup, batchMl: number): number[] =>
+  cup.shares.map((_, i) => i).filter((i) => cup.pouredMl[i]! < leastOf(cup, i, batchMl) - NOTHING_ML);
 
 function nextOf(cup: Cup, batchMl: number): Guide['next'] {
   const { shares, pouredMl, tolerance } = cup;
   const aimMl = inRatio(cup, batchMl);
-  const leastMl = (i: number): number => shares[i]! * (1 - tolerance) * batchMl;
-  const isShort = (i: number): boolean => pouredMl[i]! < leastMl(i) - NOTHING_ML;
   const all = shares.map((_, i) => i);
-  const short = all.filter(isShort);
+  const short = shortIn(cup, batchMl);
   if (short.length === 0 && isRight(cup)) return null;
   // Each is near its share, but not of what is in the cup: a little more of those that are behind.
   const toCome = short.length > 0 ? short : all.filter((i) => aimMl[i]! - pouredMl[i]! > NOTHING_ML);
@@ -110,7 +121,7 @@ function nextOf(cup: Cup, batchMl: number): Guide['next'] {
     fromMl:
       short.length === 0
         ? right - poured
-        : Math.max(0, Math.min(right, Math.max(leastMl(part), partMl(least))) - poured),
+        : Math.max(0, Math.min(right, Math.max(leastOf(cup, part, batchMl), partMl(least))) - poured),
     toMl: Math.max(right, partMl(most)) - poured,
   };
 }

@@ -1,5 +1,9 @@
 /** How far a component may usually be from its share, percent (default). */
 export const RESCUE_TOLERANCE_PERCENT = 3;
+/** Share of a tolerance that is used up by what is asked for: the rest is left to whole grams and a steady hand (default). */
+const ASKED_SHARE = 0.9;
+/** The tolerance within which what is asked for lies, percent. */
+export const askedTolerance = (tolerancePercent: number): number => tolerancePercent * ASKED_SHARE;
 
 /**
  * An over-pour made right by adding, never by taking out. A component is right when it lies within a tolerance of its own

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { panelSchema } from '../survey/panel.ts';
+import { TEST_FORMS, TEST_KINDS, withTest, type ZoneTest } from '../survey/test-guide.ts';
+import { zoneSchema } from '../survey/zone.ts';
 import { shopSchema } from '../survey/shop.ts';
 import { panelOf } from '../testing/bench.ts';
 import { sizeOfFields, unknownFields } from './unknown-fields.ts';
@@ -48,4 +50,21 @@ test('a panel of the survey and a shop have none; what is put into them is found
   expect(sizeOfFields(odd, ['note', 'zones.0.findings.0.shade'])).toBe(
     'note'.length + 3 + 'zones.0.findings.0.shade'.length + 3,
   );
+});
+
+test('whatever a test of the survey showed, what is written of it is known', () => {
+  const [zone] = panelOf([{ stack: 'steel/old-finish:90', areaM2: 1 }]).zones;
+  const seen: ZoneTest[] = TEST_KINDS.flatMap((kind) => {
+    const { outcomes } = TEST_FORMS[kind];
+    return Array.isArray(outcomes) ? outcomes.map(({ value }) => ({ kind, outcome: value }) as ZoneTest) : [];
+  });
+  expect(seen.length).toBeGreaterThan(8);
+  const measured: ZoneTest[] = [
+    { kind: 'gauge', readingsUm: [90, 95] },
+    { kind: 'straightedge', chordMm: 500, gapMm: 2 },
+    { kind: 'dew', surfaceCelsius: 12 },
+    { kind: 'moulding-mark', outcome: 'PP/EPDM' },
+  ];
+  for (const test of [...seen, ...measured])
+    expect([test.kind, unknownFields(zoneSchema, withTest(zone!, test))]).toEqual([test.kind, []]);
 });

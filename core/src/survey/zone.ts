@@ -42,25 +42,32 @@ export const FACES = ['outside', 'edge', 'inside'] as const;
 const substrateNames = LAYER_KIND_NAMES.filter((kind) => LAYER_KINDS[kind].canBeFound);
 
 const reading = z.number().min(0).max(20_000);
+/** What every test may say. */
+const seen = {
+  /** What it meant when it was entered, in words. */
+  because: z.string().max(400, 'must be at most 400 characters').optional(),
+};
 export const zoneTestSchema = z.discriminatedUnion('kind', [
-  z.looseObject({ kind: z.literal('solvent-rub'), outcome: z.enum(['softens', 'none']) }),
-  z.looseObject({ kind: z.literal('tape-hold'), outcome: z.enum(['holds', 'slides-off']) }),
-  z.looseObject({ kind: z.literal('moulding-mark'), outcome: z.string().min(1).max(40) }),
-  z.looseObject({ kind: z.literal('float'), outcome: z.enum(['floats', 'sinks']) }),
-  z.looseObject({ kind: z.literal('cross-cut'), outcome: z.number().int().min(0).max(5) }),
-  z.looseObject({ kind: z.literal('water-break'), outcome: z.enum(['sheets', 'beads']) }),
-  z.looseObject({ kind: z.literal('thumbnail'), outcome: z.enum(['marks', 'none']) }),
-  z.looseObject({ kind: z.literal('magnet'), outcome: z.enum(['holds', 'falls-off']) }),
+  z.looseObject({ ...seen, kind: z.literal('solvent-rub'), outcome: z.enum(['softens', 'none']) }),
+  z.looseObject({ ...seen, kind: z.literal('tape-hold'), outcome: z.enum(['holds', 'slides-off']) }),
+  z.looseObject({ ...seen, kind: z.literal('moulding-mark'), outcome: z.string().min(1).max(40) }),
+  z.looseObject({ ...seen, kind: z.literal('float'), outcome: z.enum(['floats', 'sinks']) }),
+  z.looseObject({ ...seen, kind: z.literal('cross-cut'), outcome: z.number().int().min(0).max(5) }),
+  z.looseObject({ ...seen, kind: z.literal('water-break'), outcome: z.enum(['sheets', 'beads']) }),
+  z.looseObject({ ...seen, kind: z.literal('thumbnail'), outcome: z.enum(['marks', 'none']) }),
+  z.looseObject({ ...seen, kind: z.literal('magnet'), outcome: z.enum(['holds', 'falls-off']) }),
   z.looseObject({
+    ...seen,
     kind: z.literal('dew'),
     surfaceCelsius: z.number().min(-40, 'must be -40 °C or more').max(80, 'must be at most 80 °C'),
   }),
   z.looseObject({
+    ...seen,
     kind: z.literal('straightedge'),
     chordMm: z.number().min(20, 'must be at least 20 mm').max(5000, 'must be at most 5000 mm'),
     gapMm: z.number().min(0, 'must be 0 mm or more').max(200, 'must be at most 200 mm'),
   }),
-  z.looseObject({ kind: z.literal('gauge'), readingsUm: z.array(reading).min(1).max(500) }),
+  z.looseObject({ ...seen, kind: z.literal('gauge'), readingsUm: z.array(reading).min(1).max(500) }),
 ]);
 
 const pointMm = z.tuple([z.number().min(-100_000).max(100_000), z.number().min(-100_000).max(100_000)]);

@@ -24,7 +24,10 @@ export class ClocksController {
 
   @Post()
   @HttpCode(200)
-  start(@Body(new ZodPipe(clockStartSchema)) clock: ClockStart, @Asked() asked: WriteRequest) {
+  start(
+    @Body(new ZodPipe(clockStartSchema, { later: ['work.sheet'] })) clock: ClockStart,
+    @Asked() asked: WriteRequest,
+  ) {
     return this.clocks.start(asked, clock);
   }
 

@@ -1,5 +1,6 @@
 import {
   momentsOf,
+  sheetSchema,
   shopSchema,
   type Clock,
   type ClocksView,
@@ -10,6 +11,7 @@ import { Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } f
 import { Database, type Read, type Write } from '../database/database.ts';
 import { IdempotentWrites, type WriteRequest } from '../database/idempotent-writes.ts';
 import { ProblemError, notFound } from '../http/problem.ts';
+import { mustBeKnown } from '../http/zod.pipe.ts';
 import { JobsReader } from '../jobs/jobs.repository.ts';
 import { ShopsReader } from '../shops/shops.repository.ts';
 import { ClocksReader, ClocksWriter, type KeptClock } from './clocks.repository.ts';
@@ -84,6 +86,7 @@ export class ClocksService implements OnApplicationBootstrap, OnApplicationShutd
       const known = await clocks.byId(clock.id);
       if (known) return this.seen(tx, known);
       const shopId = await this.shopOf(tx, clock);
+      await this.checkSheet(tx, clock, shopId);
       await this.checkFree(tx, clock);
       await clocks.forgetEnded(this.time.nowMs() - KEPT_MS);
       for (const over of (await clocks.running()).filter((other) => endsAt(other.clock, clock)))
@@ -135,6 +138,15 @@ export class ClocksService implements OnApplicationBootstrap, OnApplicationShutd
     const found = await new JobsReader(tx).panelInJob({ job: step.jobId, panel: step.panelId });
     if (!found?.panel) throw notFound(`Panel "${step.panelName}"`);
     return found.job.shopId;
+  }
+
+  /** @throws {ProblemError} 400 for fields of a sheet that neither is known nor came with the shop's own sheet */
+  private async checkSheet(tx: Read, { work }: Clock, shopId: string | null): Promise<void> {
+    if (!('sheet' in work)) return;
+    // A product that is mixed in one of its ways has the id of the way behind its own.
+    const [id = ''] = work.sheet.id.split('/');
+    const versions = shopId === null ? [] : await new ShopsReader(tx).versions(shopId, id);
+    mustBeKnown(sheetSchema, work.sheet, Object.assign({}, ...versions), 'work.sheet');
   }
 
   /** @throws {ProblemError} 409 where a clock runs on the same step */

@@ -21,8 +21,8 @@ export class PanelRecordController {
   @HttpCode(200)
   enter(
     @Param(new ZodPipe(panelParams)) params: PanelParams,
-    // What a bench sends was done: a field that is not known here is kept with it, and refusing it would lose the entry.
-    @Body(new ZodPipe(entryBodySchema, { isLoose: true })) entry: NewEntry,
+    // What a bench sends was done: a field of it that is not known here is kept, for refusing it would lose the entry.
+    @Body(new ZodPipe(entryBodySchema, { later: ['body'] })) entry: NewEntry,
   ) {
     return this.record.enter(params, entry);
   }

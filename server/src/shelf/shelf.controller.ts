@@ -52,7 +52,7 @@ export class ShelfController {
   @Put(':sheet')
   put(
     @Param(new ZodPipe(sheetParams)) params: SheetParams,
-    @Body(new ZodPipe(sheetPutSchema, { isLoose: true })) body: SheetPut,
+    @Body(new ZodPipe(sheetPutSchema, { later: ['sheet'] })) body: SheetPut,
     @Asked() asked: WriteRequest,
   ) {
     return this.shelf.put(asked, params, body);
@@ -62,7 +62,7 @@ export class ShelfController {
   @HttpCode(200)
   take(
     @Param(new ZodPipe(shopParams)) { shop }: z.infer<typeof shopParams>,
-    @Body(new ZodPipe(sheetsTakeSchema, { isLoose: true })) { sheets }: SheetsTake,
+    @Body(new ZodPipe(sheetsTakeSchema, { later: ['sheets'] })) { sheets }: SheetsTake,
     @Asked() asked: WriteRequest,
   ) {
     return this.shelf.take(asked, shop, sheets);

@@ -37,7 +37,7 @@ export class ShopsController {
   @Patch(':shop')
   patch(
     @Param(new ZodPipe(shopParams)) { shop }: ShopParams,
-    @Body(new ZodPipe(shopPatchSchema)) body: ShopPatch,
+    @Body(new ZodPipe(shopPatchSchema, { later: ['things'] })) body: ShopPatch,
     @Asked() asked: WriteRequest,
   ) {
     return this.shops.patch(asked, shop, body);

@@ -40,7 +40,7 @@ export class StockController {
   @Put(':can')
   put(
     @Param(new ZodPipe(canParams)) params: CanParams,
-    @Body(new ZodPipe(canPutSchema, { isLoose: true })) body: CanPut,
+    @Body(new ZodPipe(canPutSchema, { later: ['can'] })) body: CanPut,
     @Asked() asked: WriteRequest,
   ) {
     return this.stock.put(asked, params, body);

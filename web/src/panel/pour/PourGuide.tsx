@@ -2,6 +2,7 @@ import {
   QUANTITIES,
   RESCUE_TOLERANCE_PERCENT,
   guidePour,
+  askedTolerance,
   rescueOf,
   toShown,
   toStored,
@@ -217,7 +218,7 @@ function Rescue({ pour, wouldBeMl, usable, cupName }: RescueProps) {
   const { addMl, batchMl } = rescueOf(
     parts.map(({ ml }) => ml),
     wouldBeMl,
-    RESCUE_TOLERANCE_PERCENT,
+    askedTolerance(RESCUE_TOLERANCE_PERCENT),
   );
   const adds = parts.flatMap(({ name, grams, ml }, i) =>
     addMl[i]! < 0.05
