@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { findingSchema } from '../survey/finding.ts';
+import { FINDING_FORMS } from '../survey/finding-forms.ts';
 import { panelSchema } from '../survey/panel.ts';
 import { TEST_FORMS, TEST_KINDS, withTest, type ZoneTest } from '../survey/test-guide.ts';
 import { zoneSchema } from '../survey/zone.ts';
@@ -67,4 +69,12 @@ test('whatever a test of the survey showed, what is written of it is known', () 
   ];
   for (const test of [...seen, ...measured])
     expect([test.kind, unknownFields(zoneSchema, withTest(zone!, test))]).toEqual([test.kind, []]);
+});
+
+test('every figure of a finding that a form asks for is known', () => {
+  for (const [kind, { blank, fields }] of Object.entries(FINDING_FORMS)) {
+    const filled = { ...blank, ...Object.fromEntries(fields.map(({ name }) => [name, 1])), atMm: [1, 2] };
+    const asked = { ...filled, ...(fields.some(({ name }) => name === 'grit') ? { grit: 'P80' } : {}) };
+    expect([kind, unknownFields(findingSchema, { ...asked, ...blank })]).toEqual([kind, []]);
+  }
 });
