@@ -92,6 +92,18 @@ async function benchSearching(root, ask) {
   );
 }
 
+/** The same record looked through, saved as one file and backed up, and what a search takes meanwhile. */
+async function benchKeeping({ ask, mostMb }) {
+  const search = () => ask('GET', '/record?text=batch+4711&limit=50');
+  const checking = took(() => ask('POST', '/integrity'));
+  report('a search while all is looked through, p95', percentile(await timed(search, 20), 0.95), 'ms', 200);
+  report('100,000 entries looked through', await checking, 'ms');
+  const before = mostMb();
+  report('100,000 entries saved as one file', await took(() => ask('GET', '/record/file')), 'ms');
+  report('most memory for it', mostMb() - before, 'MB', 100);
+  report('a backup of them, made and checked', await took(() => ask('POST', '/backups')), 'ms');
+}
+
 /** The fold of a panel that was worked on again and again, and the chain of 100,000 entries. */
 async function benchFolding(root) {
   const read = readJobText(readFileSync(join(root, 'demo/book-bus-6.ledge.json'), 'utf8')).value;
@@ -169,5 +181,8 @@ export async function benchRecord(root) {
   await benchFolding(root);
   await withServer(root, (server) => benchTaps(root, server));
   await withServer(root, ({ ask }) => benchWriting(root, ask));
-  await withServer(root, ({ ask }) => benchSearching(root, ask));
+  await withServer(root, async (server) => {
+    await benchSearching(root, server.ask);
+    await benchKeeping(server);
+  });
 }
