@@ -14,6 +14,10 @@ interface Definition {
   readonly in?: z.ZodType;
   readonly out?: z.ZodType;
   readonly options?: readonly z.ZodType[];
+  /** Field by which a union says which of its options a value is. */
+  readonly discriminator?: string;
+  readonly values?: readonly unknown[];
+  readonly entries?: Readonly<Record<string, unknown>>;
   readonly valueType?: z.ZodType;
   readonly left?: z.ZodType;
   readonly right?: z.ZodType;
@@ -35,11 +39,30 @@ function ofObject({ shape = {} }: Definition, value: unknown, path: string): str
   });
 }
 
+/** Numbers, texts and the like have no fields: long lists of them are not walked. */
+const FIELDLESS: ReadonlySet<string> = new Set(['number', 'string', 'boolean', 'enum', 'literal']);
+
 const ofList = (element: z.ZodType, value: unknown, path: string): string[] =>
-  Array.isArray(value) ? value.flatMap((each, i) => unknownFields(element, each, `${path}.${i}`)) : [];
+  Array.isArray(value) && !FIELDLESS.has(definitionOf(element).type)
+    ? value.flatMap((each, i) => unknownFields(element, each, `${path}.${i}`))
+    : [];
+
+/** The option that the discriminator of a union names; nothing where it has none, or it names none. */
+function namedOption({ options = [], discriminator }: Definition, value: unknown): z.ZodType | undefined {
+  if (discriminator === undefined || !isObject(value)) return undefined;
+  const said = value[discriminator];
+  return options.find((option) => {
+    const field = definitionOf(option).shape?.[discriminator];
+    const { values = [], entries = {} } = field ? definitionOf(field) : {};
+    return values.includes(said) || Object.values(entries).includes(said);
+  });
+}
 
 /** Of what a value may be, that which it is: where it may be several, the one that knows most of it. */
-function ofUnion({ options = [] }: Definition, value: unknown, path: string): string[] {
+function ofUnion(definition: Definition, value: unknown, path: string): string[] {
+  const named = namedOption(definition, value);
+  if (named) return unknownFields(named, value, path);
+  const { options = [] } = definition;
   const unknown = options
     .filter((option) => option.safeParse(value).success)
     .map((option) => unknownFields(option, value, path));

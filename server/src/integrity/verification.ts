@@ -17,7 +17,7 @@ export async function verifyStore(sql: Sql, { photos, arePhotosRead }: Asked): P
   const ofPhotos: StoreFault[] = [];
   for (const [id, place] of records.photos) {
     const why = await whyOther(photos, id, arePhotosRead);
-    if (why !== null) ofPhotos.push(await faultOfRecord(sql, place, why, 'A photo in the record'));
+    if (why !== null) ofPhotos.push(await faultOfRecord(sql, place, why, id));
   }
   return {
     checkedAt: new Date().toISOString(),

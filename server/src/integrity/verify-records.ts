@@ -113,7 +113,7 @@ export async function faultOfRecord(
   sql: Sql,
   { jobId, panelId }: RecordPlace,
   why: string,
-  of = 'The record',
+  photoId?: string,
 ): Promise<StoreFault> {
   const [row] = await sql.rows<{ readonly title: string; readonly name: string | null }>(
     `SELECT jobs.title, panels.body ->> 'name' AS name FROM panels JOIN jobs ON jobs.id = panels."jobId"
@@ -122,7 +122,11 @@ export async function faultOfRecord(
     panelId,
   );
   const name = `${row?.name ?? `panel ${panelId}`}, ${row?.title ?? `job ${jobId}`},`;
-  return changedFault(`${of} of ${name} ${why}.`, placeText({ jobId, panelId }), { jobId, panelId });
+  const [of, where] =
+    photoId === undefined
+      ? ['The record', placeText({ jobId, panelId })]
+      : ['A photo in the record', `photos/${photoId}`];
+  return changedFault(`${of} of ${name} ${why}.`, where, { jobId, panelId });
 }
 
 function placeOf(subject: string): RecordPlace | null {

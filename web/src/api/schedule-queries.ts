@@ -68,7 +68,11 @@ export function useNotYet(shop: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (steps: readonly Pick<NotEntered, 'jobId' | 'panelId' | 'n'>[]) =>
-      ask<ShopScheduleView>(`${path(shop)}/not-yet`, { method: 'POST', body: { steps }, key: newKey() }),
+      ask<ShopScheduleView>(`${path(shop)}/not-yet`, {
+        method: 'POST',
+        body: { steps: steps.map(({ jobId, panelId, n }) => ({ jobId, panelId, n })) },
+        key: newKey(),
+      }),
     onSuccess: (made) => client.setQueryData(queryKey(shop), made),
   });
 }
