@@ -37,13 +37,20 @@ async function takeJob(root, ask, id, panels) {
   await ask('POST', '/jobs', { ...demo, job: { ...demo.job, id }, panels: named });
 }
 
+/** The nth change of a panel's name, after those before it. */
+const renamed = (panel, nth) => ({
+  path: ['name'],
+  from: nth === 0 ? `Panel ${panel}` : `Name ${nth - 1}`,
+  to: `Name ${nth}`,
+});
+
 async function benchRequests(root, ask) {
   await takeJob(root, ask, 'forty', (own) => Array.from({ length: 40 }, (_, i) => own[i % own.length]));
   const plan = () => ask('GET', '/jobs/forty/panels/p0/plans/latest');
   const job = () => ask('GET', '/jobs/forty');
   const edit = (c, i) =>
     ask('PATCH', `/jobs/forty/panels/p${10 + c}`, {
-      edit: { changes: [{ path: ['note'], ...(i > 0 ? { from: i - 1 } : {}), to: i }] },
+      edit: { changes: [renamed(10 + c, i)] },
     });
   await ask('POST', '/jobs/forty/panels/p0/plans', {});
   report('newest plan of the door, gzip', gzipSync(JSON.stringify(await plan())).length / 1000, 'kB', 60);
@@ -72,7 +79,7 @@ async function benchPlanAll(root, { ask, mostMb }, nPanels, nZones) {
   const meanwhile = (async () => {
     for (let i = 0; !isOver; i++) {
       answers.push(await took(() => ask('GET', '/health')));
-      const changes = [{ path: ['note'], ...(i > 0 ? { from: i - 1 } : {}), to: i }];
+      const changes = [renamed(0, i)];
       writes.push(await took(() => ask('PATCH', '/jobs/forty/panels/p0', { edit: { changes } })));
       await new Promise((resolve) => setTimeout(resolve, 10));
     }
