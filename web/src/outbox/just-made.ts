@@ -23,20 +23,46 @@ export function noteJustMade(entries: readonly Entry[]): void {
   }
 }
 
+/** As long as a page is open it holds the lock of its name: what it noted is its own to keep. */
+export function stayOpen(): void {
+  void globalThis.navigator?.locks?.request(OWN, () => new Promise(() => undefined));
+}
+
 export interface LeftBehind {
   readonly entries: readonly Entry[];
   /** Takes the notes away, once their entries are kept. */
   readonly forget: () => void;
 }
 
-/** What pages that were left had made. One that is open still, and keeps its entries a moment later, makes no difference. */
-export function leftBehind(): LeftBehind {
+/** What a note says; nothing where it was cut off. */
+function notedAs(name: string): Entry[] {
   try {
-    const names = Object.keys(localStorage).filter((name) => name.startsWith(PREFIX) && name !== OWN);
-    const entries = names.flatMap((name) => JSON.parse(localStorage.getItem(name) ?? '[]') as Entry[]);
-    return { entries, forget: () => names.forEach((name) => localStorage.removeItem(name)) };
+    return JSON.parse(localStorage.getItem(name) ?? '[]') as Entry[];
   } catch {
-    return { entries: [], forget: () => undefined };
+    return [];
+  }
+}
+
+const NOTHING: LeftBehind = { entries: [], forget: () => undefined };
+
+/**
+ * What pages had made that were left. A page that is open still keeps its own in a moment: an edit that another one had put
+ * into the row before would be made once more on top of itself.
+ */
+export async function leftBehind(): Promise<LeftBehind> {
+  try {
+    const noted = Object.keys(localStorage).filter((name) => name.startsWith(PREFIX) && name !== OWN);
+    // Without locks nobody knows which pages are open.
+    if (noted.length === 0 || !navigator.locks) return NOTHING;
+    const { held = [] } = await navigator.locks.query();
+    const open = new Set(held.map(({ name }) => name));
+    const names = noted.filter((name) => !open.has(name));
+    return {
+      entries: names.flatMap(notedAs),
+      forget: () => names.forEach((name) => localStorage.removeItem(name)),
+    };
+  } catch {
+    return NOTHING;
   }
 }
 

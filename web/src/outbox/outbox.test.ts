@@ -363,6 +363,8 @@ test('the browser’s storage is full: the row lives on in memory, nothing older
 
 describe('what a page made that was left before the browser kept it', () => {
   const LEFT = 'ledge-just-made left';
+  /** Names of the locks that open pages hold. */
+  let open: readonly string[] = [];
   const left = (made: readonly Entry[]): void => localStorage.setItem(LEFT, JSON.stringify(made));
   const notes = (): string[] =>
     Object.keys(localStorage).filter((name) => name.startsWith('ledge-just-made'));
@@ -378,7 +380,14 @@ describe('what a page made that was left before the browser kept it', () => {
         delete this[name];
       },
     }) as Storage;
+    const query = () => Promise.resolve({ held: open.map((name) => ({ name })) });
+    const request = (_: string, work: () => Promise<void>) => work();
+    Object.defineProperty(globalThis, 'navigator', {
+      value: { locks: { query, request } },
+      configurable: true,
+    });
   });
+  afterAll(() => Reflect.deleteProperty(globalThis, 'navigator'));
   afterEach(() => notes().forEach((name) => localStorage.removeItem(name)));
 
   /** An edit as a page would have made it. */
@@ -413,9 +422,22 @@ describe('what a page made that was left before the browser kept it', () => {
     expect(areaOf('B', server.panel)).toBe(0.3);
   });
 
-  test('a note that cannot be read is no obstacle', async () => {
-    localStorage.setItem(LEFT, '{"half');
+  test('is left to its page as long as that is open', async () => {
+    const entry = await made();
+    open = [LEFT];
+    left([entry]);
     await load();
-    expect(entries()).toEqual([]);
+    expect([states(), notes()]).toEqual([[], [LEFT]]);
+    open = [];
+    await load();
+    expect([states(), notes()]).toEqual([['waiting'], []]);
+  });
+
+  test('a note that cannot be read is no obstacle', async () => {
+    const entry = await made();
+    localStorage.setItem(`${LEFT} too`, '{"half');
+    left([entry]);
+    await load();
+    expect([states(), notes()]).toEqual([['waiting'], []]);
   });
 });

@@ -96,7 +96,7 @@ export const load = (): Promise<void> =>
 
 /** Takes what pages that were left had made into the row, where it is not in it. */
 async function takeUp(): Promise<void> {
-  const { entries, forget } = leftBehind();
+  const { entries, forget } = await leftBehind();
   if (entries.length === 0) return forget();
   const { row, change } = await changeEntries((before) => {
     const known = new Set(before.map(({ key }) => key));

@@ -19,6 +19,7 @@ import {
 } from '../api/queries.ts';
 import { askAgainWhenAnswered, queryClient } from '../api/query-client.ts';
 import { connection } from '../state/connection.ts';
+import { stayOpen } from './just-made.ts';
 import {
   isAt,
   subjectOf,
@@ -265,6 +266,7 @@ async function refuse({ key, kind }: Entry, refusal: RequestRefused): Promise<vo
 
 /** Takes up what was left from before, follows other tabs, and sends again when the server is back. */
 export function startOutbox(): void {
+  stayOpen();
   follow(showSaved);
   connection.onBack(() => void sendAll());
   void load().then(sendAll);
