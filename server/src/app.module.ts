@@ -4,6 +4,7 @@ import { ServeStaticModule } from '@nestjs/serve-static';
 import type { ServerResponse } from 'node:http';
 import { join, sep } from 'node:path';
 import type { Config } from './config.ts';
+import { PHOTOS } from './database/data-folder.ts';
 import type { Database } from './database/database.ts';
 import { DatabaseModule } from './database/database.module.ts';
 import { BackupsModule } from './backups/backups.module.ts';
@@ -48,7 +49,7 @@ export class AppModule {
       imports: [
         DatabaseModule.over(database),
         PlanningModule.with(planThreads),
-        PhotosModule.over(join(dataFolder, 'photos')),
+        PhotosModule.over(join(dataFolder, PHOTOS)),
         ShopsModule,
         ShelfModule,
         StockModule,

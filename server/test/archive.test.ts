@@ -16,10 +16,10 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { diagnose } from '../src/archive/doctor.ts';
-import { BACKUPS } from '../src/archive/kept-archives.ts';
 import { makeArchive } from '../src/archive/make-archive.ts';
 import { restoreArchive } from '../src/archive/restore-archive.ts';
 import { checkArchive } from '../src/archive/zip.ts';
+import { BACKUPS } from '../src/database/data-folder.ts';
 import { BackupsService } from '../src/backups/backups.service.ts';
 import { lastNightMs } from '../src/backups/nights.ts';
 import { greyPng } from './pictures.ts';
@@ -48,8 +48,7 @@ afterEach(async () => {
   rmSync(target, { recursive: true, force: true });
 });
 
-const enter = (id: string, kind: string, body: object) =>
-  server.http.post(RECORD).send({ id, at: new Date().toISOString(), by: 'Prep A', kind, body }).expect(200);
+const enter = (id: string, kind: string, body: object) => server.enter(RECORD, id, kind, body);
 const entries = async (of = server): Promise<readonly Entry[]> =>
   ((await of.http.get(RECORD).expect(200)).body as RecordView).entries;
 const restored = () => join(target, 'restored');

@@ -9,6 +9,17 @@ beforeAll(async () => {
 });
 afterAll(() => server.stop());
 
+const GUN = {
+  id: 'g',
+  name: 'Gun',
+  kind: 'hvlp',
+  tipsMm: [1.3],
+  flowMlPerMin: 200,
+  fanMm: 250,
+  airLPerMin: 300,
+  cupMl: 600,
+};
+
 const door = async () => (await server.http.get(DOOR).expect(200)).body;
 
 const anything = fc.oneof(fc.jsonValue(), fc.object({ maxDepth: 3 })) as fc.Arbitrary<object>;
@@ -109,16 +120,6 @@ test('signs that no keyboard has are no search', async () => {
 test('what came with the shop of a file is no obstacle to its clocks, its guns and its sheets', async () => {
   const { body: file } = await server.http.get('/api/jobs/bus-6/file').expect(200);
   const [sheet] = (await server.http.get('/api/shelf/sheets')).body;
-  const gun = {
-    id: 'g',
-    name: 'Gun',
-    kind: 'hvlp',
-    tipsMm: [1.3],
-    flowMlPerMin: 200,
-    fanMm: 250,
-    airLPerMin: 300,
-    cupMl: 600,
-  };
   const own = { ...sheet, remark: 'of another program' };
   await server.http
     .post('/api/jobs')
@@ -129,8 +130,8 @@ test('what came with the shop of a file is no obstacle to its clocks, its guns a
         ...file.shop,
         name: 'Odd',
         guns: [
-          { ...gun, id: 'first' },
-          { ...gun, colour: 'red' },
+          { ...GUN, id: 'first' },
+          { ...GUN, colour: 'red' },
         ],
       },
       sheets: [own],
@@ -144,7 +145,7 @@ test('what came with the shop of a file is no obstacle to its clocks, its guns a
     .expect(200);
   await server.http
     .patch(`/api/shops/${id}`)
-    .send({ things: { guns: { g: { ...gun, colour: 'red', cupMl: 500 } } } })
+    .send({ things: { guns: { g: { ...GUN, colour: 'red', cupMl: 500 } } } })
     .expect(200);
   await server.http
     .put(`/api/shops/${id}/sheets/${encodeURIComponent(own.id)}`)
@@ -209,19 +210,7 @@ describe('fields that nobody knows are refused by their names, and nothing of th
       async () =>
         server.http.patch(`/api/shops/${(await shop()).id}`).send({
           shop: {
-            guns: [
-              {
-                id: 'g',
-                name: 'Gun',
-                kind: 'hvlp',
-                tipsMm: [1.3],
-                flowMlPerMin: 200,
-                fanMm: 250,
-                airLPerMin: 300,
-                cupMl: 600,
-                colour: LARGE,
-              },
-            ],
+            guns: [{ ...GUN, colour: LARGE }],
           },
         }),
     ],

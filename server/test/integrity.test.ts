@@ -7,14 +7,13 @@ import sqlite3 from 'sqlite3';
 import { greyPng } from './pictures.ts';
 import { DOOR, TestServer } from './server.ts';
 
-/** Eleven ways to tamper with what was written, each done to the file of a server that is stopped, and found by the next. */
+/** Twelve ways to tamper with what was written, each done to the file of a server that is stopped, and found by the next. */
 
 const RECORD = `${DOOR}/record`;
 let server: TestServer;
 let photo: string;
 
-const enter = (id: string, kind: string, body: object, of = RECORD) =>
-  server.http.post(of).send({ id, at: new Date().toISOString(), by: 'Prep A', kind, body }).expect(200);
+const enter = (id: string, kind: string, body: object, of = RECORD) => server.enter(of, id, kind, body);
 
 beforeEach(async () => {
   server = await TestServer.withDemo();

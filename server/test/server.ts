@@ -59,6 +59,14 @@ export class TestServer {
     return request(this.app.getHttpServer());
   }
 
+  /** Enters something into a record, as a bench does. */
+  enter(record: string, id: string, kind: string, body: object) {
+    return this.http
+      .post(record)
+      .send({ id, at: new Date().toISOString(), by: 'Prep A', kind, body })
+      .expect(200);
+  }
+
   /** Stops it and starts it again on the same file. */
   async restart(): Promise<TestServer> {
     await this.app.close();

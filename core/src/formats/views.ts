@@ -265,6 +265,8 @@ export interface BackupsView {
   /** Folder beside the data. */
   readonly folder: string;
   readonly backups: readonly KeptBackup[];
+  /** So many stay there. */
+  readonly mostKept: number;
   readonly isRunning: boolean;
   /** Why the last one was not made, or not copied; null where all went well. */
   readonly problem: string | null;

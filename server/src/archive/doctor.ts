@@ -3,15 +3,14 @@ import dayjs from 'dayjs';
 import { accessSync, constants, existsSync, statSync } from 'node:fs';
 import { statfs } from 'node:fs/promises';
 import { join } from 'node:path';
-import { FILE } from '../database/data-folder.ts';
+import { BACKUPS, FILE, LOG_FILE, PHOTOS } from '../database/data-folder.ts';
 import { readOnly } from '../database/read-only.ts';
 import { mustBeSound } from '../database/soundness.ts';
 import { StartError, errorCode, startErrorOf } from '../database/start-error.ts';
-import { LOG_FILE } from '../http/log-name.ts';
 import { verifyStore } from '../integrity/verification.ts';
 import { PhotoStore } from '../photos/photo-store.ts';
 import { ArchiveError } from './archive-error.ts';
-import { BACKUPS, newestArchive } from './kept-archives.ts';
+import { newestArchive } from './kept-archives.ts';
 import { checkArchive } from './zip.ts';
 
 /** Looks a shop's folder through, also while its server runs, and touches nothing. */
@@ -95,7 +94,7 @@ export async function diagnose(folder: string): Promise<Diagnosis> {
   const ofFile = await ofDatabase(folder);
   if (ofFile.length > 0)
     return { ok: false, faults: [...ofFile, ...(existsSync(folder) ? ofRights(folder) : [])] };
-  const photos = new PhotoStore(join(folder, 'photos'));
+  const photos = new PhotoStore(join(folder, PHOTOS));
   const { faults, nEntries } = await readOnly(join(folder, FILE), (sql) =>
     verifyStore(sql, { photos, arePhotosRead: true }),
   );

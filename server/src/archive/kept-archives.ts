@@ -7,8 +7,6 @@ import type { KeptBackup } from '@blue-ledge/core';
 
 /** The archives that lie in a folder. Their names sort by when they were made. */
 
-/** Where a server puts them, in the folder of its shop. */
-export const BACKUPS = 'backups';
 /** So many stay: two weeks of nights. */
 export const MOST_KEPT = 14;
 

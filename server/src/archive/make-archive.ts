@@ -5,7 +5,7 @@ import { rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { ZipFile } from 'yazl';
-import { FILE } from '../database/data-folder.ts';
+import { FILE, PHOTOS } from '../database/data-folder.ts';
 import { copyDatabase, readOnly } from '../database/read-only.ts';
 import { errorCode } from '../database/start-error.ts';
 import { PhotoStore } from '../photos/photo-store.ts';
@@ -104,7 +104,7 @@ async function archived(dataFolder: string, target: string, now: Date): Promise<
   try {
     await copyDatabase(join(dataFolder, FILE), copy);
     const snapshot = await snapshotOf(copy, dataFolder);
-    const photos = new PhotoStore(join(dataFolder, 'photos'));
+    const photos = new PhotoStore(join(dataFolder, PHOTOS));
     await writeZip({ draft, copy, photos, snapshot, now });
     const manifest = await checkArchive(draft);
     await rename(draft, file);
@@ -154,7 +154,7 @@ async function writeZip({ draft, copy, photos, snapshot, now }: ToWrite): Promis
         missing.push(id);
         continue;
       }
-      await put(kept.path, `photos/${id}.${kept.type}`, false);
+      await put(kept.path, `${PHOTOS}/${id}.${kept.type}`, false);
       // It goes in as it is; that it is another one is said.
       if (files.at(-1)!.sha256 !== id) missing.push(id);
     }

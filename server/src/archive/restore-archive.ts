@@ -2,7 +2,7 @@ import { existsSync, mkdirSync, readdirSync } from 'node:fs';
 import { rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { StoreFault } from '@blue-ledge/core';
-import { FILE } from '../database/data-folder.ts';
+import { FILE, PHOTOS } from '../database/data-folder.ts';
 import { readOnly } from '../database/read-only.ts';
 import { mustBeSound } from '../database/soundness.ts';
 import { StartError } from '../database/start-error.ts';
@@ -46,12 +46,12 @@ export async function restoreArchive(path: string, folder: string): Promise<Rest
   try {
     mustBeEmpty(folder);
     await rm(draft, { recursive: true, force: true });
-    mkdirSync(join(draft, 'photos'), { recursive: true, mode: FOLDER_MODE });
+    mkdirSync(join(draft, PHOTOS), { recursive: true, mode: FOLDER_MODE });
     for (const file of archive.manifest.files)
       await extract(archive, file, { from: path, to: join(draft, file.file) });
     await mustBeSound(draft);
     const faults = await faultsIn(draft);
-    await rename(join(draft, 'photos'), join(folder, 'photos'));
+    await rename(join(draft, PHOTOS), join(folder, PHOTOS));
     // The database makes it a shop: it comes last.
     await rename(join(draft, FILE), join(folder, FILE));
     const { madeAt, entries, photos } = archive.manifest;
@@ -69,6 +69,6 @@ const faultsIn = async (folder: string): Promise<readonly StoreFault[]> =>
     const [known] = await sql.rows(`SELECT name FROM sqlite_master WHERE name = 'chainEnds'`);
     // One of an earlier release says nothing of its records yet.
     if (!known) return [];
-    return (await verifyStore(sql, { photos: new PhotoStore(join(folder, 'photos')), arePhotosRead: true }))
+    return (await verifyStore(sql, { photos: new PhotoStore(join(folder, PHOTOS)), arePhotosRead: true }))
       .faults;
   });

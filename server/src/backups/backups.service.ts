@@ -10,7 +10,7 @@ import { accessSync, constants, statSync } from 'node:fs';
 import { basename, join, resolve } from 'node:path';
 import { ArchiveError } from '../archive/archive-error.ts';
 import {
-  BACKUPS,
+  MOST_KEPT,
   archivesIn,
   copyArchive,
   keptArchives,
@@ -18,6 +18,7 @@ import {
   pruneArchives,
 } from '../archive/kept-archives.ts';
 import { archiveErrorOf, makeArchive } from '../archive/make-archive.ts';
+import { BACKUPS } from '../database/data-folder.ts';
 import { Database } from '../database/database.ts';
 import { errorCode } from '../database/start-error.ts';
 import type { WriteRequest } from '../database/idempotent-writes.ts';
@@ -95,6 +96,7 @@ export class BackupsService implements OnApplicationBootstrap, BeforeApplication
     return {
       folder: this.folder,
       backups: await keptArchives(this.folder),
+      mostKept: MOST_KEPT,
       isRunning: this.running !== null,
       problem: this.problem,
       second: setting?.body.folder ? this.secondView(setting.body.folder) : null,

@@ -4,8 +4,11 @@ import sqlite3 from 'sqlite3';
 
 /** The folder of the database: only this user's, and one server's at a time. */
 
-/** The database of a data folder. */
+/** What lies in a data folder: the database, photos of the record, backups, the log. */
 export const FILE = 'blue-ledge.sqlite';
+export const PHOTOS = 'photos';
+export const BACKUPS = 'backups';
+export const LOG_FILE = 'server.log';
 
 const FOLDER_MODE = 0o700;
 const FILE_MODE = 0o600;

@@ -1,8 +1,7 @@
 import { existsSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { QueryTypes, Sequelize } from 'sequelize';
-import { LOG_FILE } from '../http/log-name.ts';
-import { FILE } from './data-folder.ts';
+import { BACKUPS, FILE, LOG_FILE, PHOTOS } from './data-folder.ts';
 import { NOTED, isKnownMigration, migrations } from './migrate.ts';
 import { readOnly } from './read-only.ts';
 import type { Sql } from './sql.ts';
@@ -12,7 +11,7 @@ import { verifyEvents } from './verify-events.ts';
 /** Whether a data folder holds a database that can be worked with; looked at before anything is written to it. */
 
 /** What only a shop leaves in its folder: where one of these lies, there was a database. */
-const TRACES = [LOG_FILE, 'photos', 'backups', `${FILE}-wal`];
+const TRACES = [LOG_FILE, PHOTOS, BACKUPS, `${FILE}-wal`];
 
 const sizeOf = (path: string): number => (existsSync(path) ? statSync(path).size : 0);
 

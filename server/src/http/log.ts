@@ -3,9 +3,9 @@ import { join } from 'node:path';
 import type { LoggerService } from '@nestjs/common';
 import { pino, type Logger } from 'pino';
 import { pinoHttp, type HttpLogger } from 'pino-http';
+import { LOG_FILE } from '../database/data-folder.ts';
 import { StartError, errorCode } from '../database/start-error.ts';
 import { LogFile } from './log-file.ts';
-import { LOG_FILE } from './log-name.ts';
 
 /** What was asked and what went wrong, one line each in a file of the data folder; a fault is found by its reference. */
 

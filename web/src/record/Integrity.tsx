@@ -3,6 +3,7 @@ import { Button } from 'antd';
 import { Link } from 'react-router';
 import { useIntegrity, useVerify } from '../api/store-queries.ts';
 import { CheckOutlined, WarningOutlined } from '../shared/icons.tsx';
+import { count } from '../shared/count.ts';
 import { Problem } from '../shared/Problem.tsx';
 import { momentText } from '../state/now.ts';
 
@@ -30,8 +31,6 @@ export function Integrity() {
     </section>
   );
 }
-
-const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
 function Found({ found }: { readonly found: Verification }) {
   const { checkedAt, nEntries, nRecords, nPhotos, arePhotosRead, faults } = found;

@@ -4,13 +4,12 @@ import { useState } from 'react';
 import { useBackUp, useBackups, useSecondFolder } from '../api/store-queries.ts';
 import { DownloadOutlined, WarningOutlined } from '../shared/icons.tsx';
 import { Problem } from '../shared/Problem.tsx';
+import { count } from '../shared/count.ts';
 import { datedText, momentText } from '../state/now.ts';
 
 const MEGA = 1024 * 1024;
 const sizeText = (bytes: number): string =>
   bytes < MEGA ? `${Math.ceil(bytes / 1024)} kB` : `${(bytes / MEGA).toFixed(1)} MB`;
-
-const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
 /** Backups of everything that this server keeps: the last one, a way to the next, and where they lie. */
 export function Backups() {
@@ -26,7 +25,8 @@ export function Backups() {
           {newest ? (
             <>
               The last backup was made <b>{momentText(newest.madeAt)}</b>: <BackupWords backup={newest} />.
-              One is made every night and opened to check it; the last 14 are kept.
+              One is made every night and opened to check it; the last
+              {view.mostKept} are kept.
             </>
           ) : (
             <b>There is no backup yet. One is made every night; make the first one now.</b>
