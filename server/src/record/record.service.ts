@@ -25,7 +25,8 @@ import { PlansReader } from '../plans/plans.repository.ts';
 import { sha256 } from '../database/sha256.ts';
 import { EntryLine } from './entry-line.ts';
 import { utcOffsetOf } from './past.ts';
-import { RecordReader, RecordWriter, type PageEnd } from './record.repository.ts';
+import { RecordSearch, type PageEnd } from './record-search.repository.ts';
+import { RecordReader, RecordWriter } from './record.repository.ts';
 import type { RecordQuery } from './record.schemas.ts';
 
 const MINUTE_MS = 60_000;
@@ -74,18 +75,18 @@ export class RecordService implements OnApplicationBootstrap {
 
   /** What there is to look for. */
   facets(): Promise<RecordFacets> {
-    return this.database.read((tx) => new RecordReader(tx).facets());
+    return this.database.read((tx) => new RecordSearch(tx).facets());
   }
 
   page(query: RecordQuery): Promise<RecordPage> {
-    return this.database.read((tx) => new RecordReader(tx).page(query));
+    return this.database.read((tx) => new RecordSearch(tx).page(query));
   }
 
   /** All entries that a query finds, the newest first, a few hundred at a time: a record of years fits into no memory. */
   async *all(query: RecordQuery): AsyncGenerator<readonly FoundEntry[]> {
     let end: PageEnd | null = null;
     do {
-      const page = await this.database.read((tx) => new RecordReader(tx).pageBehind(query, end, A_PAGE));
+      const page = await this.database.read((tx) => new RecordSearch(tx).pageBehind(query, end, A_PAGE));
       if (page.entries.length > 0) yield page.entries;
       end = page.entries.length < A_PAGE ? null : page.end;
     } while (end);
