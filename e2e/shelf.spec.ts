@@ -150,6 +150,7 @@ test('what somebody else saved meanwhile is overwritten by nobody unasked', asyn
   await page.goto('/shelf');
   await page.getByRole('button', { name: 'Take Sealer 3:1:1 over' }).click();
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByText('Sealer 3:1:1 is saved.')).toBeAttached();
   await page.getByLabel('Price of a litre').fill('50');
   const at = `${shop.url}/api/shops/${id}/sheets`;
   const [sheet] = (await (await request.get(at)).json()) as [{ id: string }];
@@ -160,4 +161,27 @@ test('what somebody else saved meanwhile is overwritten by nobody unasked', asyn
   await page.getByRole('button', { name: 'Save as the next version' }).click();
   await expect(page.getByText('Sealer, version 3')).toBeVisible();
   await expect(page.getByLabel('Price of a litre')).toHaveValue('50');
+});
+
+test('what is typed while a sheet is on its way to the server stays, and is saved as the next version', async ({
+  page,
+}) => {
+  await page.goto('/shelf');
+  await page.getByRole('button', { name: 'Take Sealer 3:1:1 over' }).click();
+  let answer: () => void = () => undefined;
+  const held = new Promise<void>((resolve) => (answer = resolve));
+  await page.route('**/sheets/*', async (route) => {
+    if (route.request().method() === 'PUT') await held;
+    await route.continue();
+  });
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  const price = page.getByLabel('Price of a litre');
+  await price.fill('50');
+  answer();
+  await expect(page.getByText('Sealer 3:1:1 is saved.')).toBeAttached();
+  await expect(price).toHaveValue('50');
+  await page.getByRole('button', { name: 'Save as the next version' }).click();
+  await expect(page.getByText('Sealer, version 2')).toBeVisible();
+  await page.reload();
+  await expect(price).toHaveValue('50');
 });

@@ -22,7 +22,7 @@ import { Dialog } from '../shared/dialog/Dialog.tsx';
 import { Pending, Problem } from '../shared/Problem.tsx';
 import { PageTitle } from '../shell/PageTitle.tsx';
 import { announce } from '../state/announce.ts';
-import { draftName, keepDraft, useSheetDrafts, type SheetDraft } from '../state/sheet-drafts.ts';
+import { draftName, draftSaved, keepDraft, useSheetDrafts, type SheetDraft } from '../state/sheet-drafts.ts';
 import { GroundFields } from './GroundFields.tsx';
 import { MixFields } from './MixFields.tsx';
 import { ModeFields } from './ModeFields.tsx';
@@ -98,7 +98,7 @@ function SheetPlace({ shop, kept, draft }: SheetPlaceProps) {
       { sheet, from },
       {
         onSuccess: (saved) => {
-          keepDraft(name, null);
+          draftSaved(name, sheet, saved);
           announce(`${saved.name} is saved.`);
         },
       },

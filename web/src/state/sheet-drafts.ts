@@ -1,4 +1,4 @@
-import type { ProductSheet } from '@blue-ledge/core';
+import { isSameJson, type ProductSheet } from '@blue-ledge/core';
 import { persisted } from './persisted.ts';
 
 /** Sheets that are being written, by shop and id: they survive a reload, and are kept by the server once they are saved. */
@@ -24,4 +24,18 @@ export function keepDraft(name: string, draft: SheetDraft | null): void {
     const { [name]: _, ...others } = byId;
     return { byId: draft ? { ...others, [name]: draft } : others };
   });
+}
+
+/**
+ * A draft was saved as a version: it is done with, unless something was typed while it was on its way. That stays, as a
+ * change of the version that was saved.
+ * @param sent the sheet as it was sent
+ */
+export function draftSaved(
+  name: string,
+  sent: ProductSheet,
+  { version }: Pick<ProductSheet, 'version'>,
+): void {
+  const now = useSheetDrafts.getState().byId[name];
+  if (now) keepDraft(name, isSameJson(now.sheet, sent) ? null : { sheet: now.sheet, from: version });
 }
