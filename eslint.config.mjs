@@ -112,7 +112,12 @@ export default ts.config(
   ...ROOMS.map((room) =>
     ban(
       [`core/src/${room}/**/*.ts`],
-      [...OUTSIDE_OF_CORE, '../index.ts', './index.ts', ...upward(room).map((other) => `../${other}/**`)],
+      [
+        ...OUTSIDE_OF_CORE,
+        '../index.ts',
+        './index.ts',
+        ...upward(room).flatMap((other) => [`../${other}/**`, `../../${other}/**`]),
+      ],
       `core/${room} imports only lower rooms, nothing outside core, and no barrel of its own.`,
     ),
   ),

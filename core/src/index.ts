@@ -13,7 +13,7 @@ export { allowedIf, say, sayAgain, type Stored } from './wording/say.ts';
 export type { Reason, Source } from './wording/reason.ts';
 
 // materials
-export { GRADES, explainGrade, grainUm, isCoarser, nearestGrade, readGrade } from './materials/grades.ts';
+export { GRADES, explainGrade, grainUm, isCoarser, readGrade } from './materials/grades.ts';
 export type { Grade } from './materials/grades.ts';
 export { GENERIC_SHELF } from './materials/generic-shelf.ts';
 export {
@@ -26,37 +26,25 @@ export {
   labelOf,
 } from './materials/layer-kinds.ts';
 export type { LayerKind } from './materials/layer-kinds.ts';
-export {
-  HAZARDS,
-  readyVolumeSolids,
-  sheetSchema,
-  type ProductSheet,
-  type ProductSheetInput,
-} from './materials/sheet.ts';
+export { HAZARDS, sheetSchema, type ProductSheet } from './materials/sheet.ts';
 export { boughtIn } from './materials/mix-parts.ts';
 export { mixLossMl } from './operations/spraying.ts';
-export { asMode, inModes } from './materials/modes.ts';
+export { asMode } from './materials/modes.ts';
 export { FORMS, formOf, isTwoPack, type ProductForm, type SheetMode } from './materials/sheet.ts';
 export {
   GUN_KINDS,
-  TRANSFER_PERCENT_OF,
-  compressorSchema,
-  cupSchema,
   gunFor,
   gunsOf,
   isUsualGun,
-  gunSchema,
   tipFor,
-  transferPercentOf,
   type Compressor,
   type Gun,
-  type GunKind,
   type GunSetup,
   type ShopBlock,
   type Heater,
   type MixingCup,
 } from './materials/equipment.ts';
-export { cupStripPdf, placedMarks, type PlacedMark, type StripMark } from './formats/cup-strip.ts';
+export { cupStripPdf, placedMarks, type PlacedMark } from './formats/cup-strip.ts';
 export { sheetIdOf } from './materials/modes.ts';
 export {
   bookingOf,
@@ -65,7 +53,6 @@ export {
   canState,
   leftAfter,
   usableLeftMl,
-  type Booking,
   type Can,
   type CanMove,
   type CanMoveView,
@@ -78,16 +65,13 @@ export { SHEET_COLUMNS, rowOfSheet, sheetOfRow, type ReadRow } from './formats/s
 export { slipsOf, type Slip } from './materials/sheet-slips.ts';
 
 // survey
-export { FINDING_KINDS, findingSchema } from './survey/finding.ts';
-export type { Finding, FindingKind } from './survey/finding.ts';
-export { FINDING_FORMS } from './survey/finding-forms.ts';
-export type { FindingField } from './survey/finding-forms.ts';
-export { MOST_BORDERS, areaProblem, panelFactsSchema, panelSchema } from './survey/panel.ts';
+export { findingWords, newFinding, type Finding } from './survey/finding.ts';
+export { FINDING_KINDS, findingRow, type FindingField, type FindingKind } from './survey/findings.ts';
+export { MOST_BORDERS, panelFactsSchema, panelSchema } from './survey/panel.ts';
 export type { Panel, PanelBorder, PanelFacts } from './survey/panel.ts';
 export { patchesOf, readArea } from './survey/patches.ts';
 export { mayBeSized, reachMmOf, withPatchAt, withPatchReach } from './survey/marks.ts';
 export type { PanelPatch } from './survey/patches.ts';
-export { findingWords } from './survey/finding-words.ts';
 export { crownOf, roleOf } from './survey/zone-facts.ts';
 export { spansAlong, usualCut } from './survey/cut.ts';
 export type { CutLine, CutSpan } from './survey/cut.ts';
@@ -106,7 +90,7 @@ export { joinableWith, middleLine, turned, withJoinedZones, withSplitZone } from
 export { OUTLINES, OUTLINE_KINDS, outlineOf } from './survey/outlines.ts';
 export type { OutlineKind } from './survey/outlines.ts';
 export { boundsOf } from './survey/polygon.ts';
-export { beyondShare, isInRegion, regionsOf, shapeProblems, withAreas } from './survey/regions.ts';
+export { beyondShare, regionsOf, shapeProblems } from './survey/regions.ts';
 export type { Region } from './survey/regions.ts';
 export { drawnShape, movedOnto, snapped, withCorner } from './survey/shaping.ts';
 export { innerPlace, type InnerPlace } from './survey/inner-place.ts';
@@ -117,7 +101,7 @@ export type { SchoolName, Schools } from './survey/schools.ts';
 export { SHOP_RULES, SHOP_RULE_GROUPS } from './survey/shop-rules.ts';
 export { QUALITIES } from './survey/qualities.ts';
 export type { Quality } from './survey/qualities.ts';
-export { shopThingsSchema, withThings, type ShopThings, type ShopThingKind } from './survey/shop-things.ts';
+export { shopThingsSchema, withThings, type ShopThings } from './survey/shop-things.ts';
 export { shopSchema, targetSchema } from './survey/shop.ts';
 export type { Shop, Target } from './survey/shop.ts';
 export {
@@ -131,19 +115,18 @@ export {
 } from './survey/test-guide.ts';
 export type { TestForm, TestKind, ZoneTest } from './survey/test-guide.ts';
 export { FACES, ROLES, idSchema, withLayers, zoneSchema } from './survey/zone.ts';
-export type { Polygon, Polyline, Role, SurveyLayer, Zone } from './survey/zone.ts';
+export type { Polygon, Role, SurveyLayer, Zone } from './survey/zone.ts';
 
 // models
 export { dewMarginKelvin, dewPointCelsius } from './climate/dew.ts';
 export { dewMarginOf } from './climate/dew-margin.ts';
-export { conversionAfter, fullCureMin, minutesToConversion } from './climate/cure.ts';
+export { conversionAfter, fullCureMin } from './climate/cure.ts';
 export { solventFlashFactor, waterFlashFactor } from './climate/flash.ts';
 export { sprayVolumeMl, wetFilmUm } from './film/coverage.ts';
-export { PUCK_HEIGHT_MM, fillerMix, hardenerLineMm, puckMmOf, type FillerMix } from './film/filler-mix.ts';
+export { PUCK_HEIGHT_MM, fillerMix, hardenerLineMm, puckMmOf } from './film/filler-mix.ts';
 export { percentForSeconds, type FlowReading } from './film/flow-cup.ts';
 export { compressorKeeps, paceMPerS, type Keeping } from './film/gun.ts';
 export {
-  HIDDEN_DELTA_E,
   bandsOfColor,
   bandsOfGrey,
   bandsOfHex,
@@ -151,11 +134,8 @@ export {
   hexOfBands,
   hidingOver,
   hidingOverColor,
-  mixedToneL,
-  shareOfLighter,
   undertonesFor,
   type Color,
-  type Hiding,
   type ToneOffer,
   type Undertones,
 } from './film/hiding.ts';
@@ -169,7 +149,6 @@ export {
   printedReading,
   usableMl,
   type Cup,
-  type PrintedReading,
 } from './film/cup.ts';
 export {
   EVEN_PACE_M_PER_S,
@@ -178,12 +157,11 @@ export {
   gunSetup,
   type AirVerdict,
   type GunSetupResult,
-  type SprayCoat,
   type TipVerdict,
 } from './film/gun-setup.ts';
 export { guidePour, type Guide } from './film/pour-guide.ts';
 export { colorText, readColor } from './film/color-text.ts';
-export { baseCoatOver, servingTone, type BaseCoat } from './operations/undertone.ts';
+export { baseCoatOver } from './operations/undertone.ts';
 export { PAST_EDGE_MM, passMetres, passesOver, type Pass } from './film/passes.ts';
 export { TOOLS, type Tool } from './materials/tools.ts';
 export {
@@ -191,7 +169,6 @@ export {
   ladderOf,
   scratchOf,
   type Ladder,
-  type LadderStart,
   type LadderStep,
   type LadderTask,
   type Rung,
@@ -202,9 +179,7 @@ export { scratchDepthUm } from './surface/scratch.ts';
 export { telegraph } from './surface/telegraph.ts';
 
 export { sandingFiguresOf, type SandingFigures } from './surface/figures.ts';
-export { buildCycles, coatsFor, filmBudget, type BuildCycles, type FilmBudget } from './surface/budget.ts';
-export { readingFigures, type ReadingFigures } from './surface/readings.ts';
-export type { GrooveAfter } from './surface/telegraph.ts';
+export { readingFigures } from './surface/readings.ts';
 
 // blocking
 export { BLOCKS, blockOf, prestonMm3PerNm, type Block } from './blocking/block.ts';
@@ -234,14 +209,14 @@ export {
 export { NEAR_SHARE, Sander, STEP_MM } from './blocking/sander.ts';
 export { LONGEST_HERE_MM, SCORED_INSET, isStiffAlong, scoreOf, type Score } from './blocking/score.ts';
 export { StrokeLog, type ToolUsed } from './blocking/story.ts';
-export { holdFor, xPass, type Stroke } from './blocking/strokes.ts';
+export { holdFor, xPass } from './blocking/strokes.ts';
 export { spansOf } from './blocking/underside.ts';
 
 export { readingsOfTable, type ReadTable } from './formats/readings-table.ts';
 
 export { grouped } from './units/grouped.ts';
 export { amountOf, centsOf } from './units/money.ts';
-export { meaningsOf, numberProblem, numbersProblem, readNumber, readNumbers } from './units/numbers.ts';
+export { numberProblem, readNumber } from './units/numbers.ts';
 export { canonical, isSameJson } from './units/canonical.ts';
 export {
   editOf,
@@ -261,7 +236,6 @@ export { forecastTaskOf } from './planner/forecast-task.ts';
 export { showingOf, type Showing, type ShowVerdict, type WhatIf } from './planner/ladder-verdict.ts';
 export {
   sandingRunLabel,
-  underLabel,
   type SandingRun,
   type SandingOfPlan,
   type ZoneBuild,
@@ -272,7 +246,7 @@ export { measuredFilmUm } from './planner/measured-film.ts';
 export { planJob } from './planner/plan-job.ts';
 export { shelfOf } from './planner/shelf.ts';
 export { needsOf, type OpenPlan } from './planner/needs.ts';
-export { quoteOf, type Quote, type QuoteRow } from './planner/quote.ts';
+export { quoteOf, type Quote } from './planner/quote.ts';
 export type { SprayArea, SprayTask } from './planner/spray-tasks.ts';
 export { combinedPour, potOf, shoppingOf, type Pour, type Shopping } from './planner/pours.ts';
 export { planPanel } from './planner/plan-panel.ts';
@@ -281,8 +255,8 @@ export { otherProducts, type OtherProduct, type OtherProducts } from './planner/
 export { openPlan, type OpenedPlan } from './planner/view-plan.ts';
 export { standingsOf, stepsOnlyIn, type Standing } from './planner/compare-systems.ts';
 export { withOwnLadder } from './planner/own-ladder.ts';
-export { isPast, nextStart, startAgain, type DatedStart } from './planner/work-start.ts';
-export { choiceAfter, isFallen, type Choice, type ChoiceBefore } from './planner/carry-choice.ts';
+export { isPast, startAgain, type DatedStart } from './planner/work-start.ts';
+export { choiceAfter, isFallen, type Choice } from './planner/carry-choice.ts';
 export {
   OWN,
   PLAN_FORMAT,
@@ -294,7 +268,6 @@ export {
   changesSince,
   isShopChanged,
   rulesInPlan,
-  type InputsNow,
   type PlanInput,
   type ShopInPlan,
 } from './planner/plan-changes.ts';
@@ -306,19 +279,19 @@ export { isSandOp, actInputsSchema } from './planner/act-input.ts';
 export { ownSequenceSchema, type ActInput, type OwnSequence } from './planner/act-input.ts';
 export { OPS } from './operations/act.ts';
 export type { OpName } from './operations/act.ts';
-export { SHEET_KIND_OF, isChosenWork, isForPlastic, isProductFor, workOf } from './operations/products.ts';
-export { jobPlanSchema, panelPlanSchema } from './planner/plan.ts';
-export type { DecidingTest, JobPlan, Notice, PanelPlan, Said, Stack, Step, System } from './planner/plan.ts';
-export { GOVERNS } from './planner/cautions.ts';
+export { isChosenWork, isForPlastic, workOf } from './operations/products.ts';
+export { jobPlanSchema } from './planner/plan.ts';
+export type { DecidingTest, PanelPlan, Said, Stack, Step, System } from './planner/plan.ts';
+export { GOVERNS } from './operations/caution-words.ts';
+export { OP_LABELS, isProductFor } from './operations/table.ts';
 export { areaTitle, areaWords, areasOf, placeWords } from './planner/places.ts';
-export { OP_LABELS, stepFigure, stepMeans, stepMix, stepTitle } from './planner/describe-step.ts';
+export { stepFigure, stepMeans, stepMix, stepTitle } from './planner/describe-step.ts';
 export { strataOf } from './planner/strata.ts';
 export { filmHeightUm } from './materials/layer-kinds.ts';
 export type { Strata, StrataLayer } from './planner/strata.ts';
 
 // clocks
 export {
-  clockAirSchema,
   clockPlace,
   clockSchema,
   type Clock,
@@ -348,15 +321,14 @@ export { SOLVED_POINTS, caseAreas, judgeCase, type CaseVerdict } from './practic
 // record
 export { isBodyOp, isCoatOp } from './operations/act.ts';
 export { DEFECTS, type Defect } from './operations/mishaps.ts';
-export { actsDone, happeningsSchema, type Happening } from './planner/happening.ts';
-export { CHECK_KINDS, checkTitle, checksOf, type Check, type CheckKind } from './record/checks.ts';
+export { actsDone } from './planner/happening.ts';
+export { checkTitle, checksOf, type Check } from './record/checks.ts';
 export {
   NO_HASH,
   chained,
   chainOf,
   brokenWords,
   cardCode,
-  hashOfEntry,
   matchCard,
   verifyChain,
   type Broken,
@@ -368,10 +340,8 @@ export {
   ENTRY_KINDS,
   MOST_ENTRIES,
   bodySchemaOf,
-  entrySchema,
   newEntrySchema,
   readEntries,
-  recordSchema,
   type BodyOf,
   type CoatValues,
   type Entry,
@@ -379,21 +349,19 @@ export {
   type NewEntry,
   type StepRef,
 } from './record/entry.ts';
-export { happenedOf, type ActEntry, type Happened } from './record/happened.ts';
+export { type ActEntry } from './record/happened.ts';
 export {
   besideEachPlan,
   plannedBesideDone,
-  type Deviation,
-  type DoneAs,
   type PlannedDone,
   type WorkedPlan,
 } from './record/planned-done.ts';
 export { DEFECT_WORDS } from './record/defect-words.ts';
 export { patchWords } from './planner/places.ts';
-export { KIND_WORDS, SIGNED_AS, entryWords, type EntryWords } from './record/entry-words.ts';
+export { KIND_WORDS, SIGNED_AS, entryWords } from './record/entry-words.ts';
 export { isKept, setUpOf, systemLike, type SetUp } from './record/set-up.ts';
 export type { AskedCheck } from './record/asked-checks.ts';
-export { asPlanned, endingAt, type CatchUpTerms, type CaughtUp } from './record/catch-up.ts';
+export { asPlanned, endingAt, type CaughtUp } from './record/catch-up.ts';
 export {
   cardState,
   handOverCard,
@@ -422,12 +390,11 @@ export {
 export { MOST_PHOTO_BYTES, PHOTO_ID, photoIdOf } from './record/photo.ts';
 export { ownSamples, type OwnSample } from './record/own-samples.ts';
 export { foldRecord, pastOf, whyNotNow, type Fold } from './record/fold.ts';
-export { stateOfFold, stepsDone, trueState, type TrueState, type TrueZone } from './record/true-state.ts';
+export { stateOfFold, stepsDone, trueState, type TrueState } from './record/true-state.ts';
 
 // diagnosis
-export { CAUSE_WORDS, CAUSES, CAUSES_OF, type Cause } from './diagnosis/causes.ts';
+export { CAUSE_WORDS, type Cause } from './diagnosis/causes.ts';
 export { diagnose, type Answers, type Diagnosis, type RankedCause } from './diagnosis/diagnose.ts';
-export { FACTS, type FactName } from './diagnosis/facts.ts';
 export { reworkIn, reworkOf, supposed, type Rework } from './diagnosis/rework.ts';
 
 // formats
@@ -437,7 +404,6 @@ export {
   MOST_JOB_BYTES,
   MOST_PANELS,
   jobFactsSchema,
-  jobFileSchema,
   problemText,
   problemsOf,
   readJob,
@@ -490,15 +456,13 @@ export {
   workingStretches,
 } from './schedule/work-calendar.ts';
 export { makeSchedule } from './schedule/shop-schedule.ts';
-export type { PanelPast } from './schedule/panel-work.ts';
 export type { PanelOfShop, ScheduleAnswer, ScheduleAsk } from './schedule/shop-schedule.ts';
 export type { StepStart } from './schedule/schedule-task.ts';
 export { scheduleChanges, type ScheduleChanges } from './schedule/schedule-changes.ts';
 export { scheduleSchema } from './schedule/view-schedule.ts';
 export type { Schedule, ScheduledTask, ScheduledWindow } from './schedule/view-schedule.ts';
-export { holidaysSchema, minutesOf, peopleSchema, personSchema, readHours } from './survey/shop-time.ts';
+export { minutesOf, readHours } from './survey/shop-time.ts';
 export type { Hours, Person } from './survey/shop-time.ts';
-export { airOfDay, usualDaySchema } from './survey/usual-day.ts';
 export type { AirPoint } from './survey/usual-day.ts';
 export { systemAtTimes, timesInSchedule, type StepTime } from './schedule/plan-times.ts';
 export { standingAt, type NotEntered, type StepsByNow } from './schedule/not-entered.ts';
@@ -512,5 +476,5 @@ export {
   tasksByPanel,
 } from './schedule/sessions.ts';
 export type { NextWork, Session, Urgency } from './schedule/sessions.ts';
-export { forecastOfDay, type HourOfDay } from './operations/day-forecast.ts';
+export { forecastOfDay } from './operations/day-forecast.ts';
 export { personCalendar } from './formats/person-calendar.ts';

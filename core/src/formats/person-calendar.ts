@@ -1,5 +1,5 @@
 import type { DateTime, EventAttributes } from 'ics';
-import { OP_LABELS } from '../planner/describe-step.ts';
+import { OP_LABELS } from '../operations/table.ts';
 import type { DatedStart } from '../planner/work-start.ts';
 import { sessionsOf, tasksByPanel, panelKeyOf } from '../schedule/sessions.ts';
 import type { Schedule } from '../schedule/view-schedule.ts';

@@ -107,16 +107,17 @@ export const isLastOp = among(LAST_OPS);
 export const isCoatOp = among(COAT_OPS);
 export const isSandOp = among(SAND_OPS);
 export const isBodyOp = among(BODY_OPS);
-/** What is spread sets alone: it is done, and entered, when hands are off it. */
-export const setsAlone = (op: OpName): boolean => isBodyOp(op) || op === 'laminate-repair';
+const isWaitOp = among(WAIT_OPS);
 
 export const isCoat = (act: Act): act is CoatAct => isCoatOp(act.op);
 export const isSanding = (act: Act): act is SandAct => isSandOp(act.op);
 export const isBodywork = (act: Act): act is BodyAct => isBodyOp(act.op);
+/** Nothing is done but wait until what lies there is ready. */
+export const isWait = ({ op }: Pick<Act, 'op'>): boolean => isWaitOp(op);
 /** Anything laid on the panel: coats and bodywork. */
 export const isLaying = (act: Act): act is CoatAct | BodyAct => isCoat(act) || isBodywork(act);
 
-export const isStripping = (act: Act): boolean => stripOp(act.op);
+export const isStripping = ({ op }: Pick<Act, 'op'>): boolean => stripOp(op);
 /** The last coat before base: it is not sanded, and base goes on inside its window. */
 export const isLastCoat = (act: Act): act is CoatAct => isLastOp(act.op);
 /** Base follows this act: the last coat, or the hand-over itself. */

@@ -5,35 +5,46 @@ import type { Reason } from '../wording/reason.ts';
 import type { BodyAct, PlainAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
 import { setsMin } from './curing.ts';
-import { workedM2 } from './extent.ts';
-import { areaMin, fixedMin, labourOn } from './labour.ts';
-import { nothing, opReason, type Moment, type Operation } from './operation.ts';
-import { hasIssue, withIssue, withoutIssues, topOf, type OpenIssue, type ZoneState } from './state.ts';
-import { bodyWindows } from './windows.ts';
+import type { Caution } from './caution-words.ts';
 import { changed } from './changed-area.ts';
+import { reachedM2 } from './extent.ts';
+import { hasIssue, settledBy, withIssue } from './issues.ts';
+import { areaMin, labourOn } from './labour.ts';
+import {
+  nothing,
+  opReason,
+  type Cautioned,
+  type Moment,
+  type Operation,
+  type OperationRow,
+} from './operation.ts';
+import { topOf, type PanelState, type ZoneState } from './state.ts';
+import { bodyWindows } from './windows.ts';
 
 /** Filler takes out a hollow, glaze closes pinholes; both are left proud for shaping. */
 
-/** How far freshly spread filler and glaze stand proud and uneven, µm (calibrated: two thin pulls). */
-const PROUD_UM = { fill: 250, glaze: 60, 'plastic-repair': 250, 'seam-seal': 0, 'texture-coat': 0 } as const;
+/** How far freshly spread filler stands proud and uneven, and glaze, µm (calibrated: two thin pulls). */
+const FILLER_PROUD_UM = 250;
+const GLAZE_PROUD_UM = 60;
 
-const LAID = {
-  fill: 'filler',
-  glaze: 'glaze',
-  'plastic-repair': 'filler',
-  'seam-seal': 'seam',
-  'texture-coat': 'texture',
-} as const;
-
-const SETTLES: Partial<Record<BodyAct['op'], OpenIssue>> = {
-  'seam-seal': 'joint',
-  'plastic-repair': 'break',
-  'texture-coat': 'rough-coat',
-};
+interface BodyRow extends OperationRow {
+  readonly lays: 'filler' | 'glaze' | 'seam' | 'texture';
+  /** How far it stands proud and uneven when it is spread, µm. */
+  readonly proudUm: number;
+  /** It takes out the hollow, at its depth rather than at the film of its sheet. */
+  readonly isAsDeepAsHollow?: true;
+  /** No hollow is left. */
+  readonly fillsHollow?: true;
+  readonly closesPinholes?: true;
+  /** It is spread over its places as a bowl; else evenly. */
+  readonly isBowl?: true;
+  /** Rule that says how deep it may be; absent where nobody asks. */
+  readonly depthRule?: string;
+}
 
 /** Thickness that an act lays on a zone, µm. */
 export const bodyFilmUm = (zone: ZoneState, act: BodyAct, context: Context): number =>
-  act.op === 'fill' ? zone.surface.lowUm : sheetIn(context, act.sheetId).film.perCoatUm;
+  BODYWORK[act.op].isAsDeepAsHollow ? zone.surface.lowUm : sheetIn(context, act.sheetId).film.perCoatUm;
 
 /** Lifts in which a thickness is spread. */
 export function liftsOf(zone: ZoneState, act: BodyAct, context: Context): number {
@@ -47,9 +58,9 @@ const BOWL_SHARE = 0.6;
 /** Litres that lie on an area of all parts once it is spread: a patch is a bowl, a whole zone is even. */
 export const bodyLitres = (zone: ZoneState, act: BodyAct, context: Context): number =>
   context.panel.count *
-  workedM2(act.op, zone) *
+  reachedM2(BODYWORK[act.op].reach, zone) *
   (bodyFilmUm(zone, act, context) / 1000) *
-  (zone.patch && act.op !== 'glaze' ? BOWL_SHARE : 1);
+  (zone.patch && BODYWORK[act.op].isBowl ? BOWL_SHARE : 1);
 
 function bodyGrams(zone: ZoneState, act: BodyAct, context: Context): number {
   const gramsPerMl = readyGramsPerMl(sheetIn(context, act.sheetId)).value;
@@ -57,18 +68,15 @@ function bodyGrams(zone: ZoneState, act: BodyAct, context: Context): number {
 }
 
 /** What the work settles; a joint that is sealed again in a rough coat wants that coat over it again. */
-function settled(zone: ZoneState, { op }: BodyAct): ZoneState {
-  const done = withoutIssues(zone, ...(SETTLES[op] ? [SETTLES[op]!] : []));
-  return op === 'seam-seal' && topOf(zone).kind === 'texture'
-    ? withIssue(withoutIssues(done, 'shiny-grain'), 'rough-coat')
-    : done;
-}
+const settled = (zone: ZoneState, { op }: BodyAct): ZoneState =>
+  op === 'seam-seal' && topOf(zone).kind === 'texture'
+    ? withIssue(settledBy(zone, op), 'rough-coat')
+    : settledBy(zone, op);
 
 function apply(act: BodyAct, { endMin, context }: Moment): (zone: ZoneState) => ZoneState {
   const sheet = sheetIn(context, act.sheetId);
   const laid = { sheetId: sheet.id, ...bodyWindows(sheet, endMin) };
-  const kind = LAID[act.op];
-  const isPaste = kind === 'filler';
+  const { lays: kind, proudUm, fillsHollow, closesPinholes } = BODYWORK[act.op];
   return (zone) =>
     changed(settled(zone, act), {
       stack: [...zone.stack, { kind, um: bodyFilmUm(zone, act, context), laid }],
@@ -77,9 +85,9 @@ function apply(act: BodyAct, { endMin, context }: Moment): (zone: ZoneState) => 
         soil: 'dusty',
         isTacked: false,
         scratch: null,
-        lowUm: act.op === 'fill' || act.op === 'plastic-repair' ? 0 : zone.surface.lowUm,
-        hasPinholes: act.op === 'glaze' || act.op === 'seam-seal' ? false : zone.surface.hasPinholes,
-        wavesUm: isPaste ? PROUD_UM[act.op as 'fill'] : Math.max(zone.surface.wavesUm, PROUD_UM[act.op]),
+        lowUm: fillsHollow ? 0 : zone.surface.lowUm,
+        hasPinholes: !closesPinholes && zone.surface.hasPinholes,
+        wavesUm: fillsHollow ? proudUm : Math.max(zone.surface.wavesUm, proudUm),
       },
     });
 }
@@ -88,7 +96,8 @@ function check(zone: ZoneState, act: BodyAct, context: Context): Reason[] {
   const sheet = sheetIn(context, act.sheetId);
   const kind = topOf(zone).kind;
   const reasons: Reason[] = [];
-  if (act.op === 'fill' && zone.surface.lowUm <= 0) reasons.push(opReason('op.nothing-to-fill'));
+  if (BODYWORK[act.op].isAsDeepAsHollow && zone.surface.lowUm <= 0)
+    reasons.push(opReason('op.nothing-to-fill'));
   if (!(kind in sheet.over))
     reasons.push({
       ...opReason('coat.not-over', { sheet: sheet.name, layer: labelOf(kind) }),
@@ -98,65 +107,174 @@ function check(zone: ZoneState, act: BodyAct, context: Context): Reason[] {
   return reasons;
 }
 
-export const bodywork: Operation<BodyAct> = {
+const mostLifts = (zones: readonly ZoneState[], act: BodyAct, context: Context): number =>
+  Math.max(...zones.map((zone) => liftsOf(zone, act, context)));
+
+function explain(zones: readonly ZoneState[], act: BodyAct, panel: PanelState, context: Context): Reason[] {
+  const { depthRule } = BODYWORK[act.op];
+  if (depthRule === undefined) return [];
+  const sheet = sheetIn(context, act.sheetId);
+  const deepestUm = Math.max(...zones.map((zone) => bodyFilmUm(zone, act, context)));
+  const lifts = mostLifts(zones, act, context);
+  const grams = zones.reduce((sum, zone) => sum + bodyGrams(zone, act, context), 0);
+  const sandAfterMin = setsMin(sheet, panel.clockMin, context);
+  return [
+    { rule: 'mix', code: 'body.grams', source: 'model', facts: { fillerGrams: Math.max(1, grams) } },
+    {
+      rule: depthRule,
+      code: 'body.depth',
+      source: 'sheet',
+      facts: { deepestUm, maxUm: sheet.film.maxUm, lifts },
+    },
+    {
+      rule: 'body',
+      code: 'body.sand-after',
+      source: sandAfterMin > (sheet.sandAfterMin ?? 0) ? 'model' : 'sheet',
+      facts: { sandAfterMin },
+    },
+  ];
+}
+
+/** What its sheet warns of, and what becomes of cloths and of what is left over. */
+export const cautionsOfSheet = ({ sheet }: Cautioned): readonly Caution[] =>
+  sheet ? [...sheet.hazards, 'rags', 'leftovers'] : [];
+
+const bodywork = (
+  row: Omit<BodyRow, 'wait' | 'mayStop' | 'cautions'>,
+): Operation<BodyAct> & Omit<BodyRow, 'product'> => ({
+  ...row,
+  wait: 'sets',
+  mayStop: false,
+  cautions: cautionsOfSheet,
   check,
   apply,
   cost: (zones, act, panel, context) => {
     const sheet = sheetIn(context, act.sheetId);
-    const lifts = Math.max(...zones.map((zone) => liftsOf(zone, act, context)));
     const litres = zones.reduce((sum, zone) => sum + bodyLitres(zone, act, context), 0);
-    const spreading = zones.reduce(
-      (sum, zone) => sum + workedM2(act.op, zone) * liftsOf(zone, act, context) * context.panel.count,
+    const spreadM2 = zones.reduce(
+      (sum, zone) => sum + reachedM2(row.reach, zone) * liftsOf(zone, act, context) * context.panel.count,
       0,
     );
     return {
-      handsOnMin: fixedMin(act.op) + areaMin(act.op, spreading, context),
-      waitMin: lifts * setsMin(sheet, panel.clockMin, context),
+      handsOnMin: row.setOutMin + areaMin(row, spreadM2, context),
+      waitMin: mostLifts(zones, act, context) * setsMin(sheet, panel.clockMin, context),
       materialCost: litres * FILLER_WASTE * sheet.pricePerLitre,
     };
   },
-  explain: (zones, act, panel, context) => {
-    const sheet = sheetIn(context, act.sheetId);
-    const deepest = Math.max(...zones.map((zone) => bodyFilmUm(zone, act, context)));
-    const lifts = Math.max(...zones.map((zone) => liftsOf(zone, act, context)));
-    if (act.op === 'seam-seal' || act.op === 'texture-coat') return [];
-    const grams = zones.reduce((sum, zone) => sum + bodyGrams(zone, act, context), 0);
-    const reasons: Reason[] = [
-      { rule: 'mix', code: 'body.grams', source: 'model', facts: { fillerGrams: Math.max(1, grams) } },
-      {
-        rule: act.op === 'plastic-repair' ? 'P9' : 'F3',
-        code: 'body.depth',
-        source: 'sheet',
-        facts: { deepestUm: deepest, maxUm: sheet.film.maxUm, lifts },
-      },
-      {
-        rule: 'body',
-        code: 'body.sand-after',
-        source: setsMin(sheet, panel.clockMin, context) > (sheet.sandAfterMin ?? 0) ? 'model' : 'sheet',
-        facts: { sandAfterMin: setsMin(sheet, panel.clockMin, context) },
-      },
-    ];
-    return reasons;
-  },
+  explain,
+});
+
+export const BODYWORK: { readonly [Op in BodyAct['op']]: ReturnType<typeof bodywork> } = {
+  fill: bodywork({
+    label: 'fill',
+    title: 'Fill the dent',
+    inSystem: 'filler',
+    reach: 'coreM2',
+    setOutMin: 6,
+    rate: 'fillMinPerM2',
+    turn: 'chosen',
+    checks: ['pinholes'],
+    product: 'filler',
+    lays: 'filler',
+    proudUm: FILLER_PROUD_UM,
+    isAsDeepAsHollow: true,
+    fillsHollow: true,
+    isBowl: true,
+    depthRule: 'F3',
+  }),
+  glaze: bodywork({
+    label: 'glaze',
+    title: 'Glaze the pinholes',
+    reach: 'coreM2',
+    setOutMin: 3,
+    rate: 'glazeMinPerM2',
+    turn: 'glaze',
+    checks: ['pinholes'],
+    product: 'glaze',
+    lays: 'glaze',
+    proudUm: GLAZE_PROUD_UM,
+    closesPinholes: true,
+    depthRule: 'F3',
+  }),
+  'plastic-repair': bodywork({
+    label: 'repair plastic',
+    title: 'Repair the break',
+    inSystem: 'repair',
+    reach: 'coreM2',
+    setOutMin: 15,
+    rate: 'plasticRepairMinPerM2',
+    turn: 'mend',
+    checks: ['pinholes'],
+    product: 'filler',
+    lays: 'filler',
+    proudUm: FILLER_PROUD_UM,
+    fillsHollow: true,
+    isBowl: true,
+    depthRule: 'P9',
+  }),
+  'seam-seal': bodywork({
+    label: 'seal a joint',
+    title: 'Seal the joint',
+    reach: 'coreM2',
+    setOutMin: 8,
+    rate: 'seamSealMinPerM2',
+    turn: 'joint',
+    checks: ['edges-flat'],
+    product: 'seam',
+    lays: 'seam',
+    proudUm: 0,
+    closesPinholes: true,
+    isBowl: true,
+  }),
+  'texture-coat': bodywork({
+    label: 'texture coat',
+    title: 'Texture coat',
+    isCalledByProduct: true,
+    reach: 'reachM2',
+    setOutMin: 12,
+    rate: 'textureCoatMinPerM2',
+    turn: 'rough coat',
+    checks: ['edges-flat'],
+    product: 'texture',
+    lays: 'texture',
+    proudUm: 0,
+    isBowl: true,
+  }),
 };
 
 /** Resin and cloth over the ground place, left for P80 to shape (rule GP2). */
 const LAMINATE_PER_REPAIR = 18;
 const LAMINATE_WAVES_UM = 60;
 
-export const laminateRepair: Operation<PlainAct> = {
+const LAMINATE = {
+  label: 'mend the laminate',
+  title: 'Mend the laminate',
+  reach: 'coreM2',
+  setOutMin: 30,
+  rate: 'laminateRepairMinPerM2',
+  turn: 'mend',
+  wait: 'sets long',
+  mayStop: false,
+  cautions: ['resin', 'glassDust'],
+  checks: ['pinholes'],
+} as const satisfies OperationRow;
+
+export const LAMINATE_REPAIR: Operation<PlainAct> = {
+  ...LAMINATE,
   check: (zone) => (hasIssue(zone, 'break') ? [] : [opReason('op.nothing-to-mend')]),
-  apply: () => (zone) =>
-    changed(withoutIssues(zone, 'break'), {
-      surface: {
-        soil: 'dusty',
-        isTacked: false,
-        hasPinholes: true,
-        wavesUm: Math.max(zone.surface.wavesUm, LAMINATE_WAVES_UM),
-      },
-    }),
-  cost: (zones, act, _, context) => ({
-    handsOnMin: labourOn(act.op, zones, context),
+  apply:
+    ({ op }) =>
+    (zone) =>
+      changed(settledBy(zone, op), {
+        surface: {
+          soil: 'dusty',
+          isTacked: false,
+          hasPinholes: true,
+          wavesUm: Math.max(zone.surface.wavesUm, LAMINATE_WAVES_UM),
+        },
+      }),
+  cost: (zones, _, __, context) => ({
+    handsOnMin: labourOn(LAMINATE, zones, context),
     waitMin: ruleIn(context, 'laminateSetsMin').value,
     materialCost: LAMINATE_PER_REPAIR * zones.length * context.panel.count,
   }),

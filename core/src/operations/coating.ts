@@ -6,28 +6,30 @@ import { isLowEnergy } from '../survey/zone-facts.ts';
 import type { Reason } from '../wording/reason.ts';
 import { isLastCoat, type CoatAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
+import { cautionsOfSheet } from './bodywork.ts';
+import { changed } from './changed-area.ts';
 import { workAirAt } from './day.ts';
-import { workedM2 } from './extent.ts';
+import { reachedM2 } from './extent.ts';
+import { settledBy, withIssue } from './issues.ts';
+import { opReason, type Moment, type Operation, type OperationRow, type Rows } from './operation.ts';
 import { filmPercentIn, mixLossMl, transferIn } from './spraying.ts';
-import { opReason, type Moment, type Operation } from './operation.ts';
 import {
   isBare,
   isUnprimedComposite,
   isUnprimedPlastic,
-  withIssue,
-  withoutIssues,
   topOf,
   type LaidCoat,
   type PanelState,
   type ZoneState,
 } from './state.ts';
 import { coatWindows, flashMin } from './windows.ts';
-import { changed } from './changed-area.ts';
 
 /** Spraying: each zone gets its coats, and the new layer carries its own clocks. */
 
 const SPRAY_FIXED_MIN = 9;
 const SPRAY_MIN_PER_COAT = 1;
+/** A coat goes over all that was dulled for it. */
+const COAT_REACH = 'reachM2';
 
 /** Hands-on minutes of each coat: taking up the gun, and the metres of its travel by square metres x coats. */
 export const coatsMin = (coats: number, m2Coats: number, context: Pick<Context, 'shop'>): number =>
@@ -52,7 +54,7 @@ export function volumeMl(zones: readonly ZoneState[], act: CoatAct, context: Con
     (sum, zone) =>
       sum +
       sprayVolumeMl({
-        areaM2: workedM2(act.op, zone) * context.panel.count,
+        areaM2: reachedM2(COAT_REACH, zone) * context.panel.count,
         dryUm: coatFilmUm(act, zone, sheet),
         volumeSolids,
         transfer,
@@ -76,8 +78,8 @@ function apply(act: CoatAct, moment: Moment): (zone: ZoneState) => ZoneState {
     kind === 'build' || kind === 'dtm' ? ruleIn(moment.context, 'orangePeelUm').value : null;
   const laid = laidCoat(act, sheet, moment);
   return (zone) => {
-    const evened = withoutIssues(zone, 'tone');
-    const looked = isUnprimedComposite(zone) ? withIssue(evened, 'look') : evened;
+    const settled = settledBy(zone, act.op);
+    const looked = isUnprimedComposite(zone) ? withIssue(settled, 'look') : settled;
     const top = topOf(zone);
     const um = coatFilmUm(act, zone, sheet);
     // More of the same product is one film: what must stay, and what the sheet allows, is said of all of it.
@@ -168,7 +170,22 @@ export const mayLieOn = (sheet: ProductSheet, zone: ZoneState): boolean => {
 const goesOverPromoter = (zone: ZoneState, sheet: ProductSheet): boolean =>
   isUnprimedPlastic(zone) && isLowEnergy(zone.zone) && 'promoter' in sheet.over;
 
-export const coating: Operation<CoatAct> = {
+type CoatRow = Pick<
+  OperationRow,
+  'label' | 'title' | 'inSystem' | 'turn' | 'product' | 'use' | 'readAs' | 'checks'
+>;
+
+/** Looked at on every coat that is sprayed. */
+const SPRAYED = ['test-card', 'no-nibs'] as const;
+
+const coating = (row: CoatRow): Operation<CoatAct> => ({
+  ...row,
+  isCalledByProduct: true,
+  reach: COAT_REACH,
+  setOutMin: SPRAY_FIXED_MIN,
+  wait: 'stays',
+  mayStop: false,
+  cautions: cautionsOfSheet,
   check: (zone, act, context) => {
     const sheet = sheetIn(context, act.sheetId);
     if (mayLieOn(sheet, zone)) return [];
@@ -185,7 +202,8 @@ export const coating: Operation<CoatAct> = {
     const sheet = sheetIn(context, act.sheetId);
     const most = mostCoats(act);
     const sprayed =
-      context.panel.count * zones.reduce((sum, zone) => sum + workedM2(act.op, zone) * coatsOn(act, zone), 0);
+      context.panel.count *
+      zones.reduce((sum, zone) => sum + reachedM2(COAT_REACH, zone) * coatsOn(act, zone), 0);
     return {
       handsOnMin: sprayingMin(most, sprayed, context),
       waitMin: (most - 1) * flashMin(sheet.flash.betweenCoatsMin, sheet, context, panel.clockMin),
@@ -193,4 +211,74 @@ export const coating: Operation<CoatAct> = {
     };
   },
   explain,
+});
+
+export const COATING: Rows<CoatAct> = {
+  promote: coating({
+    label: 'adhesion promoter',
+    title: 'Adhesion promoter',
+    inSystem: 'promoter',
+    turn: 'promote',
+    product: 'promoter',
+    checks: SPRAYED,
+  }),
+  'prime-epoxy': coating({
+    label: 'epoxy',
+    title: 'Epoxy',
+    inSystem: 'epoxy',
+    turn: 'chosen',
+    product: 'epoxy',
+    checks: SPRAYED,
+  }),
+  'prime-etch': coating({
+    label: 'etch primer',
+    title: 'Etch primer',
+    inSystem: 'etch',
+    turn: 'chosen',
+    product: 'etch',
+    checks: SPRAYED,
+  }),
+  'prime-dtm': coating({
+    label: 'direct-to-metal build',
+    title: 'Direct-to-metal build',
+    inSystem: 'direct-to-metal build',
+    turn: 'chosen',
+    product: 'dtm',
+    readAs: 'build',
+    checks: [...SPRAYED, 'film'],
+  }),
+  'prime-build': coating({
+    label: 'high-build',
+    title: 'Build',
+    inSystem: 'build',
+    turn: 'chosen',
+    product: 'build',
+    readAs: 'build',
+    checks: [...SPRAYED, 'film'],
+  }),
+  'prime-plastic': coating({
+    label: 'plastic primer',
+    title: 'Plastic primer',
+    inSystem: 'plastic primer',
+    turn: 'chosen',
+    product: 'plastic-primer',
+    checks: SPRAYED,
+  }),
+  'prime-wet-on-wet': coating({
+    label: 'wet-on-wet primer',
+    title: 'Wet-on-wet primer',
+    inSystem: 'wet-on-wet primer',
+    turn: 'chosen',
+    product: 'wet-on-wet',
+    checks: SPRAYED,
+  }),
+  seal: coating({
+    label: 'sealer',
+    title: 'Sealer',
+    inSystem: 'sealer',
+    turn: 'chosen',
+    product: 'sealer',
+    use: 'sealer',
+    checks: SPRAYED,
+  }),
 };

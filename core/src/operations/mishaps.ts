@@ -1,48 +1,54 @@
+import type { OpenIssue } from '../survey/open-issue.ts';
+import { isOfCoat, withIssue, withoutIssues } from './issues.ts';
 import { isBody, isMetal, isSolid, type LayerKind } from '../materials/layer-kinds.ts';
 import { findingSchema } from '../survey/finding.ts';
 import { patchArea, spotsOf, surveyedZone } from '../survey/patches.ts';
 import { fadesOut } from '../survey/zone-facts.ts';
 import type { Zone } from '../survey/zone.ts';
 import type { Context } from './context.ts';
-import {
-  topOf,
-  withIssue,
-  withoutIssues,
-  zoneIdOf,
-  zoneOf,
-  type Layer,
-  type OpenIssue,
-  type PanelState,
-  type ZoneState,
-} from './state.ts';
+import { topOf, zoneIdOf, zoneOf, type Layer, type PanelState, type ZoneState } from './state.ts';
 import { changed } from './changed-area.ts';
 import { shaped } from './sanding.ts';
 
 /** What a mishap at the bench makes of a panel: the same states that a survey describes, so that the same rules mend it. */
 
-/** Defects in the words of the trade. */
-export const DEFECTS = [
-  'sag',
-  'dry-spray',
-  'orange-peel',
-  'fisheye',
-  'dust-nibs',
-  'solvent-pop',
-  'scratch-swelling',
-  'sink-back',
-  'edge-mapping',
-  'lifting',
-  'peeling',
-  'rust-bloom',
-  'stain-through',
-  'uneven-tone',
-  'rub-through',
-  'flaking',
-  'gummy-sanding',
+interface DefectRow {
+  /** What it leaves open on an area. */
+  readonly leaves: readonly OpenIssue[];
+  /** What it takes of a coat until it is sanded out, µm (defaults); none where the film around it stays. */
+  readonly takesUm?: number;
+}
+
+/** Defects in the words of the trade, one row each. */
+const DEFECT_ROWS = {
+  // A run stands proud: the film around it stays.
+  sag: { leaves: ['flaw'] },
+  'dry-spray': { leaves: ['flaw'], takesUm: 20 },
+  'orange-peel': { leaves: ['flaw'], takesUm: 30 },
+  fisheye: { leaves: ['dressing', 'flaw'], takesUm: 25 },
+  'dust-nibs': { leaves: ['nibs'] },
+  // As deep as its craters, whatever the coat.
+  'solvent-pop': { leaves: ['flaw'], takesUm: Infinity },
+  'scratch-swelling': { leaves: ['flaw'], takesUm: 10 },
+  'sink-back': { leaves: ['flaw'], takesUm: 15 },
+  'edge-mapping': { leaves: ['flaw'], takesUm: 20 },
+  lifting: { leaves: ['unsound'] },
+  peeling: { leaves: ['unsound'] },
+  'rust-bloom': { leaves: ['unsound', 'rust'] },
+  'stain-through': { leaves: ['bleeds', 'tone'] },
+  'uneven-tone': { leaves: ['tone'] },
+  // It becomes a patch of its own.
+  'rub-through': { leaves: [] },
+  flaking: { leaves: ['unsound'] },
+  'gummy-sanding': { leaves: ['soft'] },
   /** Mixed so that it will not cure. */
-  'wrong-mix',
-] as const;
-export type Defect = (typeof DEFECTS)[number];
+  'wrong-mix': { leaves: ['unsound', 'uncured'] },
+} as const satisfies Record<string, DefectRow>;
+
+export type Defect = keyof typeof DEFECT_ROWS;
+export const DEFECTS = Object.keys(DEFECT_ROWS) as [Defect, ...Defect[]];
+
+const rowOfDefect = (defect: Defect): DefectRow => DEFECT_ROWS[defect];
 
 /** A defect as it was found on some areas. */
 export interface Mishap {
@@ -54,38 +60,6 @@ export interface Mishap {
   readonly shows?: LayerKind | undefined;
 }
 
-/** What a defect leaves open on an area; those without an entry change nothing but what is known of it. */
-const LEAVES: Partial<Record<Defect, readonly OpenIssue[]>> = {
-  sag: ['flaw'],
-  'dry-spray': ['flaw'],
-  'orange-peel': ['flaw'],
-  fisheye: ['dressing', 'flaw'],
-  'dust-nibs': ['nibs'],
-  'solvent-pop': ['flaw'],
-  'scratch-swelling': ['flaw'],
-  'sink-back': ['flaw'],
-  'edge-mapping': ['flaw'],
-  lifting: ['unsound'],
-  peeling: ['unsound'],
-  flaking: ['unsound'],
-  'rust-bloom': ['unsound', 'rust'],
-  'stain-through': ['bleeds', 'tone'],
-  'uneven-tone': ['tone'],
-  'wrong-mix': ['unsound', 'uncured'],
-  'gummy-sanding': ['soft'],
-};
-
-/**
- * What a flaw takes of a coat until it is sanded out, µm (defaults). A run stands proud: the film around it stays.
- */
-const FLAW_UM: Partial<Record<Defect, number>> = {
-  'dry-spray': 20,
-  'orange-peel': 30,
-  fisheye: 25,
-  'scratch-swelling': 10,
-  'sink-back': 15,
-  'edge-mapping': 20,
-};
 /** Share of a coat that has to come off to get below its craters; other flaws never go deeper than that (default). */
 const POP_SHARE = 0.6;
 /** A spot that was rubbed through where nobody said how large it is, mm (default). */
@@ -98,10 +72,7 @@ const overUm = ({ um, laid }: Layer, { shelf }: Context): number =>
 const flawUm = (defect: Defect, zone: ZoneState, context: Context): number =>
   defect === 'sag'
     ? overUm(topOf(zone), context)
-    : Math.min(POP_SHARE * topOf(zone).um, defect === 'solvent-pop' ? Infinity : (FLAW_UM[defect] ?? 0));
-
-/** Flaws that only a coat of ours can have: filler and metal are sanded anyway. */
-const OF_COATS: ReadonlySet<OpenIssue> = new Set(['flaw', 'nibs', 'soft', 'uncured', 'tone']);
+    : Math.min(POP_SHARE * topOf(zone).um, rowOfDefect(defect).takesUm ?? 0);
 
 /** What lets go, or rusts, is taken off down to what is sound. */
 const isOpened = (issues: readonly OpenIssue[]): boolean =>
@@ -113,7 +84,7 @@ function flawed(zone: ZoneState, defect: Defect, context: Context): ZoneState {
   const isCoated = laid !== undefined && !isBody(kind);
   const hasFiller = zone.stack.some((layer) => isBody(layer.kind) && layer.kind !== 'seam');
   const isLeft = (issue: OpenIssue): boolean => {
-    if (OF_COATS.has(issue) && !isCoated) return false;
+    if (isOfCoat(issue) && !isCoated) return false;
     switch (issue) {
       case 'nibs':
         return !zone.surface.scratch;
@@ -129,7 +100,7 @@ function flawed(zone: ZoneState, defect: Defect, context: Context): ZoneState {
         return true;
     }
   };
-  const issues = (LEAVES[defect] ?? []).filter(isLeft);
+  const issues = rowOfDefect(defect).leaves.filter(isLeft);
   const isRefinished = isOpened(issues) && zone.patch === null && fadesOut(zone.role);
   // Edges are dulled by ultra-fine pad where colour only fades out; a refinish area is sanded and coated.
   const open = issues.reduce(withIssue, isRefinished ? withoutIssues(zone, 'hidden-edges') : zone);

@@ -1,3 +1,4 @@
+import { isProductFor } from './table.ts';
 import {
   benchOf,
   body,
@@ -17,7 +18,6 @@ import {
 import type { Act } from './act.ts';
 import { volumeMl } from './coating.ts';
 import { costOf, perform } from './perform.ts';
-import { isProductFor } from './products.ts';
 import { gapUm, heightUm, topOf, unlevelUm } from './state.ts';
 
 const after = (bench: Bench, act: Act): Bench => ({

@@ -1,64 +1,11 @@
 import type { Reason } from '../wording/reason.ts';
-import { isStripping, type Act, type OpName } from './act.ts';
-import { bodywork, laminateRepair } from './bodywork.ts';
-import { cleaning } from './cleaning.ts';
-import { coating } from './coating.ts';
+import { isStripping, type Act } from './act.ts';
 import type { Context } from './context.ts';
-import { conditioning, metalRepair, warmingOut } from './metalwork.ts';
-import { guideCoating, handingOver, inspecting, removingParts, testing } from './inspecting.ts';
-import type { Cost, Operation } from './operation.ts';
-import { sanding } from './sanding.ts';
+import type { Cost } from './operation.ts';
 import { zoneOf, type PanelState, type ZoneState } from './state.ts';
-import { blasting, chemicalStripping } from './stripping.ts';
-import { curing, flashing, tempering } from './waiting.ts';
+import { operationOf } from './table.ts';
 
-/** The one table from operation name to its check, apply, cost and explanation, and what is done with it. */
-type Table = { readonly [Name in OpName]: Operation<Extract<Act, { op: Name }>> };
-
-const OPERATIONS: Table = {
-  wash: cleaning,
-  degrease: cleaning,
-  'antistatic-wipe': cleaning,
-  mask: cleaning,
-  tack: cleaning,
-  abrade: sanding,
-  scuff: sanding,
-  denib: sanding,
-  block: sanding,
-  feather: sanding,
-  'strip-sand': sanding,
-  'remove-rust': sanding,
-  fill: bodywork,
-  glaze: bodywork,
-  'plastic-repair': bodywork,
-  'seam-seal': bodywork,
-  'texture-coat': bodywork,
-  promote: coating,
-  'prime-plastic': coating,
-  'prime-wet-on-wet': coating,
-  'prime-epoxy': coating,
-  'prime-etch': coating,
-  'prime-dtm': coating,
-  'prime-build': coating,
-  seal: coating,
-  flash: flashing,
-  temper: tempering,
-  'remove-part': removingParts,
-  'strip-chemical': chemicalStripping,
-  'strip-blast': blasting,
-  'laminate-repair': laminateRepair,
-  'metal-repair': metalRepair,
-  condition: conditioning,
-  'warm-out': warmingOut,
-  cure: curing,
-  'guide-coat': guideCoating,
-  test: testing,
-  inspect: inspecting,
-  'hand-over': handingOver,
-};
-
-/** The table row of an act; the cast is sound because the row was looked up by the act's own `op`. */
-const operationOf = (act: Act): Operation<Act> => OPERATIONS[act.op] as unknown as Operation<Act>;
+/** What is done with the rows of operations: asked, carried out, explained. */
 
 const zonesOf = (act: Act, panel: PanelState): ZoneState[] => act.zones.map((id) => zoneOf(panel, id));
 

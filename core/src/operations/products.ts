@@ -1,42 +1,20 @@
 import { isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
-import type { OpName } from './act.ts';
+import { isStripping, type OpName } from './act.ts';
 import type { Context } from './context.ts';
 import { memoize } from './state.ts';
+import { isProductFor, rowOf } from './table.ts';
 
 /**
  * Which products of the shelf an operation lays down. The shelf is in the order in which its products are preferred; of
  * those that do the same work the first that may lie on the ground is taken.
  */
 
-/** The kind of sheet that an operation works with; operations that lay nothing are not here. */
-export const SHEET_KIND_OF: Partial<Record<OpName, ProductSheet['kind']>> = {
-  promote: 'promoter',
-  'prime-epoxy': 'epoxy',
-  'prime-etch': 'etch',
-  'prime-dtm': 'dtm',
-  'prime-build': 'build',
-  'prime-plastic': 'plastic-primer',
-  'prime-wet-on-wet': 'wet-on-wet',
-  seal: 'sealer',
-  fill: 'filler',
-  glaze: 'glaze',
-  'plastic-repair': 'filler',
-  'seam-seal': 'seam',
-  'texture-coat': 'texture',
-};
-
 /** Work that a person chooses; what rules ask for in between is not. */
 export const isChosenWork = (op: OpName): boolean =>
-  SHEET_KIND_OF[op] !== undefined || op.startsWith('strip-') || op === 'hand-over';
-
-const OP_OF_USE: Record<NonNullable<ProductSheet['use']>, OpName> = { sealer: 'seal' };
+  rowOf(op).product !== undefined || isStripping({ op }) || op === 'hand-over';
 
 type Meant = Pick<ProductSheet, 'kind' | 'use'>;
-
-/** Whether a product is meant for an operation: by the use that its sheet names, else by its kind. */
-export const isProductFor = (op: OpName, { kind, use }: Meant): boolean =>
-  use === undefined ? kind === SHEET_KIND_OF[op] : op === OP_OF_USE[use];
 
 /** Epoxy that is reduced to seal with. */
 export const isEpoxySealer = ({ kind, use }: Meant): boolean => kind === 'epoxy' && use === 'sealer';

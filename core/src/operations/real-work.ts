@@ -1,6 +1,7 @@
 import { wetFilmUm } from '../film/coverage.ts';
 import { readyVolumeSolids } from '../materials/sheet.ts';
-import { isCoat, setsAlone, type Act, type CoatAct, type OpName } from './act.ts';
+import { isCoat, isWait, type Act, type CoatAct } from './act.ts';
+import { setsAlone } from './table.ts';
 import { coatFilmUm, coatsOn, mostCoats } from './coating.ts';
 import { sheetIn, type Context } from './context.ts';
 import type { Cost } from './operation.ts';
@@ -31,13 +32,10 @@ export interface ReallyDone {
   readonly cost: Cost;
 }
 
-/** Waits: they began when the work before them ended. */
-const WAITS: ReadonlySet<OpName> = new Set(['flash', 'cure']);
-
 function waitedMin(act: Act, panel: PanelState, real: RealWork, planned: Cost): number {
   if (setsAlone(act.op)) return 0;
-  if (WAITS.has(act.op))
-    return Math.max(0, real.toMin - panel.clockMin - (real.handsOnMin ?? planned.handsOnMin));
+  // It began when the work before it ended.
+  if (isWait(act)) return Math.max(0, real.toMin - panel.clockMin - (real.handsOnMin ?? planned.handsOnMin));
   if (isCoat(act) && real.flashMin !== undefined) return (mostCoats(act) - 1) * real.flashMin;
   return planned.waitMin;
 }
@@ -76,7 +74,7 @@ export function carryOutReally(panel: PanelState, act: Act, real: RealWork, cont
   const endMin = setsAlone(act.op) ? real.toMin + planned.waitMin : real.toMin;
   const laid = { ...applied(before, act, endMin, context), clockMin: real.toMin };
   const after = isCoat(act) ? withRealFilm(laid, act, real, context) : laid;
-  const isTimed = real.handsOnMin !== undefined || real.flashMin !== undefined || WAITS.has(act.op);
+  const isTimed = real.handsOnMin !== undefined || real.flashMin !== undefined || isWait(act);
   return {
     before,
     after,

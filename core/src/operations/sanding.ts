@@ -5,21 +5,27 @@ import { sandedMaterial } from '../materials/sanded-material.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
 import type { Reason } from '../wording/reason.ts';
 import { lastGrade, type SandAct } from './act.ts';
+import { changed } from './changed-area.ts';
 import { figuresIn, mustStay, ruleIn, type Context } from './context.ts';
-import { workedM2, workedOn } from './extent.ts';
-import { areaMin, fixedMin, formFactor } from './labour.ts';
-import { opReason, type Cost, type Moment, type Operation } from './operation.ts';
-import { stripMinutes, strippedBare, stripsTo } from './stripping.ts';
+import { reachedM2, reachedOn } from './extent.ts';
+import { settledBy, stripsTo, withIssue } from './issues.ts';
+import { areaMin, formFactor } from './labour.ts';
+import {
+  opReason,
+  type Cautioned,
+  type Cost,
+  type Moment,
+  type Operation,
+  type OperationRow,
+} from './operation.ts';
+import { stripMinutes, strippedBare, strippingCautions } from './stripping.ts';
 import {
   gapUm,
   groundOf,
-  hasIssue,
   isBare,
   isOpenBody,
   isUnprimedPlastic,
   openedTo,
-  withIssue,
-  withoutIssues,
   soundNeighbour,
   topOf,
   type Layer,
@@ -27,18 +33,12 @@ import {
   type Scratch,
   type ZoneState,
 } from './state.ts';
-import { changed } from './changed-area.ts';
 
 /**
  * Everything that takes material off. A finer grade removes the scratch before it to its bottom; a block takes a
  * build down to the film that must stay or to the level of its sound neighbour; stripping takes layers off whole.
  */
 
-/** Looking for the place, taking up the machine: once for each step of feathering (default). */
-const FEATHER_FIXED_MIN = 3;
-/** Pad along edges and backs: set-up; looking for nibs (defaults). */
-const SCUFF_FIXED_MIN = 3;
-const DENIB_MIN = 3;
 const ABRASIVE_PER_M2_STEP = 1.4;
 /** Keying a surface that has no scratch yet takes off about this much of a coat, µm (estimate). */
 const KEY_DEPTH_UM = 3;
@@ -61,19 +61,12 @@ const scratchOf = (zone: ZoneState, act: SandAct, context: Context): Scratch => 
 const charged = (zone: ZoneState): ZoneState => (isUnprimedPlastic(zone) ? withIssue(zone, 'static') : zone);
 
 /** Pad over edges, recesses, grain and backs: it dulls them and leaves the scratch of the face as it is. */
-const scuffed = (zone: ZoneState): ZoneState => {
-  const dulled = withoutIssues(
-    zone,
-    'hidden-edges',
-    'shiny-grain',
-    ...(hasIssue(zone, 'shiny-grain') ? (['overspray'] as const) : []),
-  );
-  return changed(charged(dulled), { surface: { soil: 'dusty', isTacked: false } });
-};
+const scuffed = (zone: ZoneState): ZoneState =>
+  changed(charged(settledBy(zone, 'scuff')), { surface: { soil: 'dusty', isTacked: false } });
 
 /** Nibs are cut off at their spots; the film between them stays as it was sprayed. */
 const denibbed = (zone: ZoneState): ZoneState =>
-  changed(withoutIssues(zone, 'nibs'), { surface: { isTacked: false } });
+  changed(settledBy(zone, 'denib'), { surface: { isTacked: false } });
 
 /** The zone with its top layer this thick; what is sanded through is gone, and what lay under it is on top. */
 const withTop = (zone: ZoneState, um: number): ZoneState => {
@@ -97,7 +90,7 @@ function depthsUm(zone: ZoneState, { grades, tool }: SandAct, context: Context):
 
 /** What the first grade of an act has to take off a zone, µm. */
 export const firstCutUm = (zone: ZoneState, act: SandAct, panel: PanelState, context: Context): number =>
-  act.op === 'block' ? topOf(zone).um - blockedUm(zone, panel, context) : depthsUm(zone, act, context)[0]!;
+  SANDING[act.op].depthsUm(zone, act, panel, context)[0]!;
 
 /** Top layer once freshly spread body work has its shape, µm: filler lies flush, glaze stays as a skin only. */
 const shapedTopUm = (zone: ZoneState): number => {
@@ -124,7 +117,7 @@ export function blockedZone(
   panel: PanelState,
   context: Context,
 ): ZoneState {
-  const sanded = withoutIssues(dusty(zone, scratch), 'flaw', 'nibs');
+  const sanded = settledBy(dusty(zone, scratch), 'block');
   const levelled = withTop(sanded, blockedUm(zone, panel, context));
   const wavesUm = ruleIn(context, 'blockedLeftUm').value;
   return changed(levelled, { surface: { peelUm: 0, wavesUm } });
@@ -132,15 +125,7 @@ export function blockedZone(
 
 const abraded = (zone: ZoneState, act: SandAct, { endMin, context }: Moment): ZoneState => {
   const top = topOf(zone);
-  const done = withoutIssues(
-    zone,
-    'overspray',
-    'acid',
-    'flaw',
-    'nibs',
-    ...(isBody(top.kind) ? (['high'] as const) : []),
-  );
-  const sanded = dusty(charged(done), scratchOf(zone, act, context));
+  const sanded = dusty(charged(settledBy(zone, act.op)), scratchOf(zone, act, context));
   if (isMetal(top.kind)) return changed(sanded, { bareSinceMin: endMin });
   const taken = isBody(top.kind) ? 0 : depthsUm(zone, act, context).reduce((sum, um) => sum + um, 0);
   const left = withTop(sanded, top.um - taken);
@@ -157,123 +142,39 @@ const filmsAround = (zone: ZoneState, panel: PanelState): number => {
   return Math.max(1, films.length);
 };
 
-/** A surface of bare metal that has a grade already is freshened at that grade or refined from it. */
-function metalMinutes(zone: ZoneState, act: SandAct, context: Context): number {
-  const isAgain = zone.surface.scratch?.grade === lastGrade(act);
-  const rate = ruleIn(context, isAgain ? 'bloomMinPerM2' : 'metalAbradeMinPerM2').value;
-  return rate * formFactor(context) * workedM2(act.op, zone) * act.grades.length;
-}
-
-/** Minutes of cutting on one area of one part, without what each grade costs to be taken up. */
-function cuttingOn(zone: ZoneState, act: SandAct, panel: PanelState, context: Context): number {
-  const figures = figuresIn(context);
-  const areaM2 = workedM2(act.op, zone);
-  const sanding = { areaM2, tool: act.tool, material: sandedMaterial(topOf(zone).kind) };
-  const form = formFactor(context);
-  switch (act.op) {
-    case 'feather': {
-      const dullM2 = zone.patch ? zone.extent.reachM2 - zone.extent.openM2 : 0;
-      const edgeMin = ruleIn(context, 'featherMinPerM').value * zone.extent.edgeM * filmsAround(zone, panel);
-      return form * (edgeMin + ruleIn(context, 'dullMinPerM2').value * dullM2);
-    }
-    case 'scuff':
-      return ruleIn(context, 'scuffMinPerM').value * zone.extent.edgeM;
-    case 'denib':
-      return areaM2;
-    case 'strip-sand':
-      return stripMinutes(zone, act, context);
-    case 'remove-rust':
-      return areaMin(act.op, areaM2, context);
-    case 'block': {
-      const um = topOf(zone).um - blockedUm(zone, panel, context);
-      return form * cuttingMinutes(act.grades[0], um, sanding, figures);
-    }
-    case 'abrade': {
-      if (isBare(zone)) return metalMinutes(zone, act, context);
-      const depths = depthsUm(zone, act, context);
-      return act.grades.reduce(
-        (sum, grade, i) => sum + form * cuttingMinutes(grade, depths[i]!, sanding, figures),
-        0,
-      );
-    }
-  }
-}
-
-/** Minutes of setting out, once for an act, and of each change of grade over all its areas. */
-function settingOut(zones: readonly ZoneState[], act: SandAct, context: Context): number {
-  const perGrade = gradeChangeMinutes(workedOn(act.op, zones, context), figuresIn(context));
-  switch (act.op) {
-    case 'feather':
-      return FEATHER_FIXED_MIN;
-    case 'scuff':
-      return SCUFF_FIXED_MIN;
-    case 'denib':
-      return DENIB_MIN;
-    case 'remove-rust':
-      return fixedMin(act.op);
-    default:
-      return perGrade * act.grades.length;
-  }
-}
-
-const isShaped = (zone: ZoneState, op: SandAct['op']): boolean =>
-  op === 'strip-sand' || op === 'feather' || op === 'block' || (op === 'abrade' && isOpenBody(zone));
-
-/** What each patch takes besides, whatever its size, where its shape is made or judged; on all parts. */
-export const patchMinutes = (zones: readonly ZoneState[], op: SandAct['op'], context: Context): number =>
-  context.panel.count *
-  zones.filter((zone) => zone.patch && isShaped(zone, op)).length *
-  ruleIn(context, 'patchWorkMin').value;
-
-/** Minutes of a sanding act on all its areas and parts. */
-const minutesOf = (zones: readonly ZoneState[], act: SandAct, panel: PanelState, context: Context): number =>
-  settingOut(zones, act, context) +
-  patchMinutes(zones, act.op, context) +
-  context.panel.count * zones.reduce((sum, zone) => sum + cuttingOn(zone, act, panel, context), 0);
-
-function check(zone: ZoneState, act: SandAct): Reason[] {
-  const reasons: Reason[] = [];
-  if (act.op === 'remove-rust' && !isBare(zone))
-    reasons.push(opReason('op.rust-under', { layer: labelOf(topOf(zone).kind) }));
-  if (act.op === 'block' && !topOf(zone).laid) reasons.push(opReason('op.nothing-to-block'));
-  const rising = act.grades.findIndex((grade, i) => i > 0 && grainUm(grade) >= grainUm(act.grades[i - 1]!));
-  if (rising > 0)
-    reasons.push(opReason('op.grade-order', { grit: act.grades[rising]!, before: act.grades[rising - 1]! }));
-  return reasons;
-}
-
-const apply =
-  (act: SandAct, moment: Moment) =>
-  (zone: ZoneState): ZoneState => {
-    switch (act.op) {
-      case 'block':
-        return blockedZone(zone, scratchOf(zone, act, moment.context), moment.panel, moment.context);
-      case 'strip-sand':
-        return strippedBare(
-          zone,
-          scratchOf(changed(zone, { stack: openedTo(zone.stack, stripsTo(zone)) }), act, moment.context),
-          act.zones,
-          moment,
-        );
-      case 'scuff':
-        return scuffed(zone);
-      case 'denib':
-        return denibbed(zone);
-      case 'remove-rust':
-        return withoutIssues(abraded(zone, act, moment), 'rust');
-      case 'feather':
-        return changed(zone, { edge: 'feathered', surface: { soil: 'dusty', isTacked: false } });
-      case 'abrade':
-        return abraded(shaped(zone, moment.context), act, moment);
-    }
-  };
-
 /** Filler that was only spread so far gets its shape, and the waves that a hand leaves in it. */
 export function shaped(zone: ZoneState, context: Context): ZoneState {
   if (!isBody(topOf(zone).kind) || zone.surface.scratch) return zone;
   const wavesUm = Math.min(zone.surface.wavesUm, ruleIn(context, 'shapedFillerWavesUm').value);
   const wavelengthMm = ruleIn(context, 'shapedFillerWaveLengthMm').value;
   return changed(withTop(zone, shapedTopUm(zone)), { surface: { wavesUm, wavelengthMm } });
+}
+
+/** A surface of bare metal that has a grade already is freshened at that grade or refined from it. */
+function metalMinutes(zone: ZoneState, act: SandAct, areaM2: number, context: Context): number {
+  const isAgain = zone.surface.scratch?.grade === lastGrade(act);
+  const rate = ruleIn(context, isAgain ? 'bloomMinPerM2' : 'metalAbradeMinPerM2').value;
+  return rate * formFactor(context) * areaM2 * act.grades.length;
+}
+
+/** Minutes of cutting by the removal of each grade. */
+function cuttingMin(zone: ZoneState, { act, panel, context }: Sanded): number {
+  const { reach, depthsUm: depths } = SANDING[act.op];
+  const areaM2 = reachedM2(reach, zone);
+  if (act.op !== 'block' && isBare(zone)) return metalMinutes(zone, act, areaM2, context);
+  const sanding = { areaM2, tool: act.tool, material: sandedMaterial(topOf(zone).kind) };
+  const um = depths(zone, act, panel, context);
+  return act.grades.reduce(
+    (sum, grade, i) =>
+      sum + formFactor(context) * cuttingMinutes(grade, um[i] ?? 0, sanding, figuresIn(context)),
+    0,
+  );
+}
+
+function featherMin(zone: ZoneState, { panel, context }: Sanded): number {
+  const dullM2 = zone.patch ? zone.extent.reachM2 - zone.extent.openM2 : 0;
+  const edgeMin = ruleIn(context, 'featherMinPerM').value * zone.extent.edgeM * filmsAround(zone, panel);
+  return formFactor(context) * (edgeMin + ruleIn(context, 'dullMinPerM2').value * dullM2);
 }
 
 const ladderReason = (code: Reason['code'], facts: Reason['facts']): Reason => ({
@@ -290,8 +191,8 @@ const missingGrades = ({ grades }: SandAct, { shop }: Context): Reason[] =>
     .map((grit) => ladderReason('ladder.buy', { grit }));
 
 /** Steps from one grade to the next that are wider than the shop allows, and that its grades cannot make smaller. */
-function wideJumps(zones: readonly ZoneState[], { op, grades }: SandAct, context: Context): Reason[] {
-  if (op !== 'abrade' || zones.every(isBare)) return [];
+function wideJumps(zones: readonly ZoneState[], { grades }: SandAct, context: Context): Reason[] {
+  if (zones.every(isBare)) return [];
   const jump = ruleIn(context, 'largestJump').value;
   const from = zones.map(({ surface }) => surface.scratch?.grade).find((grade) => grade !== undefined);
   const way = from && grainUm(from) > grainUm(grades[0]) ? [from, ...grades] : grades;
@@ -303,43 +204,243 @@ function wideJumps(zones: readonly ZoneState[], { op, grades }: SandAct, context
   });
 }
 
-function explain(zones: readonly ZoneState[], act: SandAct, panel: PanelState, context: Context): Reason[] {
-  const reason = (code: Reason['code'], facts: Reason['facts'], source: Reason['source']): Reason => ({
-    rule: 'ladder',
-    code,
-    facts,
-    source,
-  });
-  const bought = missingGrades(act, context);
-  if (act.op === 'feather') {
-    const mm = ruleIn(context, 'featherMmPerLayer');
-    const overlap = ruleIn(context, 'primerOverlapMm');
-    return [reason('feather.width', { layerMm: mm.value, overlapMm: overlap.value }, mm.source), ...bought];
-  }
-  const minutes = minutesOf(zones, act, panel, context);
-  if (act.op === 'strip-sand') return [reason('strip.minutes', { handsOnMin: minutes }, 'model'), ...bought];
-  if (act.op === 'scuff') return [];
-  if (act.op === 'remove-rust' || act.op === 'denib') return bought;
-  const takenUm = zones.map((zone) =>
-    act.op === 'block'
-      ? topOf(zone).um - blockedUm(zone, panel, context)
-      : Math.max(...depthsUm(zone, act, context)),
-  );
-  const facts = { grit: act.grades.join(' › '), takenUm: Math.max(...takenUm), handsOnMin: minutes };
-  const minutesReason = reason(zones.every(isBare) ? 'sand.metal' : 'sand.minutes', facts, 'model');
-  const said = [minutesReason, ...bought, ...wideJumps(zones, act, context)];
-  if (act.op !== 'block') return said;
-  const jump = ruleIn(context, 'largestJump').value;
-  return [reason('block.grade', { grit: act.grades[0], jump }, 'model'), ...said];
+/** What each patch takes besides, whatever its size, where its shape is made or judged; on all parts. */
+export const shapingMin = (zones: readonly ZoneState[], context: Context): number =>
+  context.panel.count * zones.filter(({ patch }) => patch).length * ruleIn(context, 'patchWorkMin').value;
+
+/** An act of sanding with what surrounds it. */
+interface Sanded {
+  readonly act: SandAct;
+  readonly panel: PanelState;
+  readonly context: Context;
 }
 
-export const sanding: Operation<SandAct> = {
-  check,
-  apply,
-  cost: (zones, act, panel, context): Cost => ({
-    handsOnMin: minutesOf(zones, act, panel, context),
-    waitMin: 0,
-    materialCost: ABRASIVE_PER_M2_STEP * workedOn(act.op, zones, context) * act.grades.length,
+interface SandingRow extends OperationRow {
+  /** Each grade that is taken up costs time by the area that it goes over. */
+  readonly takesUpGrades?: true;
+  /** Minutes of cutting on one area of one part, without what each grade costs to be taken up. */
+  readonly minutesOn: (zone: ZoneState, sanded: Sanded) => number;
+  /** It makes the shape of a patch, or judges it: that takes time whatever the size. */
+  readonly isShaping?: (zone: ZoneState) => boolean;
+  /** Why it cannot be done on an area. */
+  readonly refuses?: (zone: ZoneState) => Reason[];
+  /** What each grade takes off an area, µm. */
+  readonly depthsUm?: (zone: ZoneState, act: SandAct, panel: PanelState, context: Context) => number[];
+  readonly makes: (act: SandAct, moment: Moment) => (zone: ZoneState) => ZoneState;
+  /** Where its numbers come from, besides grades that have to be bought. */
+  readonly explains?: (zones: readonly ZoneState[], sanded: Sanded, minutes: number) => Reason[];
+}
+
+type SandingOperation = Operation<SandAct> & Pick<Required<SandingRow>, 'depthsUm'>;
+
+const isAlways = (): boolean => true;
+const byDepths: Required<SandingRow>['depthsUm'] = (zone, act, _, context) => depthsUm(zone, act, context);
+
+/** Grades that go down, one finer than the other. */
+function gradeOrder({ grades }: SandAct): Reason[] {
+  const rising = grades.findIndex((grade, i) => i > 0 && grainUm(grade) >= grainUm(grades[i - 1]!));
+  return rising > 0
+    ? [opReason('op.grade-order', { grit: grades[rising]!, before: grades[rising - 1]! })]
+    : [];
+}
+
+/** Dust of what is sanded. */
+const dustOf = ({ zones }: Cautioned) => {
+  const has = (is: (kind: Layer['kind']) => boolean): boolean =>
+    zones.some(({ stack }) => stack.some(({ kind }) => is(kind)));
+  return [
+    has((kind) => kind === 'fiberglass') ? ('glassDust' as const) : ('sandingDust' as const),
+    ...(has((kind) => kind.startsWith('old-finish')) ? (['oldFinish'] as const) : []),
+  ];
+};
+
+const sanding = ({
+  refuses = () => [],
+  isShaping = () => false,
+  explains = () => [],
+  depthsUm: depths = byDepths,
+  ...row
+}: Omit<SandingRow, 'wait' | 'cautions'> & Partial<Pick<SandingRow, 'cautions'>>): SandingOperation => {
+  const minutesOf = (zones: readonly ZoneState[], sanded: Sanded): number => {
+    const { act, context } = sanded;
+    const perGrade = row.takesUpGrades
+      ? gradeChangeMinutes(reachedOn(row.reach, zones, context), figuresIn(context))
+      : 0;
+    const patchMin = shapingMin(zones.filter(isShaping), context);
+    const cutMin = context.panel.count * zones.reduce((sum, zone) => sum + row.minutesOn(zone, sanded), 0);
+    return row.setOutMin + perGrade * act.grades.length + patchMin + cutMin;
+  };
+  return {
+    cautions: dustOf,
+    ...row,
+    wait: 'none',
+    depthsUm: depths,
+    check: (zone, act) => [...refuses(zone), ...gradeOrder(act)],
+    apply: row.makes,
+    cost: (zones, act, panel, context): Cost => ({
+      handsOnMin: minutesOf(zones, { act, panel, context }),
+      waitMin: 0,
+      materialCost: ABRASIVE_PER_M2_STEP * reachedOn(row.reach, zones, context) * act.grades.length,
+    }),
+    explain: (zones, act, panel, context) => {
+      const sanded = { act, panel, context };
+      return explains(zones, sanded, minutesOf(zones, sanded));
+    },
+  };
+};
+
+/** Minutes of a grade, and what it takes off at most. */
+function gradeReasons(
+  zones: readonly ZoneState[],
+  { act, panel, context }: Sanded,
+  handsOnMin: number,
+): Reason[] {
+  const takenUm = Math.max(...zones.flatMap((zone) => SANDING[act.op].depthsUm(zone, act, panel, context)));
+  const code = zones.every(isBare) ? 'sand.metal' : 'sand.minutes';
+  const facts = { grit: act.grades.join(' › '), takenUm, handsOnMin };
+  return [{ rule: 'ladder', code, facts, source: 'model' }, ...missingGrades(act, context)];
+}
+
+const bought: SandingRow['explains'] = (_, { act, context }) => missingGrades(act, context);
+
+type SandRows = { readonly [Op in SandAct['op']]: SandingOperation };
+
+export const SANDING: SandRows = {
+  abrade: sanding({
+    label: 'abrade',
+    title: ({ tool }) =>
+      tool === 'block'
+        ? 'Shape and finish the filler'
+        : tool === 'machine-soft' || tool === 'wet-hand'
+          ? 'Final sand'
+          : 'Abrade',
+    reach: 'as it lies',
+    setOutMin: 0,
+    takesUpGrades: true,
+    tool: 'machine',
+    turn: 'sand',
+    mayStop: true,
+    checks: ({ tool }) => (tool === 'block' ? ['edges-flat', 'pinholes', 'scratch-even'] : ['scratch-even']),
+    isShaping: isOpenBody,
+    minutesOn: cuttingMin,
+    makes: (act, moment) => (zone) => abraded(shaped(zone, moment.context), act, moment),
+    explains: (zones, sanded, minutes) => [
+      ...gradeReasons(zones, sanded, minutes),
+      ...wideJumps(zones, sanded.act, sanded.context),
+    ],
   }),
-  explain,
+  scuff: sanding({
+    label: 'scuff by pad',
+    title: 'Dull edges and backs by pad',
+    reach: 'as it lies',
+    setOutMin: 3,
+    tool: 'pad-fine',
+    turn: 'dull',
+    mayStop: true,
+    checks: ['key'],
+    minutesOn: (zone, { context }) => ruleIn(context, 'scuffMinPerM').value * zone.extent.edgeM,
+    makes: () => scuffed,
+  }),
+  block: sanding({
+    label: 'block',
+    title: 'Block the build',
+    reach: 'reachM2',
+    setOutMin: 0,
+    takesUpGrades: true,
+    tool: 'block',
+    turn: 'block',
+    mayStop: true,
+    readAs: 'blocked',
+    checks: ['dust-gone', 'raking-light', 'film'],
+    isShaping: isAlways,
+    refuses: (zone) => (topOf(zone).laid ? [] : [opReason('op.nothing-to-block')]),
+    depthsUm: (zone, _, panel, context) => [topOf(zone).um - blockedUm(zone, panel, context)],
+    minutesOn: cuttingMin,
+    makes: (act, { panel, context }) => {
+      return (zone) => blockedZone(zone, scratchOf(zone, act, context), panel, context);
+    },
+    explains: (zones, sanded, minutes) => {
+      const jump = ruleIn(sanded.context, 'largestJump').value;
+      const grade = { grit: sanded.act.grades[0], jump };
+      return [
+        { rule: 'ladder', code: 'block.grade', facts: grade, source: 'model' },
+        ...gradeReasons(zones, sanded, minutes),
+      ];
+    },
+  }),
+  denib: sanding({
+    label: 'denib',
+    title: 'Take off the nibs',
+    reach: 'reachM2',
+    setOutMin: 3,
+    tool: 'wet-hand',
+    turn: 'sand',
+    mayStop: true,
+    checks: ['no-nibs'],
+    minutesOn: (zone) => zone.extent.reachM2,
+    makes: () => denibbed,
+    explains: bought,
+  }),
+  feather: sanding({
+    label: 'feather the edges',
+    title: 'Feather the edges',
+    reach: 'featherM2',
+    setOutMin: 3,
+    tool: 'machine',
+    turn: 'edges',
+    mayStop: true,
+    checks: ['edges-flat'],
+    isShaping: isAlways,
+    minutesOn: featherMin,
+    makes: () => (zone) => changed(zone, { edge: 'feathered', surface: { soil: 'dusty', isTacked: false } }),
+    explains: (_, { act, context }) => {
+      const mm = ruleIn(context, 'featherMmPerLayer');
+      const overlap = ruleIn(context, 'primerOverlapMm');
+      const facts = { layerMm: mm.value, overlapMm: overlap.value };
+      return [
+        { rule: 'ladder', code: 'feather.width', facts, source: mm.source },
+        ...missingGrades(act, context),
+      ];
+    },
+  }),
+  'strip-sand': sanding({
+    label: 'strip by machine',
+    title: 'Sand down to the substrate',
+    inSystem: 'stripped',
+    reach: 'openM2',
+    setOutMin: 0,
+    takesUpGrades: true,
+    tool: 'machine',
+    turn: 'strip',
+    mayStop: true,
+    cautions: (cautioned) => [...dustOf(cautioned), ...strippingCautions(cautioned)],
+    checks: ['edges-flat'],
+    isShaping: isAlways,
+    minutesOn: (zone, { act, context }) => stripMinutes(zone, act, reachedM2('openM2', zone), context),
+    makes: (act, moment) => (zone) => {
+      const opened = changed(zone, { stack: openedTo(zone.stack, stripsTo(zone)) });
+      return strippedBare(zone, scratchOf(opened, act, moment.context), act, moment);
+    },
+    explains: (_, { act, context }, handsOnMin) => [
+      { rule: 'ladder', code: 'strip.minutes', facts: { handsOnMin }, source: 'model' },
+      ...missingGrades(act, context),
+    ],
+  }),
+  'remove-rust': sanding({
+    label: 'take off rust',
+    title: 'Take off the rust',
+    reach: 'openM2',
+    setOutMin: 6,
+    rate: 'removeRustMinPerM2',
+    tool: 'machine',
+    turn: 'rust',
+    mayStop: true,
+    checks: ['bright-metal'],
+    refuses: (zone) =>
+      isBare(zone) ? [] : [opReason('op.rust-under', { layer: labelOf(topOf(zone).kind) })],
+    minutesOn: (zone, { context }) =>
+      areaMin({ rate: 'removeRustMinPerM2' }, reachedM2('openM2', zone), context),
+    makes: (act, moment) => (zone) => abraded(zone, act, moment),
+    explains: bought,
+  }),
 };

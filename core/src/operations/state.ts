@@ -9,13 +9,13 @@ import {
   type LayerKind,
 } from '../materials/layer-kinds.ts';
 import type { Finding } from '../survey/finding.ts';
+import type { OpenIssue } from '../survey/open-issue.ts';
 import type { Extent } from '../survey/patches.ts';
 import type { PanelFacts } from '../survey/panel.ts';
 import { textureOf } from '../survey/zone-facts.ts';
 import type { Role, Zone } from '../survey/zone.ts';
 import type { Tool } from '../materials/tools.ts';
 import type { CoatWindows } from './time-window.ts';
-import { changed } from './changed-area.ts';
 
 /**
  * The state that operations change: a stack of layers and a surface for each area, and one clock for the panel.
@@ -61,65 +61,6 @@ export interface Surface {
   readonly lowUm: number;
   readonly hasPinholes: boolean;
 }
-
-/**
- * Issues that stay open on a zone until an operation settles them; each belongs to a rule that asks for that operation.
- */
-export type OpenIssue =
-  /** Release wax of a moulding is still on it. */
-  | 'wax'
-  /** Silicone or oil dressing is still on it. */
-  | 'dressing'
-  /** Glue is still on it. */
-  | 'glue'
-  /** Overspray lies on what should be bare or bonded to. */
-  | 'overspray'
-  /** Raw plastic that loads static and draws dust. */
-  | 'static'
-  /** Found primer of unknown kind that nobody has rubbed with thinner yet. */
-  | 'rub'
-  /** Plastic of unknown kind on which nobody has tried tape yet. */
-  | 'tape'
-  /** Pinholes show again under the first primer: it is looked at once more. */
-  | 'look'
-  /** Filler found on the panel whose hold nobody has checked yet. */
-  | 'found-body'
-  /** Hidden edges and backs that will catch paint are not dulled yet. */
-  | 'hidden-edges'
-  /** Paint stripper that nobody has neutralised yet. */
-  | 'stripper'
-  /** A joint that is open, or whose sealer came off with the finish. */
-  | 'joint'
-  /** Finish that peels, is checked or wrinkled, or lets go in the cross-cut. */
-  | 'unsound'
-  /** Rust on the metal, or under what lies on it. */
-  | 'rust'
-  /** Rust that has eaten pits: what is left in them has to be blasted or conditioned. */
-  | 'pits'
-  /** Acid of the conditioner that nobody has sanded off yet. */
-  | 'acid'
-  /** A crack or hole that has to be mended before anything is sprayed. */
-  | 'break'
-  /** Something stands proud of the shape. */
-  | 'high'
-  /** Found film that a thumbnail still marks. */
-  | 'soft'
-  /** Body work over something that it must not lie on. */
-  | 'bad-ground'
-  /** A rough coat that was there and belongs there. */
-  | 'rough-coat'
-  /** Grain that stays and is still shiny. */
-  | 'shiny-grain'
-  /** A run, texture, craters or marks in a coat: sanded out once it is hard. */
-  | 'flaw'
-  /** Dust in a coat. */
-  | 'nibs'
-  /** A coat that was mixed so that it never cures. */
-  | 'uncured'
-  /** Lighter and darker places in a coat, which base would show. */
-  | 'tone'
-  /** Filler whose hardener stains what lies on it. */
-  | 'bleeds';
 
 /** What makes an area a patch: where it is, and what was found there. */
 export interface PatchFacts {
@@ -179,17 +120,6 @@ export const memoize = <State extends object, Value>(
 
 /** Top layer; every stack has at least its substrate. */
 export const topOf = (state: Pick<ZoneState, 'stack'>): Layer => state.stack[state.stack.length - 1]!;
-
-export const hasIssue = ({ openIssues }: Pick<ZoneState, 'openIssues'>, issue: OpenIssue): boolean =>
-  openIssues.includes(issue);
-/** The zone with these issues settled. */
-export const withoutIssues = (zone: ZoneState, ...issues: readonly OpenIssue[]): ZoneState =>
-  zone.openIssues.some((issue) => issues.includes(issue))
-    ? changed(zone, { openIssues: zone.openIssues.filter((issue) => !issues.includes(issue)) })
-    : zone;
-/** The zone with one more open issue. */
-export const withIssue = (zone: ZoneState, issue: OpenIssue): ZoneState =>
-  hasIssue(zone, issue) ? zone : changed(zone, { openIssues: [...zone.openIssues, issue].sort() });
 
 export const isBare = (state: ZoneState): boolean => isMetal(topOf(state).kind);
 

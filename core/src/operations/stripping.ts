@@ -1,65 +1,30 @@
 import { familyOf, isBody, isMetal, isRawPlastic } from '../materials/layer-kinds.ts';
-import { removalCm3PerMin } from '../surface/ladder.ts';
 import { sandedMaterial } from '../materials/sanded-material.ts';
+import { removalCm3PerMin } from '../surface/ladder.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
-import type { PlainAct, SandAct } from './act.ts';
-import { figuresIn, ruleIn, type Context } from './context.ts';
-import { workedM2, workedOn } from './extent.ts';
 import { textureOf } from '../survey/zone-facts.ts';
-import { formFactor, labourOn } from './labour.ts';
-import { nothing, opReason, type Moment, type Operation } from './operation.ts';
-import {
-  groundOf,
-  hasIssue,
-  isFoundFinish,
-  openedTo,
-  withIssue,
-  withoutIssues,
-  topOf,
-  type Layer,
-  type OpenIssue,
-  type Scratch,
-  type ZoneState,
-} from './state.ts';
+import type { Act, PlainAct, SandAct } from './act.ts';
+import type { Caution } from './caution-words.ts';
 import { changed } from './changed-area.ts';
+import { figuresIn, ruleIn, type Context } from './context.ts';
+import { reachedOn } from './extent.ts';
+import { hasIssue, settledBy, strippedLayers, withIssue } from './issues.ts';
+import { formFactor, labourOn } from './labour.ts';
+import {
+  nothing,
+  opReason,
+  type Cautioned,
+  type Moment,
+  type Operation,
+  type OperationRow,
+} from './operation.ts';
+import { groundOf, isFoundFinish, type Scratch, type ZoneState } from './state.ts';
 
 /** Down to sound ground: by machine (with the sanding operations), by paint stripper or by blasting. */
 
-/** Issues of the substrate itself: what lies on it comes off down to it. */
-const OF_THE_BASE: readonly OpenIssue[] = [
-  'rust',
-  'pits',
-  'break',
-  'bad-ground',
-  'bleeds',
-  'found-body',
-  'high',
-];
-/** Issues that are gone with the films, and with the body work under them. */
-const GONE_WITH_FILM: readonly OpenIssue[] = [
-  'rub',
-  'overspray',
-  'glue',
-  'unsound',
-  'soft',
-  'shiny-grain',
-  'flaw',
-  'nibs',
-  'uncured',
-  'tone',
-];
-const GONE_WITH_BODY: readonly OpenIssue[] = ['found-body', 'bad-ground', 'bleeds', 'look'];
-
-/** How deep an area is stripped: films down to the body work under them, or all down to the substrate. */
-export function stripsTo(zone: ZoneState): 'body' | 'base' {
-  const isFilm = !isBody(topOf(zone).kind);
-  const hasBody = zone.stack.some(({ kind }) => isBody(kind) && kind !== 'seam');
-  return isFilm && hasBody && !OF_THE_BASE.some((issue) => hasIssue(zone, issue)) ? 'body' : 'base';
-}
-
-/** Layers that stripping takes off. */
-export const strippedLayers = (zone: ZoneState): readonly Layer[] =>
-  zone.stack.slice(openedTo(zone.stack, stripsTo(zone)).length);
+/** Uncured paint is scraped off and washed off with thinner before anything is sanded. */
+export const strippingCautions = ({ zones }: Cautioned): readonly Caution[] =>
+  zones.some((zone) => hasIssue(zone, 'uncured')) ? ['uncured', 'solvent', 'rags', 'leftovers'] : [];
 
 /** Finish that stays around an area leaves it with an edge of its own. */
 function hasFinishAround(zone: ZoneState, together: readonly string[], { panel }: Moment): boolean {
@@ -74,7 +39,7 @@ function hasFinishAround(zone: ZoneState, together: readonly string[], { panel }
 export function strippedBare(
   zone: ZoneState,
   scratch: Scratch | null,
-  together: readonly string[],
+  { op, zones: together }: Pick<Act, 'op' | 'zones'>,
   moment: Moment,
 ): ZoneState {
   const off = strippedLayers(zone);
@@ -82,7 +47,7 @@ export function strippedBare(
   const isBase = stack.length === 1;
   const hollowUm = off.reduce((sum, { kind, um }) => (isBody(kind) && kind !== 'seam' ? sum + um : sum), 0);
   const base = stack[0]!;
-  const settled = withoutIssues(zone, ...GONE_WITH_FILM, ...(isBase ? GONE_WITH_BODY : []));
+  const settled = settledBy(zone, op);
   const opened = off.some(({ kind }) => kind === 'seam') ? withIssue(settled, 'joint') : settled;
   const staysRough = textureOf(zone.zone, moment.context.panel) !== 'flatten';
   const rough =
@@ -111,41 +76,55 @@ export function strippedBare(
 const RATED = { um: 120, grade: 'P80' } as const;
 
 /** Minutes to sand through what comes off: the shop's rate for a cured finish, in proportion to film and removal. */
-export function stripMinutes(zone: ZoneState, act: SandAct, context: Context): number {
+export function stripMinutes(zone: ZoneState, act: SandAct, areaM2: number, context: Context): number {
   const figures = figuresIn(context);
   const rated = removalCm3PerMin(RATED.grade, act.tool, 'old-clear', figures);
   const perM2 = strippedLayers(zone).reduce((sum, layer) => {
     const rate = removalCm3PerMin(act.grades[0], act.tool, sandedMaterial(layer.kind), figures);
     return sum + (layer.um / RATED.um) * (rated / rate);
   }, 0);
-  return ruleIn(context, 'stripMinPerM2').value * formFactor(context) * perM2 * workedM2('strip-sand', zone);
+  return ruleIn(context, 'stripMinPerM2').value * formFactor(context) * perM2 * areaM2;
 }
 
 /** Film that one application of stripper lifts, µm. */
 const LIFTS_UM = 200;
 const STRIPPER_PER_M2 = 14;
-/** Setting out film, tools and water for stripper. */
-const STRIPPER_FIXED_MIN = 10;
 /** Share of the work that a further application takes. */
 const AGAIN_SHARE = 0.6;
 
 const applications = (zone: ZoneState): number =>
   Math.max(1, Math.ceil(strippedLayers(zone).reduce((sum, { um }) => sum + um, 0) / LIFTS_UM));
 
+const CHEMICAL = {
+  label: 'strip with paint stripper',
+  title: 'Strip with paint stripper',
+  inSystem: 'stripped',
+  reach: 'openM2',
+  // Setting out film, tools and water.
+  setOutMin: 10,
+  rate: 'chemicalStripMinPerM2',
+  turn: 'strip',
+  wait: 'watches',
+  mayStop: false,
+  cautions: (cautioned) => [...strippingCautions(cautioned), 'stripper', 'oldFinish'],
+  checks: ['neutral'],
+} as const satisfies OperationRow;
+
 /** Stripper lifts finish, not filler: filler is ground out. */
-export const chemicalStripping: Operation<PlainAct> = {
+const chemicalStripping: Operation<PlainAct> = {
+  ...CHEMICAL,
   check: (zone) =>
     zone.stack.length > 1 && isMetal(zone.stack[0]!.kind) ? [] : [opReason('op.no-stripper')],
   apply: (act, moment) => (zone) => {
-    const bare = strippedBare(zone, null, act.zones, moment);
+    const bare = strippedBare(zone, null, act, moment);
     return withIssue(changed(bare, { bareSinceMin: null, surface: { soil: 'grime' } }), 'stripper');
   },
-  cost: (zones, act, _, context) => {
+  cost: (zones, _, __, context) => {
     const most = Math.max(...zones.map(applications));
-    const areaM2 = workedOn(act.op, zones, context);
-    const perM2 = ruleIn(context, 'chemicalStripMinPerM2').value * formFactor(context);
+    const areaM2 = reachedOn(CHEMICAL.reach, zones, context);
+    const perM2 = ruleIn(context, CHEMICAL.rate).value * formFactor(context);
     return {
-      handsOnMin: STRIPPER_FIXED_MIN + perM2 * areaM2 * (1 + AGAIN_SHARE * (most - 1)),
+      handsOnMin: CHEMICAL.setOutMin + perM2 * areaM2 * (1 + AGAIN_SHARE * (most - 1)),
       waitMin: ruleIn(context, 'stripperDwellMin').value * most,
       materialCost: STRIPPER_PER_M2 * areaM2 * most,
     };
@@ -161,8 +140,24 @@ export const chemicalStripping: Operation<PlainAct> = {
 const BLAST_PROFILE = 'P80';
 const BLAST_PER_M2 = 9;
 
+const BLAST = {
+  label: 'strip by blasting',
+  title: 'Blast to bare metal',
+  inSystem: 'stripped',
+  onZone: 'blasted',
+  reach: 'openM2',
+  setOutMin: 12,
+  rate: 'blastMinPerM2',
+  turn: 'strip',
+  wait: 'none',
+  mayStop: true,
+  cautions: (cautioned) => [...strippingCautions(cautioned), 'blasting', 'oldFinish'],
+  checks: ['bright-metal'],
+} as const satisfies OperationRow;
+
 /** Blasting cleans to white metal: whatever rust and pits there were. */
-export const blasting: Operation<PlainAct> = {
+const blasting: Operation<PlainAct> = {
+  ...BLAST,
   check: (zone) => (familyOf(zone.stack[0]!.kind) === 'metal' ? [] : [opReason('op.no-blasting')]),
   apply: (act, moment) => (zone) => {
     const scratch: Scratch = {
@@ -170,12 +165,14 @@ export const blasting: Operation<PlainAct> = {
       tool: 'machine',
       depthUm: scratchDepthUm(BLAST_PROFILE, 'machine', 'metal', figuresIn(moment.context)),
     };
-    return withoutIssues(strippedBare(zone, scratch, act.zones, moment), 'rust', 'pits');
+    return strippedBare(zone, scratch, act, moment);
   },
-  cost: (zones, act, _, context) => ({
-    handsOnMin: labourOn(act.op, zones, context),
+  cost: (zones, _, __, context) => ({
+    handsOnMin: labourOn(BLAST, zones, context),
     waitMin: 0,
-    materialCost: BLAST_PER_M2 * workedOn(act.op, zones, context),
+    materialCost: BLAST_PER_M2 * reachedOn(BLAST.reach, zones, context),
   }),
   explain: nothing,
 };
+
+export const STRIPPING = { 'strip-chemical': chemicalStripping, 'strip-blast': blasting };

@@ -1,7 +1,8 @@
 import { familyOf, isBody, isMetal, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
 import type { Grade } from '../materials/grades.ts';
 import { sandingFiguresOf } from '../surface/figures.ts';
-import { findingOf, type Finding, type FindingKind } from '../survey/finding.ts';
+import { findingOf, type Finding } from '../survey/finding.ts';
+import { findingRow } from '../survey/findings.ts';
 import type { Panel } from '../survey/panel.ts';
 import { patchArea, spotsOf, surveyedZone, wholeExtent, type Patch } from '../survey/patches.ts';
 import { shopRule, type ShopRules } from '../survey/shop-rules.ts';
@@ -9,16 +10,9 @@ import { fadesOut, isUnknownPlastic, roleOf, testOf, textureOf, topKindOf } from
 import type { Zone } from '../survey/zone.ts';
 import { sandedMaterial } from '../materials/sanded-material.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
-import { ISSUES_OF_FINDINGS, NOT_UNDER_BODY } from './law.ts';
-import {
-  openedTo,
-  withIssue,
-  type Layer,
-  type OpenIssue,
-  type PanelState,
-  type Surface,
-  type ZoneState,
-} from './state.ts';
+import type { OpenIssue } from '../survey/open-issue.ts';
+import { withIssue } from './issues.ts';
+import { openedTo, type Layer, type PanelState, type Surface, type ZoneState } from './state.ts';
 import { changed } from './changed-area.ts';
 
 /** From the survey to the state in which work begins: the ground of every zone, and its patches. */
@@ -81,13 +75,16 @@ function surveySurface(zone: Zone, stack: readonly Layer[], { panel, rules }: Ar
 /** Cross-cut class from which a layer comes off. */
 const COMES_OFF = 2;
 
+/** What filler, glaze and paste must not lie on (rules F2 and M6). */
+const NOT_UNDER_BODY: ReadonlySet<string> = new Set(['old-finish', 'old-finish-soluble', 'etch']);
+
 /** What has to be settled on an area before it may be handed over, from its findings, tests and layers. */
 function issuesOf(zone: Zone, stack: readonly Layer[], { panel }: Around): OpenIssue[] {
   const top = topKind(stack);
   const isRaw = isRawPlastic(top);
   const role = roleOf(zone, panel);
   const under = (i: number): LayerKind | undefined => stack[i - 1]?.kind;
-  const found = zone.findings.flatMap(({ kind }) => ISSUES_OF_FINDINGS[kind]);
+  const found = zone.findings.flatMap(({ kind }) => findingRow(kind).leaves);
   const open: readonly (readonly [OpenIssue, boolean])[] = [
     ['wax', isRaw && panel.new],
     ['static', isRaw],
@@ -136,13 +133,11 @@ function stateOf(zone: Zone, stack: readonly Layer[], around: Around): ZoneState
   };
 }
 
-/** Findings whose places lie open: what was on top there is gone. */
-const OPEN_PLACES: ReadonlySet<FindingKind> = new Set(['chips', 'rub-through']);
-
 function patchState(zone: Zone, patch: Patch, whole: readonly Finding[], around: Around): ZoneState {
   const { kind } = patch.finding;
   const lies = stackOf(zone);
-  const stack = OPEN_PLACES.has(kind) ? openedTo(lies, 'body') : lies;
+  const { isOpen, edge } = findingRow(kind);
+  const stack = isOpen ? openedTo(lies, 'body') : lies;
   const area: Zone = {
     ...zone,
     id: patchArea(zone.id, patch.id),
@@ -153,19 +148,19 @@ function patchState(zone: Zone, patch: Patch, whole: readonly Finding[], around:
   const opened = stateOf(area, stack, around);
   const isRough = lies.slice(stack.length).some((layer) => layer.kind === 'texture');
   const state = isRough ? withIssue(opened, 'rough-coat') : opened;
-  const spots = OPEN_PLACES.has(kind) ? spotsOf(patch.finding) : null;
+  const spots = isOpen ? spotsOf(patch.finding) : null;
   const isSmall = spots !== null && spots.mm <= shopRule(around.rules, 'bareSpotMm').value;
-  const opensFilm = isFilm(topKind(lies)) && OPEN_PLACES.has(kind);
+  const hasEdge = edge !== undefined && (!isOpen || isFilm(topKind(lies)));
   return changed(state, {
     patch: {
       zoneId: zone.id,
       id: patch.id,
       finding: patch.finding,
       spots,
-      isDished: kind === 'rub-through' && isSmall,
+      isDished: edge === 'feathered' && isSmall,
     },
     extent: patch.extent,
-    edge: kind === 'edge' || (opensFilm && kind === 'chips') ? 'raw' : opensFilm ? 'feathered' : 'sound',
+    edge: hasEdge ? edge : 'sound',
     // Edges and backs are dulled with the ground.
     openIssues: state.openIssues.filter((issue) => issue !== 'hidden-edges'),
   });

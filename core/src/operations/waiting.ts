@@ -4,13 +4,13 @@ import type { CureAct, PlainAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
 import { coldestOfNight, workAirAt } from './day.ts';
 import { heatLimitCelsius, isUnfit } from './curing.ts';
-import { fixedMin } from './labour.ts';
+import { changed } from './changed-area.ts';
 import type { CureMethod, Night } from './time-window.ts';
 import { bakeCelsiusIn, hasHeat } from './heat.ts';
+import { hasIssue, settledBy } from './issues.ts';
 import { nothing, opReason, type Operation } from './operation.ts';
-import { hasIssue, topOf, withoutIssues, type PanelState, type ZoneState } from './state.ts';
+import { topOf, type PanelState, type ZoneState } from './state.ts';
 import { earliestIn } from './windows.ts';
-import { changed } from './changed-area.ts';
 
 /** Flash and cure: nothing changes but the clock, up to the moment that the slowest zone needs. */
 
@@ -43,7 +43,17 @@ const cureWait = (zones: readonly ZoneState[], panel: PanelState, context: Conte
 export const cureMethodOf = (zones: readonly ZoneState[]): CureMethod =>
   zones.some((zone) => topOf(zone).laid?.cure?.method === 'bake') ? 'bake' : 'air';
 
-export const flashing: Operation<PlainAct> = {
+export const FLASHING: Operation<PlainAct> = {
+  label: 'let it flash',
+  title: 'Let it flash',
+  reach: 'as it lies',
+  setOutMin: 0,
+  turn: 'flash',
+  wait: 'away',
+  mayStop: false,
+  changesNothing: true,
+  cautions: 'none',
+  checks: ['fingertip'],
   check: nothing,
   apply: () => (zone) => zone,
   cost: (zones, _, panel) => ({ handsOnMin: 0, waitMin: flashWait(zones, panel), materialCost: 0 }),
@@ -115,9 +125,22 @@ function explainCure(
   ];
 }
 
-export const curing: Operation<CureAct> = {
+export const CURING: Operation<CureAct> = {
+  label: 'let it cure',
+  title: 'Let it cure',
+  reach: 'as it lies',
+  setOutMin: CURE_LOOK_MIN,
+  turn: 'cure',
+  wait: 'away',
+  mayStop: false,
+  changesNothing: true,
+  cautions: ({ act }) => (act.op === 'cure' && act.method === 'bake' ? ['heat'] : []),
+  checks: ['thumbnail'],
   check: nothing,
-  apply: () => (zone) => withoutIssues(zone, 'soft'),
+  apply:
+    ({ op }) =>
+    (zone) =>
+      settledBy(zone, op),
   cost: (zones, act, panel, context) => ({
     handsOnMin: cureHandsMin(act.method),
     waitMin: cureWait(zones, panel, context),
@@ -126,13 +149,27 @@ export const curing: Operation<CureAct> = {
   explain: explainCure,
 };
 
+const TEMPER_SET_OUT_MIN = 4;
+
 /** Release agent is sweated out of a raw moulding (rule P6); it lies on the surface then, to be wiped off. */
-export const tempering: Operation<PlainAct> = {
+export const TEMPERING: Operation<PlainAct> = {
+  label: 'temper plastic',
+  title: 'Temper the part',
+  reach: 'as it lies',
+  setOutMin: TEMPER_SET_OUT_MIN,
+  turn: 'temper',
+  wait: 'away',
+  mayStop: false,
+  changesNothing: true,
+  cautions: ['partHeat'],
+  checks: { none: 'what it sweated out is wiped off, and the water break after that is looked at' },
   check: (_, __, context) => (hasHeat(context) ? [] : [opReason('op.no-heat')]),
-  apply: () => (zone) =>
-    changed(withoutIssues(zone, 'wax'), { surface: { soil: 'washed', isTacked: false } }),
-  cost: (_, act, __, context) => ({
-    handsOnMin: fixedMin(act.op),
+  apply:
+    ({ op }) =>
+    (zone) =>
+      changed(settledBy(zone, op), { surface: { soil: 'washed', isTacked: false } }),
+  cost: (_, __, ___, context) => ({
+    handsOnMin: TEMPER_SET_OUT_MIN,
     waitMin: ruleIn(context, 'temperMin').value,
     materialCost: BAKE_COST,
   }),

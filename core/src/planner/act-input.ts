@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { GRADES } from '../materials/grades.ts';
-import type { Act, BodyOp, CoatOp, OpName, SandOp } from '../operations/act.ts';
+import type { Act, BodyOp, CoatOp, OpName } from '../operations/act.ts';
 import { BODY_OPS, COAT_OPS, OPS, SAND_OPS, isBodywork, isCoat, isSanding } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { cureMethodOf } from '../operations/waiting.ts';
-import { isProductFor } from '../operations/products.ts';
+import { isProductFor, rowOf } from '../operations/table.ts';
 import type { PanelState } from '../operations/state.ts';
-import { TOOLS, type Tool } from '../materials/tools.ts';
-import { gradeText } from '../survey/finding.ts';
+import { TOOLS } from '../materials/tools.ts';
+import { gradeText } from '../materials/grade-text.ts';
 import type { Reason } from '../wording/reason.ts';
 
 /** Acts in a form that can be typed, sent and kept: what a person puts together, what was done, what a plan is made of. */
@@ -76,8 +76,6 @@ export type ReadAct =
 const within = <T extends string>(names: readonly T[], op: string): op is T =>
   (names as readonly string[]).includes(op);
 
-const USUAL_TOOL: Partial<Record<SandOp, Tool>> = { block: 'block', scuff: 'pad-fine', denib: 'wet-hand' };
-
 /** An act that was planned says why it is there. */
 type Explained = ActInput & { readonly why?: readonly Reason[] | undefined };
 
@@ -91,7 +89,7 @@ export function actOf(input: Explained, context: Context, panel: PanelState): Re
   if (within(SAND_OPS, op)) {
     const [first, ...rest] = input.grits ?? [];
     if (!first) return { ok: false, message: `grits: ${op} needs at least one grade, for example P320` };
-    const tool = input.tool ?? USUAL_TOOL[op] ?? 'machine';
+    const tool = input.tool ?? rowOf(op).tool ?? 'machine';
     return { ok: true, act: { zones, why, op, grades: [first, ...rest], tool } };
   }
   if (op === 'cure') {

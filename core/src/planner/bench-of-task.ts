@@ -3,7 +3,7 @@ import type { ProductSheet } from '../materials/sheet.ts';
 import type { Context, PastAir } from '../operations/context.ts';
 import { dayBeginsMin } from '../operations/day.ts';
 import { asSprayed } from '../operations/spraying.ts';
-import { findingWords } from '../survey/finding-words.ts';
+import { findingWords } from '../survey/finding.ts';
 import type { Panel } from '../survey/panel.ts';
 import { surveyedZone } from '../survey/patches.ts';
 import { shapeProblems } from '../survey/regions.ts';

@@ -1,6 +1,7 @@
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import { BODY_OPS, CLEAN_OPS, OTHER_OPS, SAND_OPS, type Act, type OpName } from '../operations/act.ts';
-import { GOVERNS, cautionsOf } from './cautions.ts';
+import { GOVERNS } from '../operations/caution-words.ts';
+import { cautionsOf } from './cautions.ts';
 
 const act = (op: OpName): Act => ({ op, zones: ['A'], why: [] }) as unknown as Act;
 const said = (op: OpName): string => cautionsOf(act(op), [], undefined).join(' ');

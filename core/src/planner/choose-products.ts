@@ -7,7 +7,7 @@ import { withProduct } from './intents.ts';
 import { newMemo, prepare, type Memo, type Performed, type RefusedAct } from './prepare.ts';
 import { asksLeast, filmsOf, laidFor, ofOtherFilm, rankProducts, type Ranking } from './rank-products.ts';
 import { scoreOf } from './score.ts';
-import type { SearchPath } from './search-systems.ts';
+import type { SearchPath, Way } from './search-path.ts';
 import { isOnPar, withOnly } from './shelf.ts';
 
 /**
@@ -20,10 +20,6 @@ import { isOnPar, withOnly } from './shelf.ts';
  * next one's own share is dearer by more than that, none after it can win by it. A coat that is thinner or thicker may
  * still, by what it makes level: the best of either is tried as well.
  */
-
-export interface Way extends SearchPath {
-  readonly cost: number;
-}
 
 /** Products tried for one kind of work in the first system that wants it. */
 const MOST_TRIED = 4;

@@ -1,4 +1,5 @@
 import type { ProductSheet } from '../materials/sheet.ts';
+import { rowOf } from '../operations/table.ts';
 import { formatMinutes } from '../units/duration.ts';
 import { formatQuantity, type UnitSystem } from '../units/quantities.ts';
 import type { Source } from '../wording/reason.ts';
@@ -6,97 +7,6 @@ import type { Step } from './plan.ts';
 import { placeWords } from './places.ts';
 
 /** A step in words for a person: what to do, and with what. Screens, print and export share it. */
-
-const TITLES: Record<Step['op'], (step: Step) => string> = {
-  wash: () => 'Wash with soap',
-  degrease: () => 'Degrease, two cloths',
-  'antistatic-wipe': () => 'Wipe with plastic cleaner',
-  mask: () => 'Mask, open edge at the primer',
-  tack: () => 'Blow off and tack',
-  abrade: (step) =>
-    step.tool === 'block'
-      ? 'Shape and finish the filler'
-      : step.tool === 'machine-soft' || step.tool === 'wet-hand'
-        ? 'Final sand'
-        : 'Abrade',
-  scuff: () => 'Dull edges and backs by pad',
-  denib: () => 'Take off the nibs',
-  block: () => 'Block the build',
-  feather: () => 'Feather the edges',
-  'strip-sand': () => 'Sand down to the substrate',
-  'strip-chemical': () => 'Strip with paint stripper',
-  'strip-blast': () => 'Blast to bare metal',
-  'remove-rust': () => 'Take off the rust',
-  fill: () => 'Fill the dent',
-  glaze: () => 'Glaze the pinholes',
-  'plastic-repair': () => 'Repair the break',
-  'laminate-repair': () => 'Mend the laminate',
-  'seam-seal': () => 'Seal the joint',
-  'texture-coat': (step) => step.sheetName ?? 'Texture coat',
-  'metal-repair': () => 'Bring the metal down',
-  condition: () => 'Condition the pits, rinse, dry',
-  'warm-out': () => 'Warm the dent out',
-  promote: (step) => step.sheetName ?? 'Adhesion promoter',
-  'prime-plastic': (step) => step.sheetName ?? 'Plastic primer',
-  'prime-wet-on-wet': (step) => step.sheetName ?? 'Wet-on-wet primer',
-  'prime-epoxy': (step) => step.sheetName ?? 'Epoxy',
-  'prime-etch': (step) => step.sheetName ?? 'Etch primer',
-  'prime-dtm': (step) => step.sheetName ?? 'Direct-to-metal build',
-  'prime-build': (step) => step.sheetName ?? 'Build',
-  seal: (step) => step.sheetName ?? 'Sealer',
-  flash: () => 'Let it flash',
-  cure: () => 'Let it cure',
-  'guide-coat': () => 'Guide coat',
-  'remove-part': () => 'Take parts off',
-  temper: () => 'Temper the part',
-  test: (step) => (step.why.some(({ rule }) => rule === 'P7') ? 'Try masking tape' : 'Rub with thinner'),
-  inspect: (step) =>
-    step.why.some(({ rule }) => rule === 'GP3') ? 'Look for pinholes again' : 'Check the old filler',
-  'hand-over': () => 'Hand over to base',
-};
-
-/** An operation by itself, where no step says more: what a list of operations offers. */
-export const OP_LABELS: Record<Step['op'], string> = {
-  'remove-part': 'take parts off',
-  wash: 'wash',
-  degrease: 'degrease',
-  'antistatic-wipe': 'wipe with plastic cleaner',
-  mask: 'mask',
-  tack: 'blow off and tack',
-  test: 'test',
-  inspect: 'inspect',
-  temper: 'temper plastic',
-  'strip-sand': 'strip by machine',
-  'strip-chemical': 'strip with paint stripper',
-  'strip-blast': 'strip by blasting',
-  'remove-rust': 'take off rust',
-  abrade: 'abrade',
-  scuff: 'scuff by pad',
-  feather: 'feather the edges',
-  fill: 'fill',
-  glaze: 'glaze',
-  'plastic-repair': 'repair plastic',
-  'laminate-repair': 'mend the laminate',
-  'seam-seal': 'seal a joint',
-  'texture-coat': 'texture coat',
-  'metal-repair': 'repair metal',
-  condition: 'condition pitted metal',
-  'warm-out': 'warm a dent out',
-  promote: 'adhesion promoter',
-  'prime-epoxy': 'epoxy',
-  'prime-etch': 'etch primer',
-  'prime-dtm': 'direct-to-metal build',
-  'prime-plastic': 'plastic primer',
-  'prime-wet-on-wet': 'wet-on-wet primer',
-  'prime-build': 'high-build',
-  seal: 'sealer',
-  flash: 'let it flash',
-  cure: 'let it cure',
-  'guide-coat': 'guide coat',
-  block: 'block',
-  denib: 'denib',
-  'hand-over': 'hand over to base',
-};
 
 const TOOL_WORDS: Record<NonNullable<Step['tool']>, string> = {
   block: 'block',
@@ -108,7 +18,12 @@ const TOOL_WORDS: Record<NonNullable<Step['tool']>, string> = {
   'pad-ultra-fine': 'ultra-fine pad and paste',
 };
 
-export const stepTitle = (step: Step): string => TITLES[step.op](step);
+/** What to do, in a few words: by its product where an operation is called by that. */
+export function stepTitle(step: Step): string {
+  const { title, isCalledByProduct } = rowOf(step.op);
+  if (isCalledByProduct && step.sheetName !== undefined) return step.sheetName;
+  return typeof title === 'string' ? title : title(step);
+}
 
 const coatsText = (coats: number): string => `${coats} ${coats === 1 ? 'coat' : 'coats'}`;
 

@@ -1,5 +1,5 @@
+import { withoutIssues } from '../operations/issues.ts';
 import { isLaying } from '../operations/act.ts';
-import { withoutIssues } from '../operations/state.ts';
 import { benchOf, clean, coated, edged, level, put, wavy, type Bench } from '../testing/bench.ts';
 import { intents } from './intents.ts';
 

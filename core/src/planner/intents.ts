@@ -1,3 +1,4 @@
+import { hasIssue } from '../operations/issues.ts';
 import { familyOf, isBody, isMetal, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import {
@@ -14,7 +15,6 @@ import { ledgeLimit, schoolIn, type Context } from '../operations/context.ts';
 import { isEpoxySealer, isForPlastic, productsFor } from '../operations/products.ts';
 import {
   areasForBase,
-  hasIssue,
   isBare,
   isFoundFinish,
   isRawComposite,

@@ -1,9 +1,10 @@
-import { isLaying, isSanding, type Act, type BodyAct, type CoatAct, type OpName } from '../operations/act.ts';
+import { isLaying, isSanding, type Act, type BodyAct, type CoatAct } from '../operations/act.ts';
 import { untilAirWillDoMin } from '../operations/air.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
 import { dayLengthMin, leftOfWorkMin, untilNextShiftMin } from '../operations/day.ts';
 import { carryOut, costOf } from '../operations/perform.ts';
 import { zoneOf, type PanelState } from '../operations/state.ts';
+import { isJustBefore, isLeftAlone } from '../operations/table.ts';
 import { cureMethodOf } from '../operations/waiting.ts';
 import { decideAct } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
@@ -16,12 +17,8 @@ import { afterIdle } from './replay.ts';
  * waits for the morning as well; where that does not help, what the rules ask for is done again.
  */
 
-/** Waits that nobody has to stand by. */
-const LEFT_ALONE: ReadonlySet<OpName> = new Set(['flash', 'cure', 'temper', 'laminate-repair']);
 /** Sanding that is begun so late is not worth setting up for, minutes. */
 const LEAST_BEGUN_MIN = 30;
-/** Cleaning and masking for a coat. */
-const JUST_BEFORE: ReadonlySet<OpName> = new Set(['degrease', 'antistatic-wipe', 'mask', 'tack']);
 /** So many acts at most are moved to the morning together. */
 const MOST_MOVED = 30;
 /** A coat waits for the air, then for the shift, then for the air of that morning: so often at most. */
@@ -50,7 +47,7 @@ type Untimed = Pick<TimedAct, 'act' | 'unmet' | 'nth'>;
 /** Minutes in which somebody stands by. */
 function attendedMin(act: Act, panel: PanelState, context: Context): number {
   const { handsOnMin, waitMin } = costOf(act, panel, context);
-  return LEFT_ALONE.has(act.op) ? handsOnMin : handsOnMin + waitMin;
+  return isLeftAlone(act.op) ? handsOnMin : handsOnMin + waitMin;
 }
 
 /** Time off within so many minutes of work that begin now. */
@@ -142,8 +139,8 @@ function moved(placed: readonly Placed[], context: Context): Placed[] | null {
   for (let from = placed.length - 1; from >= Math.max(0, placed.length - MOST_MOVED); from--) {
     const { stood } = placed[from]!;
     // The coat that is moved takes its cleaning along: that is tried next.
-    if (from > 0 && isLaying(placed[from]!.act) && isJustBefore(placed[from - 1]!)) continue;
-    if (from > 0 && isJustBefore(placed[from]!) && isJustBefore(placed[from - 1]!)) continue;
+    if (from > 0 && isLaying(placed[from]!.act) && isCleaning(placed[from - 1]!)) continue;
+    if (from > 0 && isCleaning(placed[from]!) && isCleaning(placed[from - 1]!)) continue;
     const again = placeAll(placed.slice(from), stood, context, untilNextShiftMin(stood.clockMin, context));
     if (again) return [...placed.slice(0, from), ...again];
   }
@@ -151,7 +148,7 @@ function moved(placed: readonly Placed[], context: Context): Placed[] | null {
 }
 
 /** Work that is done just before a coat: nobody cleans in the evening for the morning. */
-const isJustBefore = ({ act: { op } }: Placed): boolean => JUST_BEFORE.has(op);
+const isCleaning = ({ act: { op } }: Placed): boolean => isJustBefore(op);
 
 /**
  * Where the night comes between cleaning and coat, the cleaning moves to the morning with it; as it was where the day is
@@ -159,8 +156,8 @@ const isJustBefore = ({ act: { op } }: Placed): boolean => JUST_BEFORE.has(op);
  */
 function cleanedInMorning(placed: readonly Placed[], context: Context): readonly Placed[] {
   const last = placed.at(-1)!;
-  const isWaiting = last.idleMin > 0 && !last.isSplit && (isLaying(last.act) || isJustBefore(last));
-  const from = placed.findLastIndex((each, i) => i < placed.length - 1 && !isJustBefore(each)) + 1;
+  const isWaiting = last.idleMin > 0 && !last.isSplit && (isLaying(last.act) || isCleaning(last));
+  const from = placed.findLastIndex((each, i) => i < placed.length - 1 && !isCleaning(each)) + 1;
   if (!isWaiting || from === placed.length - 1) return placed;
   const { stood } = placed[from]!;
   const again = placeAll(placed.slice(from), stood, context, untilNextShiftMin(stood.clockMin, context));

@@ -9,7 +9,8 @@ import { intoHours } from './into-hours.ts';
 import { notHandedOver, walkSequence } from './judge-sequence.ts';
 import { keptShelf } from './kept-shelf.ts';
 import { replayDone } from './replay-done.ts';
-import { familyOfPath, searchSystems, type RefusedPath, type SearchPath } from './search-systems.ts';
+import type { RefusedPath, SearchPath } from './search-path.ts';
+import { familyOfPath, searchSystems } from './search-systems.ts';
 import {
   KEY_ONLY,
   OWN,

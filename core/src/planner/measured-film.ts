@@ -1,14 +1,8 @@
+import { rowOf } from '../operations/table.ts';
 import { readingFigures } from '../surface/readings.ts';
 import type { Zone } from '../survey/zone.ts';
 import { testOf } from '../survey/zone-facts.ts';
 import type { Step } from './plan.ts';
-
-/** After which steps a reading of a gauge speaks of the film. */
-const READ_AFTER: Partial<Record<Step['op'], NonNullable<Zone['readings']>[number]['after']>> = {
-  'prime-build': 'build',
-  'prime-dtm': 'build',
-  block: 'blocked',
-};
 
 /**
  * Mean of what a gauge read over a zone, µm of all film: as found (index 0) and after each step. Null where nobody
@@ -23,7 +17,7 @@ export function measuredFilmUm(
   const all = [current];
   for (const { op, stacks } of steps) {
     if (stacks[zone.id]) {
-      const after = READ_AFTER[op];
+      const after = rowOf(op).readAs;
       const readings = (zone.readings ?? []).filter((reading) => reading.after === after);
       current = meanOf(readings.map(({ um }) => um));
     }

@@ -1,15 +1,15 @@
+import type { OpenIssue } from '../survey/open-issue.ts';
+import { hasIssue } from '../operations/issues.ts';
 import { isRawPlastic, isSolid, labelOf } from '../materials/layer-kinds.ts';
 import type { Act } from '../operations/act.ts';
 import { ruleIn, type Context } from '../operations/context.ts';
 import { bodyFiller, glazeFor, plasticPaste } from '../operations/products.ts';
 import {
   foundFilmUm,
-  hasIssue,
   isFoundFinish,
   isOpenBody,
   takesCoats,
   topOf,
-  type OpenIssue,
   type PanelState,
   type ZoneState,
 } from '../operations/state.ts';

@@ -1,5 +1,5 @@
-import { findingWords } from '../survey/finding-words.ts';
-import type { FindingKind } from '../survey/finding.ts';
+import { findingWords } from '../survey/finding.ts';
+import type { FindingKind } from '../survey/findings.ts';
 import { readArea } from '../survey/patches.ts';
 import { capital } from '../units/capital.ts';
 import type { Step } from './plan.ts';

@@ -8,8 +8,7 @@ import { isCoat, isLaying, type BodyAct, type CoatAct } from '../operations/act.
 import { bodyLitres, liftsOf } from '../operations/bodywork.ts';
 import { mostCoats, volumeMl } from '../operations/coating.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
-import { workedOn } from '../operations/extent.ts';
-import { areaMin } from '../operations/labour.ts';
+import { minutesOfArea, workedOn } from '../operations/table.ts';
 import { costOf } from '../operations/perform.ts';
 import { mixLossMl } from '../operations/spraying.ts';
 import { zoneOf, type PanelState } from '../operations/state.ts';
@@ -111,7 +110,7 @@ function potsOfCoats(act: CoatAct, panel: PanelState, context: Context, potLifeM
 function potsOfLifts(act: BodyAct, panel: PanelState, context: Context, potLifeMin: number): Pots {
   const zones = act.zones.map((id) => zoneOf(panel, id));
   const lifts = Math.max(...zones.map((zone) => liftsOf(zone, act, context)));
-  const spreadMin = areaMin(act.op, workedOn(act.op, zones, context), context);
+  const spreadMin = minutesOfArea(act.op, workedOn(act.op, zones, context), context);
   const potsACoat = fitting(spreadMin, potLifeMin);
   return { pots: lifts * potsACoat, potsACoat };
 }

@@ -5,9 +5,9 @@ import type { Tool } from '../materials/tools.ts';
 import { isCoat, isLaying, isSanding, lastGrade, type Act, type SandAct } from '../operations/act.ts';
 import { ruleIn, mustStay, sheetIn, type Context } from '../operations/context.ts';
 import { coatFilmUm } from '../operations/coating.ts';
-import { workedM2, workedOn } from '../operations/extent.ts';
+import { workedM2, workedOn } from '../operations/table.ts';
 import { formFactor } from '../operations/labour.ts';
-import { firstCutUm, patchMinutes } from '../operations/sanding.ts';
+import { firstCutUm, shapingMin } from '../operations/sanding.ts';
 import { topOf, zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { coatsToCome } from '../rules/final-grade.ts';
 import { buildCycles, type BuildCycles, type FilmBudget } from '../surface/budget.ts';
@@ -210,7 +210,7 @@ function blockStepOf(zone: ZoneState, after: readonly Performed[], context: Cont
     grade: step && isSanding(step) ? step.grades[0] : USUAL_BLOCK,
     areaM2: workedOn('block', [zone], context),
     formFactor: formFactor(context),
-    besidesMin: patchMinutes([zone], 'block', context),
+    besidesMin: shapingMin([zone], context),
   };
 }
 

@@ -1,39 +1,21 @@
 import { COAT_OPS, isLastCoat, type Act, type OpName } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
-import { fixedMin } from '../operations/labour.ts';
+import { rowOf } from '../operations/table.ts';
 import type { PanelState } from '../operations/state.ts';
 import { decideAct } from '../rules/check-act.ts';
-import { isRefusal, type Verdict } from '../rules/rule.ts';
+import { isRefusal } from '../rules/rule.ts';
 import { bestFirst, type Problem } from './best-first.ts';
 import { productsByWork } from '../operations/products.ts';
-import { productChooser, type Way } from './choose-products.ts';
+import { productChooser } from './choose-products.ts';
 import { intents } from './intents.ts';
 import { sealsPrimed, sealsWithEpoxy } from './titles.ts';
-import { newMemo, prepare, type Performed, type RefusedAct } from './prepare.ts';
+import { newMemo, prepare, type RefusedAct } from './prepare.ts';
 import { scoreOf, waitWeight } from './score.ts';
+import type { RefusedPath, SearchPath, Way } from './search-path.ts';
 import { placeOf, waitsAsWell } from './search-place.ts';
 import { withFewOfEach } from './shelf.ts';
 
 /** Search for systems: choices (intents) with their preparation are the edges, the hand-over is the goal. */
-
-/** A path through the panel's work so far. */
-export interface SearchPath {
-  readonly panel: PanelState;
-  readonly steps: readonly Performed[];
-  /** The choices that were made, in order: what tells one system from another. */
-  readonly choices: readonly Act[];
-  /** Places of the choices among the steps. */
-  readonly choiceSteps: readonly number[];
-}
-
-/** A path that stopped at an act which the rules refuse. */
-export interface RefusedPath extends SearchPath {
-  /** The act that the rules refuse: the choice itself, or one that it needs. */
-  readonly broken: Act;
-  readonly refused: Act;
-  readonly verdicts: readonly Verdict[];
-  readonly cost: number;
-}
 
 export interface Searched {
   readonly ready: readonly Way[];
@@ -134,7 +116,7 @@ export function searchWith(start: PanelState, context: Context, mostStates = MOS
     isGoal: isHandedOver,
     key: (path) => `${isHandedOver(path)}|${placeOf(path.panel)}`,
     covers: (a, b, costsMore) => waitsAsWell(a.panel, b.panel, costsMore / waitWeight(context)),
-    bound: (path) => (isHandedOver(path) ? 0 : fixedMin('hand-over')),
+    bound: (path) => (isHandedOver(path) ? 0 : rowOf('hand-over').setOutMin),
   };
 
   const products = context.triesAll ? null : productChooser({ start, context, memo });

@@ -5,7 +5,7 @@ import { formOf, lowShearOf, readyGramsPerMl, readyVolumeSolids } from '../mater
 import { isCoat, type CoatAct } from '../operations/act.ts';
 import { coatFilmUm, mostCoats, sagOf } from '../operations/coating.ts';
 import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
-import { workedM2 } from '../operations/extent.ts';
+import { workedM2 } from '../operations/table.ts';
 import { zoneOf, type ZoneState } from '../operations/state.ts';
 import type { Panel } from '../survey/panel.ts';
 import { clipped, regionsOf } from '../survey/regions.ts';

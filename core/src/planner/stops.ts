@@ -1,8 +1,8 @@
 import { isBody, isMetal, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
 import { ruleIn, type Context } from '../operations/context.ts';
 import { deepestFillUm } from '../operations/products.ts';
-import { findingOf, type FindingKind } from '../survey/finding.ts';
-import { findingWords } from '../survey/finding-words.ts';
+import { findingOf, findingWords } from '../survey/finding.ts';
+import { findingRow } from '../survey/findings.ts';
 import { impossibilitiesOf } from '../survey/contradictions.ts';
 import type { ZoneProblem } from '../survey/regions.ts';
 import type { Zone } from '../survey/zone.ts';
@@ -27,17 +27,6 @@ const softStop = (zone: Zone, { shelf }: Context): boolean =>
 const slidesOff = (zone: Zone): boolean =>
   isRawPlastic(topKindOf(zone)) && testOf(zone, 'tape-hold')?.outcome === 'slides-off';
 
-/** What would have to be opened; under a maker's primer nobody knows which plastic lies there. */
-const OPENS: ReadonlySet<FindingKind> = new Set<FindingKind>([
-  'crack',
-  'hole',
-  'low',
-  'high',
-  'peeling',
-  'checked',
-  'reacted',
-]);
-
 /** The stop of one zone, or null when it can be planned. */
 export function stopOf(zone: Zone, context: Context): Stop | null {
   const stop = <Code extends SentenceCode>(rule: string, ...said: Parameters<typeof tell<Code>>): Stop => ({
@@ -52,7 +41,7 @@ export function stopOf(zone: Zone, context: Context): Stop | null {
   if (broken && isMetal(baseOf(zone))) return stop('M5', 'M5.broken', { damage: broken.kind });
   if (findingOf(zone.findings, 'high') && !isMetal(baseOf(zone)) && !isBody(topKindOf(zone)))
     return stop('K2', 'K2.high-stop', { layer: labelOf(baseOf(zone)) });
-  const opened = zone.findings.find(({ kind }) => OPENS.has(kind));
+  const opened = zone.findings.find(({ kind }) => findingRow(kind).isOpened);
   if (opened && baseOf(zone) === 'plastic-primed')
     return stop('P9', 'P9.primed', { finding: findingWords(opened) });
   if (slidesOff(zone)) return stop('P7', 'P7.slides');

@@ -4,35 +4,13 @@ import type { SentenceCode } from '../wording/sentences.ts';
 import { readArea } from '../survey/patches.ts';
 import type { Reason } from '../wording/reason.ts';
 import { topOf, type ZoneState } from '../operations/state.ts';
+import { rowOf } from '../operations/table.ts';
 import { capital } from '../units/capital.ts';
 
 /** Names of systems in the words of the bench, from the choices that made them. */
 
-const WORDS: Partial<Record<OpName, string>> = {
-  inspect: 'filler kept on metal',
-  'strip-chemical': 'stripped',
-  'warm-out': 'dent warmed out',
-  promote: 'promoter',
-  'plastic-repair': 'repair',
-  'prime-plastic': 'plastic primer',
-  'prime-wet-on-wet': 'wet-on-wet primer',
-  fill: 'filler',
-  'prime-epoxy': 'epoxy',
-  'prime-etch': 'etch',
-  'prime-dtm': 'direct-to-metal build',
-  'prime-build': 'build',
-  seal: 'sealer',
-};
-
 const EPOXY_SEALER = 'epoxy as sealer';
 const ON_PRIMED = ' on the primed areas';
-
-/** On one zone a strip is a strip, and an inspection is no work. */
-const ON_ZONE: Partial<Record<OpName, readonly string[]>> = {
-  'strip-sand': ['stripped'],
-  'strip-blast': ['blasted'],
-  inspect: [],
-};
 
 /** What words are made of. */
 interface Worded {
@@ -49,8 +27,8 @@ export const sealsWithEpoxy = ({ op, why }: Pick<Worded, 'op' | 'why'>): boolean
 const wordOf = (act: Act): string | undefined => {
   const where = sealsPrimed(act) ? ON_PRIMED : '';
   if (sealsWithEpoxy(act)) return EPOXY_SEALER + where;
-  if (act.op === 'seal') return WORDS.seal + where;
-  return isStripping(act) ? wordOfStrip(act) : WORDS[act.op];
+  if (act.op === 'seal') return rowOf(act.op).inSystem + where;
+  return isStripping(act) ? wordOfStrip(act) : rowOf(act.op).inSystem;
 };
 
 /** A strip is named where it is a choice or takes a whole zone; opening patches is part of every system. */
@@ -58,7 +36,7 @@ function wordOfStrip(act: Act): string | undefined {
   const said = (code: SentenceCode): boolean => act.why.some((reason) => reason.code === code);
   if (said('O2.strip')) return 'thinner-soft paint off';
   if (said('plan.refill') || said('F2.found')) return 'old filler out';
-  return act.zones.every((id) => id.includes('/')) ? undefined : WORDS['strip-chemical'];
+  return act.zones.every((id) => id.includes('/')) ? undefined : rowOf(act.op).inSystem;
 }
 
 /** The sealer goes over primed areas only. */
@@ -92,7 +70,9 @@ export function refusedTitle(choices: readonly Act[], refused: Act, brokenOn: Zo
 export function wordsOnZone(acts: readonly Worded[], zoneId: string): string {
   const words = acts.flatMap((act) => {
     if (!act.zones.some((area) => readArea(area).zone === zoneId)) return [];
-    return sealsWithEpoxy(act) ? EPOXY_SEALER : (ON_ZONE[act.op] ?? WORDS[act.op] ?? []);
+    if (sealsWithEpoxy(act)) return EPOXY_SEALER;
+    const { inSystem, onZone = inSystem } = rowOf(act.op);
+    return onZone ?? [];
   });
   return capital([...new Set(words)].join(', ') || 'keyed only');
 }

@@ -1,7 +1,8 @@
+import { isProductFor } from '../operations/table.ts';
 import type { ActInput } from '../planner/act-input.ts';
 import { makePlan } from '../planner/make-plan.ts';
 import { openPlan } from '../planner/view-plan.ts';
-import { isChosenWork, isProductFor } from '../operations/products.ts';
+import { isChosenWork } from '../operations/products.ts';
 import { CASE_TOPICS, PRACTICE_CASES, type PracticeCase } from './cases.ts';
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import type { OpName } from '../operations/act.ts';

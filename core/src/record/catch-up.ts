@@ -1,4 +1,4 @@
-import { setsAlone } from '../operations/act.ts';
+import { setsAlone } from '../operations/table.ts';
 import type { Step } from '../planner/plan.ts';
 
 /** Times for steps that are entered together after they were done: when each of them ended. */

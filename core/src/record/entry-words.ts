@@ -1,5 +1,5 @@
 import { LAYER_KIND_NAMES, labelOf, type LayerKind } from '../materials/layer-kinds.ts';
-import { OP_LABELS } from '../planner/describe-step.ts';
+import { OP_LABELS } from '../operations/table.ts';
 import { areaWords, placeWords } from '../planner/places.ts';
 import { formatMinutes } from '../units/duration.ts';
 import { formatNumber, formatQuantity, type UnitSystem } from '../units/quantities.ts';

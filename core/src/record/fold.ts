@@ -1,4 +1,4 @@
-import type { Act } from '../operations/act.ts';
+import { isWait, type Act } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { costOf, numbersOf } from '../operations/perform.ts';
 import type { PanelState } from '../operations/state.ts';
@@ -79,8 +79,6 @@ export const isBroken = ({ level, reason }: Verdict): boolean => {
   const byMin = reason.facts['leftMin'] ?? reason.facts['overMin'] ?? Infinity;
   return level === 'must' && Number(byMin) >= LEEWAY_MIN;
 };
-
-const isWait = ({ op }: Act): boolean => op === 'flash' || op === 'cure';
 
 /** A wait is over once nothing on its areas needs any more of it. */
 function stillToWait(act: Act, panel: PanelState, context: Context): Said[] {

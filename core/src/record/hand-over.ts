@@ -1,10 +1,9 @@
 import { labelOf, isSolid, type LayerKind } from '../materials/layer-kinds.ts';
 import type { Grade } from '../materials/grades.ts';
-import type { OpName } from '../operations/act.ts';
 import type { Defect } from '../operations/mishaps.ts';
 import { areasForBase, topOf, type ZoneState } from '../operations/state.ts';
 import { windowsOf } from '../operations/windows.ts';
-import { GOVERNS } from '../planner/cautions.ts';
+import { GOVERNS } from '../operations/caution-words.ts';
 import { bandsOfColor, hidingOver } from '../film/hiding.ts';
 import type { Target } from '../survey/shop.ts';
 import type { DatedStart } from '../planner/work-start.ts';
@@ -16,7 +15,7 @@ import { DEFECT_WORDS } from './defect-words.ts';
 import type { BodyOf, NewEntry } from './entry.ts';
 import { isBroken, whyNotNow, type Fold } from './fold.ts';
 import type { Said, Step } from '../planner/plan.ts';
-import { OP_LABELS } from '../planner/describe-step.ts';
+import { OP_LABELS, rowOf } from '../operations/table.ts';
 import { placeWords } from '../planner/places.ts';
 import { saidOf } from '../planner/steps.ts';
 import { grouped } from '../units/grouped.ts';
@@ -262,18 +261,6 @@ function leftOutOf(entries: readonly Holding[], { planId, steps }: CardPlan): nu
   return steps.filter(({ n, isDone }) => !isDone && n < lastN && !done.has(n)).length;
 }
 
-/** Work that puts nothing right. */
-const BESIDE_REPAIR: ReadonlySet<OpName> = new Set([
-  'inspect',
-  'test',
-  'mask',
-  'tack',
-  'flash',
-  'cure',
-  'temper',
-  'hand-over',
-]);
-
 /**
  * Defects that somebody found and on whose areas nothing was done since: they hold a panel also where the models have
  * nothing to say, such as of a run that was noted on found finish.
@@ -286,7 +273,7 @@ function openDefectsIn(entries: readonly Holding[]): HandOverCard['openDefects']
         .slice(i + 1)
         .some(
           (later) =>
-            later.kind === 'act' && !BESIDE_REPAIR.has(later.body.op) && later.body.zones.includes(area),
+            later.kind === 'act' && !rowOf(later.body.op).changesNothing && later.body.zones.includes(area),
         );
     const zones = entry.body.zones.filter(isOpen);
     return zones.length > 0 ? [{ defect: entry.body.defect, zones }] : [];

@@ -1,3 +1,4 @@
+import { hasIssue } from '../operations/issues.ts';
 import { isBody, labelOf } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import {
@@ -14,7 +15,6 @@ import { coatFilmUm } from '../operations/coating.ts';
 import { ledgeLimit, mustStay, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { blockedZone, keptUm } from '../operations/sanding.ts';
 import {
-  hasIssue,
   heightUm,
   isFoundFinish,
   keepsGrain,
@@ -99,8 +99,7 @@ function stepUnderThinUm(zone: ZoneState, panel: PanelState): number {
   return laid.some(({ kind }) => isThick(kind)) ? 0 : foundOf(neighbour) - foundOf(zone);
 }
 
-export const B1: Rule = {
-  id: 'B1',
+const B1 = b1.rule({
   on: [...LAST_OPS, 'hand-over'],
   asks: 'Coats follow the film budget, so that the panel can be blocked level.',
   reads: 'neighbour',
@@ -141,7 +140,7 @@ export const B1: Rule = {
       );
     return b1.must(input, { code: 'B1.ledge', facts, source: limit.source });
   },
-};
+});
 
 const b2 = verdictsFor('B2');
 
@@ -161,8 +160,7 @@ function wetBuildUnder(zone: ZoneState, sheet: ProductSheet, clockMin: number): 
   return isWet && laid?.sheetId !== sheet.id && isThick(top.kind) && isThick(sheet.kind) ? top : null;
 }
 
-export const B2: Rule = {
-  id: 'B2',
+const B2 = b2.rule({
   on: OPS,
   asks: 'Each coat flashes before anything touches it, and the total stays inside the sheet’s maximum.',
   reads: 'panel',
@@ -201,12 +199,11 @@ export const B2: Rule = {
     const code = isNext && panel.clockMin > laid.recoat.opensAtMin ? 'B2.lifts' : 'B2.flash';
     return b2.must(input, { code, facts: { layer, leftMin }, source: 'sheet' }, flash(zone));
   },
-};
+});
 
 const b3 = verdictsFor('B3');
 
-export const B3: Rule = {
-  id: 'B3',
+const B3 = b3.rule({
   on: [...SAND_OPS, 'guide-coat'],
   asks: 'No sanding before the sheet’s time and 90 % cure.',
   reads: 'panel',
@@ -230,9 +227,9 @@ export const B3: Rule = {
       cure(zone),
     );
   },
-};
+});
 
-export const B4 = advice(
+const B4 = advice(
   'B4',
   [...COAT_OPS],
   'Fluid tip inside the sheet’s range; a smaller one only with reduction and the film computed again.',
@@ -244,15 +241,14 @@ export const B4 = advice(
   },
 );
 
-export const B5 = advice(
+const B5 = advice(
   'B5',
   ['guide-coat'],
   'Pinholes and deep marks found after priming are glazed, levelled and spot primed.',
   ({ zone }) => (isSandableBuild(zone) && !zone.surface.scratch ? { code: 'B5.glaze', facts: {} } : null),
 );
 
-export const B1_SOUND: Rule = {
-  id: 'B1',
+const B1_SOUND = b1.rule({
   on: ['prime-build', 'prime-dtm'],
   asks: 'Build goes where something has to be levelled or filled, not over sound finish around it.',
   judge: (input) => {
@@ -264,6 +260,6 @@ export const B1_SOUND: Rule = {
       ? b1.should(input, { code: 'B1.sound', facts: {} })
       : NO_VERDICTS;
   },
-};
+});
 
 export const BUILD_RULES: readonly Rule[] = [B1, B1_SOUND, B2, B3, B4, B5];

@@ -1,8 +1,9 @@
+import { hasIssue } from '../operations/issues.ts';
 import { isBody } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAYING_OPS, isCoat, isLaying } from '../operations/act.ts';
 import { comingOff } from '../operations/inspecting.ts';
 import { sheetIn } from '../operations/context.ts';
-import { hasIssue, isBare, isOpenBody, topOf, type ZoneState } from '../operations/state.ts';
+import { isBare, isOpenBody, topOf, type ZoneState } from '../operations/state.ts';
 import { BORDER_PLANS, bordersOf } from '../survey/panel.ts';
 import { mask, removeParts, tack, wash, wipe } from './remedies.ts';
 import {
@@ -85,8 +86,7 @@ function isReadyForMasking({ act, panel }: RuleInput): boolean {
   return coated.some(isBare) || coated.every((zone) => zone.surface.soil === 'clean' || isBlownOff(zone));
 }
 
-export const C1: Rule = {
-  id: 'C1',
+const C1 = c1.rule({
   on: [...LAYING_OPS, 'degrease', 'antistatic-wipe', 'temper', 'wash', 'remove-part', 'mask', 'hand-over'],
   asks: 'Wash, degrease, abrade, blow off, degrease, tack; masked and dry before spraying.',
   reads: 'panel',
@@ -119,9 +119,9 @@ export const C1: Rule = {
     if (isTacked) return NO_VERDICTS;
     return c1.must(input, { code: isBlownOff(zone) ? 'C1.open-filler' : 'C1.tack', facts: {} }, tack(zone));
   },
-};
+});
 
-export const C2 = advice(
+const C2 = advice(
   'C2',
   ['hand-over'],
   'Tack between base coats is fine, never between clear coats.',
@@ -138,8 +138,7 @@ const hasTwoSides = ({ context, panel }: RuleInput): boolean =>
 
 const c3 = verdictsFor('C3');
 
-export const C3: Rule = {
-  id: 'C3',
+const C3 = c3.rule({
   on: COAT_OPS,
   asks: 'Gun cleaned between products, air line drained, floor wetted or booth on, fans blown through; a test card first.',
   isAdvice: true,
@@ -152,6 +151,6 @@ export const C3: Rule = {
       ...(hasTwoSides(input) ? c3.note(input, { code: 'C3.hang', facts: {} }) : []),
     ];
   },
-};
+});
 
 export const CLEAN_RULES: readonly Rule[] = [C1, C2, C3];

@@ -1,4 +1,4 @@
-import { withIssue, withoutIssues } from '../operations/state.ts';
+import { withIssue, withoutIssues } from '../operations/issues.ts';
 import {
   benchOf,
   clean,

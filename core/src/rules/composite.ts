@@ -1,7 +1,8 @@
+import { hasIssue } from '../operations/issues.ts';
 import { isCoarser, type Grade } from '../materials/grades.ts';
 import { familyOf, labelOf } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isSanding } from '../operations/act.ts';
-import { hasIssue, isFoundFinish, isRawComposite, topOf } from '../operations/state.ts';
+import { isFoundFinish, isRawComposite, topOf } from '../operations/state.ts';
 import { heatVerdicts } from './heat.ts';
 import { lookAgain, mendLaminate, strip, wipe } from './remedies.ts';
 import { advice, NO_VERDICTS, verdictsFor, type Rule } from './rule.ts';
@@ -10,8 +11,7 @@ import { advice, NO_VERDICTS, verdictsFor, type Rule } from './rule.ts';
 
 const gp1 = verdictsFor('GP1');
 
-export const GP1: Rule = {
-  id: 'GP1',
+const GP1 = gp1.rule({
   only: 'composite',
   on: [...SAND_OPS, ...LAYING_OPS],
   asks: 'Release wax is washed and degreased off before sanding.',
@@ -23,14 +23,13 @@ export const GP1: Rule = {
       ? gp1.must(input, { code: 'GP1.wax', facts: {} }, wipe(zone, panel, context))
       : NO_VERDICTS;
   },
-};
+});
 
 const gp2 = verdictsFor('GP2');
 /** Coarsest grade that stays out of the cloth. */
 const COARSEST: Grade = 'P180';
 
-export const GP2: Rule = {
-  id: 'GP2',
+const GP2 = gp2.rule({
   only: 'composite',
   on: [...SAND_OPS, ...COAT_OPS, 'hand-over'],
   asks: 'Fiberglass is sanded P180 to P320, never into the cloth; a broken laminate is mended first.',
@@ -51,12 +50,11 @@ export const GP2: Rule = {
     if (familyOf(sanded.kind) !== 'composite' || !isCoarser(act.grades[0], COARSEST)) return NO_VERDICTS;
     return gp2.must(input, { code: 'GP2.cloth', facts: { grit: act.grades[0], limit: COARSEST } });
   },
-};
+});
 
 const gp3 = verdictsFor('GP3');
 
-export const GP3: Rule = {
-  id: 'GP3',
+const GP3 = gp3.rule({
   only: 'composite',
   on: [...LAYING_OPS, 'guide-coat', 'hand-over'],
   asks: 'Pinholes are looked for again after the first primer coat.',
@@ -64,12 +62,11 @@ export const GP3: Rule = {
     hasIssue(input.zone, 'look')
       ? gp3.must(input, { code: 'GP3.look', facts: {} }, lookAgain(input.zone))
       : NO_VERDICTS,
-};
+});
 
 const gp4 = verdictsFor('GP4');
 
-export const GP4: Rule = {
-  id: 'GP4',
+const GP4 = gp4.rule({
   only: 'composite',
   on: ['prime-etch', 'cure'],
   asks: 'Epoxy or two-pack build on fiberglass, no etch, heat at most 60 °C.',
@@ -80,13 +77,10 @@ export const GP4: Rule = {
       ? gp4.must(input, { code: 'GP4.etch', facts: { layer: labelOf(topOf(zone).kind) } })
       : NO_VERDICTS;
   },
-};
+});
 
-export const GP5 = advice(
-  'GP5',
-  [...SAND_OPS],
-  'Extraction and skin cover where glass is sanded.',
-  ({ zone }) => (isRawComposite(zone) ? { code: 'GP5.cover', facts: {} } : null),
+const GP5 = advice('GP5', [...SAND_OPS], 'Extraction and skin cover where glass is sanded.', ({ zone }) =>
+  isRawComposite(zone) ? { code: 'GP5.cover', facts: {} } : null,
 );
 
 export const COMPOSITE_RULES: readonly Rule[] = [GP1, GP2, GP3, GP4, GP5];

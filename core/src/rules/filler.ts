@@ -1,3 +1,4 @@
+import { hasIssue } from '../operations/issues.ts';
 import { isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, isMetal, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
 import {
@@ -14,15 +15,7 @@ import { bodyFilmUm, liftsOf } from '../operations/bodywork.ts';
 import { contextFor, figuresIn, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { deepestFillUm, glazeFor, sheetFor } from '../operations/products.ts';
 import { sandableConversion } from '../operations/curing.ts';
-import {
-  byId,
-  hasIssue,
-  isBare,
-  isFoundFinish,
-  isOpenBody,
-  topOf,
-  type ZoneState,
-} from '../operations/state.ts';
+import { byId, isBare, isFoundFinish, isOpenBody, topOf, type ZoneState } from '../operations/state.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
 import { sinkBackUm } from '../surface/sink-back.ts';
 import { glossLimitUm } from '../surface/telegraph.ts';
@@ -65,8 +58,7 @@ const keyForFiller = (input: RuleInput, act: BodyAct): readonly Verdict[] => {
   );
 };
 
-export const F1: Rule = {
-  id: 'F1',
+const F1 = f1.rule({
   on: ['fill'],
   asks: 'Filler goes over cured, abraded epoxy or on metal abraded P40-P80: the shop chooses.',
   reads: 'panel',
@@ -83,12 +75,11 @@ export const F1: Rule = {
         : f1.school(input, { code: 'school.filler', facts: { side, done } });
     return [...keyForFiller(input, act), ...deviates];
   },
-};
+});
 
 const f2 = verdictsFor('F2');
 
-export const F2: Rule = {
-  id: 'F2',
+const F2 = f2.rule({
   on: ['fill', 'inspect', ...COAT_OPS],
   asks: 'Filler never over etch, one-pack primer or a finish; its edge ends on metal or epoxy.',
   judge: (input) => {
@@ -100,7 +91,7 @@ export const F2: Rule = {
     if (kind in sheetIn(context, act.sheetId).over) return NO_VERDICTS;
     return f2.must(input, { code: 'F2.over', facts: { layer: labelOf(kind) } }, strip([zone], context));
   },
-};
+});
 
 const f3 = verdictsFor('F3');
 const bodyUm = (zone: ZoneState): number =>
@@ -115,8 +106,7 @@ const fillerMost = (
   return value === undefined ? ruleIn(context, 'fillerMaxUm') : { value, source: 'sheet' };
 };
 
-export const F3: Rule = {
-  id: 'F3',
+const F3 = f3.rule({
   on: ['fill', 'inspect'],
   asks: 'Filler stays inside its sheet’s thickness; deeper is metalwork first.',
   judge: (input) => {
@@ -131,9 +121,9 @@ export const F3: Rule = {
       source: most.source,
     });
   },
-};
+});
 
-export const F4 = advice(
+const F4 = advice(
   'F4',
   [...BODY_OPS],
   'Hardener share by the sheet: too little never cures, too much leaves pinholes and stains.',
@@ -147,8 +137,7 @@ export const F4 = advice(
 
 const f5 = verdictsFor('F5');
 
-export const F5: Rule = {
-  id: 'F5',
+const F5 = f5.rule({
   on: [...SAND_OPS, 'wash'],
   asks: 'Filler is sanded dry, and no water touches it while it is open.',
   judge: (input) => {
@@ -158,7 +147,7 @@ export const F5: Rule = {
     if (!isSanding(act) || !isBody(topOf(zone).kind)) return NO_VERDICTS;
     return act.tool === 'wet-hand' ? f5.must(input, { code: 'F5.wet', facts: {} }) : NO_VERDICTS;
   },
-};
+});
 
 const f6 = verdictsFor('F6');
 
@@ -188,8 +177,7 @@ function fillerFinish(context: Context): FillerFinish {
   return { grade, source, sinkFineUm: sinkUm(grade), limitFineUm };
 }
 
-export const F6: Rule = {
-  id: 'F6',
+const F6 = f6.rule({
   on: COAT_OPS,
   asks: 'The last filler grit must not sink back; never P80 under primer.',
   judge: (input) => {
@@ -201,7 +189,7 @@ export const F6: Rule = {
     const facts = { grit: target, found: grade ?? 'unsanded', ...sink };
     return f6.must(input, { code: 'F6.grade', facts, source }, shape(zone, target, context));
   },
-};
+});
 
 /** Open filler that still makes dust or takes glaze: pinholes, or a scratch coarser than its last grade. */
 const isUnfinished = (zone: ZoneState, target: Grade): boolean => {
@@ -210,8 +198,7 @@ const isUnfinished = (zone: ZoneState, target: Grade): boolean => {
 };
 
 /** Filler beside it is glazed, shaped and finished before primer stands there fresh to catch its dust. */
-export const FILLER_FIRST: Rule = {
-  id: 'F6',
+const FILLER_FIRST = f6.rule({
   on: COAT_OPS,
   asks: 'Filler dust is over before fresh primer stands beside it.',
   reads: 'panel',
@@ -227,7 +214,7 @@ export const FILLER_FIRST: Rule = {
       return f6.must(input, { code: 'F6.first', facts: { grit: grade } }, remedy);
     });
   },
-};
+});
 
 const f7 = verdictsFor('F7');
 
@@ -242,8 +229,7 @@ const sealedAgain = (input: ZoneRuleInput): readonly Verdict[] => {
     : leftOpen(input);
 };
 
-export const F7: Rule = {
-  id: 'F7',
+const F7 = f7.rule({
   on: [...COAT_OPS, 'glaze', 'hand-over'],
   asks: 'Pinholes are opened, blown out, glazed and levelled before primer.',
   judge: (input) => {
@@ -271,6 +257,6 @@ export const F7: Rule = {
     if (!sheet) return f7.must(input, { code: 'F7.no-glaze', facts: {} });
     return f7.must(input, { code: 'F7.pinholes', facts: {} }, bodyWork('glaze', zone, sheet));
   },
-};
+});
 
 export const FILLER_RULES: readonly Rule[] = [F1, F2, F3, F4, F5, F6, FILLER_FIRST, F7];

@@ -1,3 +1,4 @@
+import { hasIssue } from '../operations/issues.ts';
 import { labelOf } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying } from '../operations/act.ts';
 import { sagOf } from '../operations/coating.ts';
@@ -6,7 +7,6 @@ import {
   byId,
   foundFilmUm,
   groundOf,
-  hasIssue,
   isBare,
   isFoundFinish,
   takesCoats,
@@ -41,8 +41,7 @@ export function unsoundFinish(
   };
 }
 
-export const O1: Rule = {
-  id: 'O1',
+const O1 = o1.rule({
   on: [...LAYING_OPS, 'hand-over'],
   asks: 'Unsound finish comes off: locally to a sound edge, or from the whole panel.',
   reads: 'panel',
@@ -61,13 +60,12 @@ export const O1: Rule = {
     const { zones, said } = unsoundFinish(panel, context);
     return o1.must(input, said, strip(said.code === 'O1.panel' ? zones : [zone], context));
   },
-};
+});
 
 const o2 = verdictsFor('O2');
 const ISOLATING_COATS = 2;
 
-export const O2: Rule = {
-  id: 'O2',
+const O2 = o2.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'Thinner-soft paint is stripped, or isolated with two coats of unreduced epoxy and no heavy wet coat over it.',
   judge: (input) => {
@@ -87,12 +85,11 @@ export const O2: Rule = {
       ? NO_VERDICTS
       : o2.should(input, { code: 'O2.wet', facts: { wetUm, limitUm: limit.value }, source: limit.source });
   },
-};
+});
 
 const n2 = verdictsFor('N2');
 
-export const N2: Rule = {
-  id: 'N2',
+const N2 = n2.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'A maker’s primer of unknown kind gets the solvent rub; what softens is stripped or isolated.',
   judge: (input) => {
@@ -100,12 +97,11 @@ export const N2: Rule = {
     if ((!isCoat(act) && act.op !== 'hand-over') || !hasIssue(zone, 'rub')) return NO_VERDICTS;
     return n2.must(input, { code: 'N2.rub', facts: {} }, rub(zone));
   },
-};
+});
 
 const o3 = verdictsFor('O3');
 
-export const O3: Rule = {
-  id: 'O3',
+const O3 = o3.rule({
   on: [...SAND_OPS, 'strip-blast', 'laminate-repair'],
   asks: 'Degrease before sanding, or grease is sanded in.',
   reads: 'panel',
@@ -115,7 +111,7 @@ export const O3: Rule = {
     if (!isDirty) return NO_VERDICTS;
     return o3.must(input, { code: 'O3.degrease', facts: {} }, wipe(zone, panel, context));
   },
-};
+});
 
 const o4 = verdictsFor('O4');
 
@@ -125,8 +121,7 @@ const hasFinishBeside = (zone: ZoneState, panel: PanelState): boolean => {
   return ground ? isFoundFinish(ground) : panel.zones.some((other) => !other.patch && isFoundFinish(other));
 };
 
-export const O4: Rule = {
-  id: 'O4',
+const O4 = o4.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'Edges of old finish are feathered, and primer reaches past the feather.',
   reads: 'panel',
@@ -139,11 +134,10 @@ export const O4: Rule = {
     const facts = { layerMm: width.value, overlapMm: ruleIn(context, 'primerOverlapMm').value };
     return o4.must(input, { code: 'O4.feather', facts, source: width.source }, feather(zone, context));
   },
-};
+});
 
 /** Edges elsewhere on the panel are cut before fresh primer stands beside their dust. */
-export const O4_TOGETHER: Rule = {
-  id: 'O4',
+const O4_TOGETHER = o4.rule({
   on: COAT_OPS,
   asks: 'All raw edges of the panel are feathered before the first primer.',
   reads: 'panel',
@@ -159,12 +153,11 @@ export const O4_TOGETHER: Rule = {
       .filter(isRaw)
       .flatMap((other) => o4.must(input, { code: 'O4.together', facts: {} }, feather(other, context)));
   },
-};
+});
 
 const o5 = verdictsFor('O5');
 
-export const O5: Rule = {
-  id: 'O5',
+const O5 = o5.rule({
   on: COAT_OPS,
   asks: 'The first coat over feathered edges is light: they lift first.',
   judge: (input) => {
@@ -176,7 +169,7 @@ export const O5: Rule = {
     );
     return isFirst ? o5.should(input, { code: 'O5.heavy', facts: {} }) : NO_VERDICTS;
   },
-};
+});
 
 const n1 = verdictsFor('N1');
 const SCUFF = 'P400';
@@ -186,8 +179,7 @@ const isUnsandedEcoat = ({ zone }: ZoneRuleInput): boolean => {
   return top.kind === 'ecoat' && !top.laid && zone.surface.scratch === null;
 };
 
-export const N1: Rule = {
-  id: 'N1',
+const N1 = n1.rule({
   on: COAT_OPS,
   asks: 'Sound e-coat is left unsanded where the sheet allows it, or scuffed all over: the shop chooses.',
   judge: (input) => {
@@ -203,12 +195,11 @@ export const N1: Rule = {
       ? n1.must(input, { code: 'N1.scuff', facts, source }, scuff)
       : n1.must(input, { code: 'N1.sheet', facts, source: 'sheet' }, scuff);
   },
-};
+});
 
 const n3 = verdictsFor('N3');
 
-export const N3: Rule = {
-  id: 'N3',
+const N3 = n3.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'Cut-throughs in e-coat get the treatment of bare metal.',
   judge: (input) => {
@@ -223,6 +214,6 @@ export const N3: Rule = {
       facts: { ...spotFacts(input), layer: labelOf(topOf(zone).kind) },
     });
   },
-};
+});
 
 export const FINISH_RULES: readonly Rule[] = [O1, O2, O3, O4, O4_TOGETHER, O5, N1, N2, N3];

@@ -1,5 +1,5 @@
+import { withoutIssues } from '../operations/issues.ts';
 import { costOf } from '../operations/perform.ts';
-import { withoutIssues } from '../operations/state.ts';
 import {
   benchOf,
   clean,

@@ -1,3 +1,4 @@
+import { hasIssue } from '../operations/issues.ts';
 import { grainUm, isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, isMetal, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
 import {
@@ -13,7 +14,6 @@ import { contextFor, mustStay, ruleIn, schoolIn, sheetIn, type Context } from '.
 import { keptUm } from '../operations/sanding.ts';
 import {
   byId,
-  hasIssue,
   isFoundFinish,
   keepsGrain,
   memoize,
@@ -43,8 +43,7 @@ import {
 
 const k1 = verdictsFor('K1');
 
-export const K1: Rule = {
-  id: 'K1',
+const K1 = k1.rule({
   on: ['block', 'abrade'],
   asks: 'Guide coat before the first block and again before each finer grit.',
   judge: (input) => {
@@ -55,13 +54,12 @@ export const K1: Rule = {
     if (isFiner && schoolIn(context, 'guideCoat').side === 'eye') return NO_VERDICTS;
     return k1.must(input, { code: isFiner ? 'K1.finer' : 'K1.first', facts: {} }, guideCoat(zone));
   },
-};
+});
 
 const k2 = verdictsFor('K2');
 const zonesCrossed = memoize(zonesOnLines);
 
-export const K2: Rule = {
-  id: 'K2',
+const K2 = k2.rule({
   on: ['block'],
   asks: 'A flat block in an X pattern, no fingertips, never across a body line.',
   judge: (input) => {
@@ -76,13 +74,12 @@ export const K2: Rule = {
     const lines = countOfLines(context.panel);
     return lines > 0 ? k2.note(input, { code: 'K2.lines', facts: { lines } }) : NO_VERDICTS;
   },
-};
+});
 
 const k3 = verdictsFor('K3');
 
 /** Low left under a build that cannot take it: said at the build, where something can still be done. */
-export const K3_HOLLOW: Rule = {
-  id: 'K3',
+const K3_HOLLOW = k3.rule({
   on: ['prime-build', 'prime-dtm'],
   asks: 'A hollow deeper than the build can level is filled first.',
   judge: (input) => {
@@ -98,10 +95,9 @@ export const K3_HOLLOW: Rule = {
       source: 'sheet',
     });
   },
-};
+});
 
-export const K3: Rule = {
-  id: 'K3',
+const K3 = k3.rule({
   on: ['block'],
   asks: 'Stop at the film that must stay; a deeper low gets glaze and another build.',
   reads: 'neighbour',
@@ -117,7 +113,7 @@ export const K3: Rule = {
       source: stays.source,
     });
   },
-};
+});
 
 const k4 = verdictsFor('K4');
 
@@ -170,8 +166,7 @@ const keyUnderPrimer = (input: ZoneRuleInput): readonly Verdict[] => {
   return k4.must(input, { code: 'K4.key', facts, source: 'sheet' }, abrade(zone, target, 'machine', context));
 };
 
-export const K4: Rule = {
-  id: 'K4',
+const K4 = k4.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'The last grit is fine enough for the next coat, and no shine is left anywhere.',
   judge: (input) => {
@@ -189,7 +184,7 @@ export const K4: Rule = {
       isUnsanded && ((top.laid && !isSandableBuild(zone)) || (top.kind === 'ecoat' && isLastCoat(act)));
     return bondsUnsanded ? NO_VERDICTS : lastGrit(input);
   },
-};
+});
 
 const k5 = verdictsFor('K5');
 
@@ -219,8 +214,7 @@ const isSoundGround = (zone: ZoneState): boolean =>
   !zone.isSoluble &&
   zone.openIssues.length === (hasIssue(zone, 'hidden-edges') ? 1 : 0);
 
-export const K5: Rule = {
-  id: 'K5',
+const K5 = k5.rule({
   on: ['guide-coat', 'block'],
   asks: 'Sound areas are sanded, wiped and covered first, primed areas last.',
   reads: 'panel',
@@ -234,10 +228,10 @@ export const K5: Rule = {
         return remedy ? k5.must(input, { code: 'K5.order', facts: {} }, remedy) : [];
       });
   },
-};
+});
 
 /** Within a step that sands sound and primed areas together, and against what lies beside the panel. */
-export const K5_NOTES = advice(
+const K5_NOTES = advice(
   'K5',
   ['block', 'abrade'],
   'Blend areas are sanded, wiped and covered before the dust of primer.',
@@ -258,8 +252,7 @@ export const K5_NOTES = advice(
 
 const k6 = verdictsFor('K6');
 
-export const K6: Rule = {
-  id: 'K6',
+const K6 = k6.rule({
   on: [...LAST_OPS, 'hand-over'],
   asks: 'A sand-through to filler or plastic is primed again before sealer or base.',
   judge: (input) => {
@@ -269,7 +262,7 @@ export const K6: Rule = {
     if (!spots || laid || !(isBody(kind) || isRawPlastic(kind))) return NO_VERDICTS;
     return k6.must(input, { code: 'K6.through', facts: { layer: labelOf(kind), count: spots.count } });
   },
-};
+});
 
 const k7 = verdictsFor('K7');
 /** Grades of a blend panel under clear, and the coarsest that may lie under solvent colour. */
@@ -279,8 +272,7 @@ const UNDER_SOLVENT = 'P600';
 const blendGrade = ({ target }: Context): Grade =>
   target.base.carrier === 'solvent' ? UNDER_SOLVENT : BLEND_GRADE;
 
-export const K7: Rule = {
-  id: 'K7',
+const K7 = k7.rule({
   on: ['hand-over'],
   asks: 'A blend panel is sanded P800-P1000 all over, its edges by ultra-fine pad; no promoter and no wet bed replaces it.',
   judge: (input) => {
@@ -297,20 +289,19 @@ export const K7: Rule = {
       ? k7.must(input, { code: 'K7.edges', facts: {} }, scuff(zone, 'ultra-fine'))
       : k7.note(input, { code: 'K7.no-substitute', facts: {} });
   },
-};
+});
 
 /** Colour only fades out there: an undercoat would show. On a spot of it there may be one. */
-export const K7_COATS: Rule = {
-  id: 'K7',
+const K7_COATS = k7.rule({
   on: COAT_OPS,
   asks: 'A blend or clear-only area gets no undercoat but on its spots; a kept area gets none at all.',
   judge: (input) =>
     takesCoats(input.zone)
       ? NO_VERDICTS
       : k7.must(input, { code: input.zone.role === 'keep' ? 'K7.kept' : 'K7.no-coat', facts: {} }),
-};
+});
 
-export const K7_INTO = advice(
+const K7_INTO = advice(
   'K7',
   ['hand-over'],
   'Colour fades out in prepared panels only.',

@@ -1,4 +1,4 @@
-import { withIssue } from '../operations/state.ts';
+import { withIssue } from '../operations/issues.ts';
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import {
   at,

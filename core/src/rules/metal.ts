@@ -1,3 +1,4 @@
+import { hasIssue } from '../operations/issues.ts';
 import { airProblem, willAirDo } from '../operations/air.ts';
 import { workAirAt } from '../operations/day.ts';
 import { isCoarser, type Grade } from '../materials/grades.ts';
@@ -16,7 +17,7 @@ import { ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
 import { sectionsOf } from '../operations/cleaning.ts';
 import { sheetFor } from '../operations/products.ts';
 import { exposureLimit } from '../operations/windows.ts';
-import { hasIssue, isBare, topOf } from '../operations/state.ts';
+import { isBare, topOf } from '../operations/state.ts';
 import { abrade, bodyWork } from './remedies.ts';
 import {
   advice,
@@ -29,8 +30,8 @@ import {
 } from './rule.ts';
 import { spotFacts, spotProblem } from './bare-spots.ts';
 import { metalGrade } from './metal-grades.ts';
-import { HIGH, M5 } from './rust.ts';
-import { M10, M7, M8, M9 } from './stripping.ts';
+import { RUST_RULES } from './rust.ts';
+import { STRIPPING_RULES } from './stripping.ts';
 
 /** Rules of bare metal. */
 
@@ -80,8 +81,7 @@ const overSpots = (input: ZoneRuleInput): readonly Verdict[] => {
   });
 };
 
-export const M1: Rule = {
-  id: 'M1',
+const M1 = m1.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'Bare metal gets a corrosion-resisting first coat.',
   judge: (input) => {
@@ -105,12 +105,11 @@ export const M1: Rule = {
       ? NO_VERDICTS
       : m1.school(input, { code: 'school.first-coat', facts: { sheet: sheet.name, side } });
   },
-};
+});
 
 const m2 = verdictsFor('M2');
 
-export const M2: Rule = {
-  id: 'M2',
+const M2 = m2.rule({
   only: 'metal',
   on: LAYING_OPS,
   asks: 'Bare metal is coated inside the exposure limit, else abraded again.',
@@ -128,7 +127,7 @@ export const M2: Rule = {
       return m2.should(input, { code: 'M2.tight', facts: { exposedMin, limitMin }, source });
     return m2.must(input, { code: 'M2.exposed', facts: { exposedMin, limitMin }, source }, remedy);
   },
-};
+});
 
 const m3 = verdictsFor('M3');
 
@@ -145,8 +144,7 @@ function throughTheNight(input: ZoneRuleInput): readonly Verdict[] {
   });
 }
 
-export const M3: Rule = {
-  id: 'M3',
+const M3 = m3.rule({
   on: [...LAYING_OPS, 'cure'],
   asks: 'Nothing is sprayed, or left to cure, near the dew point or outside the sheet’s climate.',
   reads: 'panel',
@@ -160,12 +158,11 @@ export const M3: Rule = {
     const problem = airProblem(sheet, zone, workAirAt(panel.clockMin, context), context);
     return problem ? [{ level: 'must', zoneId: zone.zone.id, reason: problem }] : NO_VERDICTS;
   },
-};
+});
 
 const m4 = verdictsFor('M4');
 
-export const M4: Rule = {
-  id: 'M4',
+const M4 = m4.rule({
   only: 'metal',
   on: COAT_OPS,
   asks: 'Metal is abraded to the grade that its first coat wants.',
@@ -189,7 +186,7 @@ export const M4: Rule = {
       abrade(zone, target, 'machine', context),
     );
   },
-};
+});
 
 const m6 = verdictsFor('M6');
 
@@ -210,8 +207,7 @@ const etchVerdicts = (input: RuleInput): readonly Verdict[] => {
   });
 };
 
-export const M6: Rule = {
-  id: 'M6',
+const M6 = m6.rule({
   on: ['prime-etch', 'prime-epoxy', 'fill', 'glaze', 'hand-over'],
   asks: 'Acid etch only on spots, never with filler or under epoxy, always covered.',
   reads: 'panel',
@@ -224,9 +220,9 @@ export const M6: Rule = {
     if (act.op === 'fill' || act.op === 'glaze') return m6.must(input, { code: 'M6.filler', facts: {} });
     return act.op === 'hand-over' ? m6.must(input, { code: 'M6.uncovered', facts: {} }) : NO_VERDICTS;
   },
-};
+});
 
-export const M2_SECTIONS = advice(
+const M2_SECTIONS = advice(
   'M2',
   COAT_OPS,
   'Large bare areas are abraded, wiped and coated section by section.',
@@ -240,4 +236,13 @@ export const M2_SECTIONS = advice(
   },
 );
 
-export const METAL_RULES: readonly Rule[] = [M1, M2, M2_SECTIONS, M3, M4, M5, HIGH, M6, M7, M8, M9, M10];
+export const METAL_RULES: readonly Rule[] = [
+  M1,
+  M2,
+  M2_SECTIONS,
+  M3,
+  M4,
+  ...RUST_RULES,
+  M6,
+  ...STRIPPING_RULES,
+];

@@ -1,15 +1,8 @@
+import type { OpenIssue } from '../survey/open-issue.ts';
 import { COAT_OPS, isCoat, isLastCoat, type CoatAct } from '../operations/act.ts';
 import { ledgeLimit } from '../operations/context.ts';
 import { plasticPaste, sheetFor } from '../operations/products.ts';
-import { CLOSED_BY } from '../operations/law.ts';
-import {
-  isFoundFinish,
-  isOpenBody,
-  keepsGrain,
-  topOf,
-  type OpenIssue,
-  type ZoneState,
-} from '../operations/state.ts';
+import { isFoundFinish, isOpenBody, keepsGrain, topOf, type ZoneState } from '../operations/state.ts';
 import { isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
 import type { SentenceOf } from '../wording/sentences.ts';
 import {
@@ -36,6 +29,8 @@ import { NO_VERDICTS, verdictsFor, type Rule, type RuleInput, type Verdict } fro
 /** Rule O0: nothing found is forgotten. What is still open refuses the hand-over, and names the work that settles it. */
 
 interface OpenRow {
+  /** The rule that speaks of it. */
+  readonly rule: string;
   readonly says: SentenceOf<'layer'>;
   readonly remedy: (input: RuleInput) => Remedy | undefined;
 }
@@ -45,39 +40,48 @@ const opened = ({ zone, context }: RuleInput): Remedy => strip([zone], context);
 
 /** What is said of each issue that is open at the hand-over, and what settles it. */
 export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
-  wax: { says: 'O0.wax', remedy: wiped },
+  wax: { rule: 'P2', says: 'O0.wax', remedy: wiped },
   dressing: {
+    rule: 'P1',
     says: 'P1.dressing',
     remedy: (input) => (isOpenBody(input.zone) ? wiped(input) : wash(input.panel)),
   },
-  glue: { says: 'C1.glue', remedy: wiped },
+  glue: { rule: 'C1', says: 'C1.glue', remedy: wiped },
   overspray: {
+    rule: 'N1',
     says: 'O0.overspray',
     remedy: ({ zone, context }) =>
       keepsGrain(zone, context) ? scuff(zone) : abrade(zone, 'P400', 'machine', context),
   },
-  static: { says: 'P1.static', remedy: wiped },
-  rub: { says: 'N2.rub', remedy: ({ zone }) => rub(zone) },
-  tape: { says: 'P7.tape', remedy: ({ zone }) => rub(zone) },
-  look: { says: 'GP3.look', remedy: ({ zone }) => lookAgain(zone) },
-  'found-body': { says: 'plan.keep-filler', remedy: ({ zone }) => lookAgain(zone) },
+  static: { rule: 'P1', says: 'P1.static', remedy: wiped },
+  rub: { rule: 'N2', says: 'N2.rub', remedy: ({ zone }) => rub(zone) },
+  tape: { rule: 'P7', says: 'P7.tape', remedy: ({ zone }) => rub(zone) },
+  look: { rule: 'GP3', says: 'GP3.look', remedy: ({ zone }) => lookAgain(zone) },
+  'found-body': { rule: 'F1', says: 'plan.keep-filler', remedy: ({ zone }) => lookAgain(zone) },
   'hidden-edges': {
+    rule: 'P8',
     says: 'P8.edges',
     remedy: ({ zone }) => scuff(zone, zone.role === 'refinish' ? 'fine' : 'ultra-fine'),
   },
-  stripper: { says: 'M8.neutralise', remedy: ({ panel }) => wash(panel) },
+  stripper: { rule: 'M8', says: 'M8.neutralise', remedy: ({ panel }) => wash(panel) },
   joint: {
+    rule: 'M1',
     says: 'M1.joint',
     remedy: ({ zone, context }) => {
       const sheet = sheetFor(context, 'seam', [topOf(zone).kind]);
       return sheet && bodyWork('seam-seal', zone, sheet);
     },
   },
-  unsound: { says: 'O0.unsound', remedy: opened },
-  rust: { says: 'M5.surface', remedy: ({ zone }) => removeRust(zone) },
-  pits: { says: 'M5.pitted', remedy: ({ zone }) => condition(zone) },
-  acid: { says: 'M5.acid-left', remedy: ({ zone, context }) => abrade(zone, 'P180', 'machine', context) },
+  unsound: { rule: 'O1', says: 'O0.unsound', remedy: opened },
+  rust: { rule: 'M5', says: 'M5.surface', remedy: ({ zone }) => removeRust(zone) },
+  pits: { rule: 'M5', says: 'M5.pitted', remedy: ({ zone }) => condition(zone) },
+  acid: {
+    rule: 'M5',
+    says: 'M5.acid-left',
+    remedy: ({ zone, context }) => abrade(zone, 'P180', 'machine', context),
+  },
   break: {
+    rule: 'P9',
     says: 'O0.break',
     remedy: (input) => {
       const { zone, context } = input;
@@ -87,23 +91,24 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
       return sheet && bodyWork('plastic-repair', zone, sheet);
     },
   },
-  high: { says: 'K2.high', remedy: ({ zone }) => repairMetal(zone) },
-  soft: { says: 'B3.soft', remedy: ({ zone }) => cure(zone) },
-  'bad-ground': { says: 'F2.found', remedy: ({ zone }) => grindOut([zone]) },
+  high: { rule: 'K2', says: 'K2.high', remedy: ({ zone }) => repairMetal(zone) },
+  soft: { rule: 'B3', says: 'B3.soft', remedy: ({ zone }) => cure(zone) },
+  'bad-ground': { rule: 'F2', says: 'F2.found', remedy: ({ zone }) => grindOut([zone]) },
   'rough-coat': {
+    rule: 'O0',
     says: 'O0.rough-coat',
     remedy: ({ zone, context }) => {
       const sheet = sheetFor(context, 'texture', [topOf(zone).kind]);
       return sheet && bodyWork('texture-coat', zone, sheet);
     },
   },
-  'shiny-grain': { says: 'K4.grain', remedy: ({ zone }) => scuff(zone) },
-  flaw: { says: 'O0.flaw', remedy: ({ zone, context }) => sandOut(zone, context) },
-  nibs: { says: 'O0.nibs', remedy: ({ zone }) => denib(zone) },
-  uncured: { says: 'B3.never', remedy: opened },
+  'shiny-grain': { rule: 'K4', says: 'K4.grain', remedy: ({ zone }) => scuff(zone) },
+  flaw: { rule: 'O0', says: 'O0.flaw', remedy: ({ zone, context }) => sandOut(zone, context) },
+  nibs: { rule: 'O0', says: 'O0.nibs', remedy: ({ zone }) => denib(zone) },
+  uncured: { rule: 'B3', says: 'B3.never', remedy: opened },
   // One more coat is a choice of the plan, which knows where it may lie.
-  tone: { says: 'S4.uneven', remedy: () => undefined },
-  bleeds: { says: 'F4.bleeds', remedy: ({ zone }) => grindOut([zone]) },
+  tone: { rule: 'S4', says: 'S4.uneven', remedy: () => undefined },
+  bleeds: { rule: 'F4', says: 'F4.bleeds', remedy: ({ zone }) => grindOut([zone]) },
 };
 
 /** Issues that a coat buries and that no other rule asks about before it. */
@@ -114,30 +119,28 @@ const BEFORE_LAST: readonly OpenIssue[] = ['rough-coat', 'joint'];
 const OVER_LAID: readonly OpenIssue[] = ['rough-coat'];
 
 function verdictOn(input: RuleInput, issue: OpenIssue): readonly Verdict[] {
-  const { rule } = CLOSED_BY[issue];
-  const { says, remedy } = OPEN[issue];
+  const { rule, says, remedy } = OPEN[issue];
   const facts = { layer: labelOf(topOf(input.zone).kind) };
   return verdictsFor(rule).must(input, { code: says, facts }, remedy(input));
 }
 
-const hollow = verdictsFor('O0');
+const o0 = verdictsFor('O0');
 
-export const O0: Rule = {
-  id: 'O0',
+const O0 = o0.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'Nothing found is forgotten: every finding and test outcome is settled before it is covered or handed over.',
   reads: 'panel',
   judge: (input) => {
     const { act, zone } = input;
     if (act.op === 'hand-over' && zone.surface.lowUm > ledgeLimit(input.context).value)
-      return hollow.must(input, { code: 'O0.hollow', facts: { lowMm: zone.surface.lowUm / 1000 } });
+      return o0.must(input, { code: 'O0.hollow', facts: { lowMm: zone.surface.lowUm / 1000 } });
     if (zone.openIssues.length === 0) return NO_VERDICTS;
     const first = isCoat(act)
       ? zone.openIssues.find((issue) => isBuriedBy(act, issue, zone))
       : zone.openIssues[0];
     return first ? verdictOn(input, first) : NO_VERDICTS;
   },
-};
+});
 
 const isBuriedBy = (act: CoatAct, issue: OpenIssue, zone: ZoneState): boolean =>
   BURIED.includes(issue) ||

@@ -1,3 +1,5 @@
+import type { OpenIssue } from '../survey/open-issue.ts';
+import { withoutIssues } from '../operations/issues.ts';
 import {
   at,
   benchOf,
@@ -15,7 +17,6 @@ import {
   verdictsOf,
   type Bench,
 } from '../testing/bench.ts';
-import { withoutIssues, type OpenIssue } from '../operations/state.ts';
 
 const settled =
   (...issues: OpenIssue[]) =>

@@ -1,10 +1,10 @@
+import { hasIssue } from '../operations/issues.ts';
 import { isCoarser } from '../materials/grades.ts';
 import { isBody, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
 import { isTwoPack, type ProductSheet } from '../materials/sheet.ts';
 import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying, isSanding } from '../operations/act.ts';
 import { schoolIn, sheetIn } from '../operations/context.ts';
 import {
-  hasIssue,
   isFoundFinish,
   isOpenBody,
   isUnprimedPlastic,
@@ -49,8 +49,7 @@ const isBarePlastic = (zone: ZoneState): boolean => isRawPlastic(topOf(zone).kin
 
 const p1 = verdictsFor('P1');
 
-export const P1: Rule = {
-  id: 'P1',
+const P1 = p1.rule({
   on: ['degrease', 'antistatic-wipe', ...LAYING_OPS],
   asks: 'Soap wash first, twice where dressing was used, then the antistatic plastic cleaner.',
   reads: 'panel',
@@ -71,12 +70,11 @@ export const P1: Rule = {
     if (!isLaying(act) || !hasIssue(zone, 'static')) return NO_VERDICTS;
     return p1.must(input, { code: 'P1.static', facts: {} }, wipe(zone, panel, context));
   },
-};
+});
 
 const p2 = verdictsFor('P2');
 
-export const P2: Rule = {
-  id: 'P2',
+const P2 = p2.rule({
   only: 'plastic',
   on: [...SAND_OPS, ...LAYING_OPS],
   asks: 'Raw new mouldings are tempered to sweat out release agent, and wiped.',
@@ -86,7 +84,7 @@ export const P2: Rule = {
     if (!isUnprimedPlastic(zone) || !hasIssue(zone, 'wax')) return NO_VERDICTS;
     return p2.should(input, { code: 'P2.temper', facts: {} }, temper(panel));
   },
-};
+});
 
 const p3 = verdictsFor('P3');
 /** Scratch of a smooth finish on plastic: P320, then P500. */
@@ -107,8 +105,7 @@ const keptTexture = (input: ZoneRuleInput): readonly Verdict[] => {
     : NO_VERDICTS;
 };
 
-export const P3: Rule = {
-  id: 'P3',
+const P3 = p3.rule({
   on: [...SAND_OPS, ...COAT_OPS],
   asks: 'Smooth plastic is keyed P320 then P500; texture that stays is not sanded; texture that goes is built over.',
   judge: (input) => {
@@ -129,7 +126,7 @@ export const P3: Rule = {
           why,
         }));
   },
-};
+});
 
 const p4 = verdictsFor('P4');
 
@@ -158,8 +155,7 @@ function promotedAtMin({ act, panel, context }: RuleInput, sheet: ProductSheet):
   return recoatWindow(sheet, panel.clockMin + handsOnMin + waitMin, context).opensAtMin;
 }
 
-export const P4: Rule = {
-  id: 'P4',
+const P4 = p4.rule({
   only: 'plastic',
   on: [...COAT_OPS, 'plastic-repair', 'fill'],
   asks: 'Low-energy plastic gets an adhesion promoter and is overcoated inside its window.',
@@ -181,12 +177,11 @@ export const P4: Rule = {
     };
     return p4.must(input, { code, facts, source: 'sheet' }, promote(zone, sheet));
   },
-};
+});
 
 const p5 = verdictsFor('P5');
 
-export const P5: Rule = {
-  id: 'P5',
+const P5 = p5.rule({
   only: 'plastic',
   on: COAT_OPS,
   asks: 'Flexible parts get the flexible additive in every two-pack coat; soft strip no rigid system at all.',
@@ -202,22 +197,20 @@ export const P5: Rule = {
       ? p5.must(input, { code: 'P5.no-additive', facts, source: 'sheet' })
       : p5.note(input, { code: 'P5.additive', facts: { flexPercent: sheet.flexPercent }, source: 'sheet' });
   },
-};
+});
 
 const p6 = verdictsFor('P6');
 
-export const P6: Rule = {
-  id: 'P6',
+const P6 = p6.rule({
   only: 'plastic',
   on: ['cure'],
   asks: 'Plastic gets 65 °C at most, and is supported under heat.',
   judge: (input) => heatVerdicts(p6, input, 'plastic'),
-};
+});
 
 const p7 = verdictsFor('P7');
 
-export const P7: Rule = {
-  id: 'P7',
+const P7 = p7.rule({
   only: 'plastic',
   on: [...SAND_OPS, ...COAT_OPS],
   asks: 'Plastic that tape slides off is not painted; unknown plastic is tried with tape first.',
@@ -230,12 +223,11 @@ export const P7: Rule = {
       ? p7.must(input, { code: 'P7.tape', facts: {} }, rub(zone))
       : NO_VERDICTS;
   },
-};
+});
 
 const p8 = verdictsFor('P8');
 
-export const P8: Rule = {
-  id: 'P8',
+const P8 = p8.rule({
   only: 'plastic',
   on: COAT_OPS,
   asks: 'Hidden edges and backs that catch paint are prepared too, and sprayed first.',
@@ -245,7 +237,7 @@ export const P8: Rule = {
     if (hasIssue(zone, 'hidden-edges')) return p8.must(input, { code: 'P8.edges', facts: {} }, scuff(zone));
     return p8.note(input, { code: 'P8.spray', facts: {} });
   },
-};
+});
 
 const p9 = verdictsFor('P9');
 /** Grind of a broken place: slow, so that nothing melts. */
@@ -290,8 +282,7 @@ const isGround = ({ surface }: ZoneState): boolean => {
   return grade !== undefined && !isCoarser(grade, GRIND.coarsest) && !isCoarser(GRIND.finest, grade);
 };
 
-export const P9: Rule = {
-  id: 'P9',
+const P9 = p9.rule({
   only: 'plastic',
   on: [...COAT_OPS, 'plastic-repair', 'hand-over'],
   asks: 'A crack or hole is cleaned and ground on both sides, promoted, backed, filled in one wet session, shaped, promoted again.',
@@ -302,13 +293,12 @@ export const P9: Rule = {
     if (topOf(zone).kind === 'promoter') return p9.note(input, { code: 'P9.how', facts: {} });
     return isGround(zone) ? p9.note(input, { code: 'P9.how', facts: {} }) : grind(input);
   },
-};
+});
 
 const p10 = verdictsFor('P10');
 const SYSTEM_OF = { 'prime-plastic': 'promoter', 'prime-wet-on-wet': 'plastic-mode' } as const;
 
-export const P10: Rule = {
-  id: 'P10',
+const P10 = p10.rule({
   only: 'plastic',
   on: ['prime-plastic', 'prime-wet-on-wet'],
   asks: 'Promoter and two-pack primer, or wet-on-wet in its plastic mode: the shop chooses.',
@@ -321,6 +311,6 @@ export const P10: Rule = {
     if (done === side) return mode;
     return [...mode, ...p10.school(input, { code: 'school.plastic-system', facts: { side } })];
   },
-};
+});
 
 export const PLASTIC_RULES: readonly Rule[] = [P1, P2, P3, P4, P5, P6, P7, P8, P9, P10];

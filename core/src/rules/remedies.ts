@@ -6,17 +6,16 @@ import {
   type Act,
   type BodyAct,
   type CleanAct,
-  type OpName,
   type PlainAct,
   type SandAct,
   type STRIP_OPS,
 } from '../operations/act.ts';
 import { figuresIn, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { cureMethodOf } from '../operations/waiting.ts';
-import { workedM2 } from '../operations/extent.ts';
-import { isProductFor } from '../operations/products.ts';
+import { isProductFor, turnOf, workedM2 } from '../operations/table.ts';
+import { hasIssue } from '../operations/issues.ts';
+import { TURNS } from '../operations/operation.ts';
 import {
-  hasIssue,
   isBare,
   isOpenBody,
   isUnprimedPlastic,
@@ -271,38 +270,6 @@ const isLastSanding = ({ op, zones }: Act, panel: PanelState): boolean =>
 
 /** Place of a remedy among others that are asked for at once; the lowest is taken up first. */
 export function remedyRank(act: Act, panel: PanelState): number {
-  if (isFirstWipe(act)) return REMEDY_ORDER.indexOf('temper') + 0.5;
-  return isLastSanding(act, panel) ? REMEDY_ORDER.indexOf('mask') + 0.5 : REMEDY_ORDER.indexOf(act.op);
+  if (isFirstWipe(act)) return TURNS.indexOf('first wipe');
+  return isLastSanding(act, panel) ? TURNS.indexOf('bare metal') : turnOf(act.op);
 }
-
-/** In which order remedies are taken up when several are asked for: what makes dust before what takes it away. */
-const REMEDY_ORDER: readonly OpName[] = [
-  'remove-part',
-  'wash',
-  'test',
-  'temper',
-  'strip-chemical',
-  'strip-blast',
-  'strip-sand',
-  'metal-repair',
-  'remove-rust',
-  'condition',
-  'cure',
-  'flash',
-  'inspect',
-  'laminate-repair',
-  'plastic-repair',
-  'seam-seal',
-  'texture-coat',
-  'glaze',
-  'feather',
-  'scuff',
-  'guide-coat',
-  'block',
-  'abrade',
-  'mask',
-  'degrease',
-  'antistatic-wipe',
-  'promote',
-  'tack',
-];

@@ -83,7 +83,13 @@ const verdict = (level: Level, input: ZoneRuleInput, reason: Reason, remedy?: Ma
   ...(remedy ? { remedy: remedy([reason]) } : {}),
 });
 
-/** Makers of verdicts for one rule id; the reason rides along as the `why` of the remedy. */
+/** The part of a rule that is written down; its id is that of whoever speaks. */
+type Written<R extends Rule> = R extends Rule ? Omit<R, 'id'> : never;
+
+/**
+ * Who speaks for one rule of the trade: makes its verdicts and the rules that give them, all under its id. The reason rides
+ * along as the `why` of the remedy.
+ */
 export const verdictsFor = (rule: string) => {
   const reasonOf = ({
     code,
@@ -102,7 +108,13 @@ export const verdictsFor = (rule: string) => {
       wording: Wording<Code>,
       remedy?: MakeRemedy,
     ): Verdict[] => [verdict(level, input, reasonOf(wording), remedy)];
-  return { must: speak('must'), should: speak('should'), school: speak('school'), note: speak('note') };
+  return {
+    must: speak('must'),
+    should: speak('should'),
+    school: speak('school'),
+    note: speak('note'),
+    rule: (written: Written<Rule>): Rule => ({ id: rule, ...written }),
+  };
 };
 
 export const NO_VERDICTS: readonly Verdict[] = [];

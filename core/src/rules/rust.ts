@@ -1,6 +1,7 @@
+import { hasIssue } from '../operations/issues.ts';
 import { LAYING_OPS } from '../operations/act.ts';
 import { labelOf } from '../materials/layer-kinds.ts';
-import { hasIssue, isBare, isOpenBody, topOf } from '../operations/state.ts';
+import { isBare, isOpenBody, topOf } from '../operations/state.ts';
 import { abrade, blast, condition, mayBlast, removeRust, repairMetal, strip } from './remedies.ts';
 import { NO_VERDICTS, verdictsFor, type Rule, type ZoneRuleInput, type Verdict } from './rule.ts';
 import { metalGrade } from './metal-grades.ts';
@@ -23,8 +24,7 @@ const rusty = (input: ZoneRuleInput): readonly Verdict[] => {
   return m5.must(input, { code: 'M5.surface', facts: {} }, removeRust(zone));
 };
 
-export const M5: Rule = {
-  id: 'M5',
+const M5 = m5.rule({
   only: 'metal',
   on: [...LAYING_OPS, 'hand-over'],
   asks: 'Rust comes off to bright metal; pits are blasted or conditioned, and what the acid leaves is sanded off.',
@@ -42,13 +42,12 @@ export const M5: Rule = {
       ? m5.must(input, { code: 'M5.acid', facts: { grit } }, abrade(zone, grit, 'machine', context))
       : NO_VERDICTS;
   },
-};
+});
 
 const highs = verdictsFor('K2');
 
 /** Something proud in metal is brought down at the metal before it is primed: no filler and no block hides it. */
-export const HIGH: Rule = {
-  id: 'M5',
+const HIGH = highs.rule({
   only: 'metal',
   on: [...LAYING_OPS, 'hand-over'],
   asks: 'What stands proud in metal is brought down before anything goes on.',
@@ -65,4 +64,6 @@ export const HIGH: Rule = {
           strip([zone], context),
         );
   },
-};
+});
+
+export const RUST_RULES: readonly Rule[] = [M5, HIGH];

@@ -1,10 +1,11 @@
+import { hasIssue } from '../operations/issues.ts';
 import { lightnessOfHex } from '../film/tone.ts';
 import { isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, labelOf } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAST_OPS, SAND_OPS, isCoat, isSanding, isStripping } from '../operations/act.ts';
 import { sagOf } from '../operations/coating.ts';
 import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
-import { hasIssue, topOf, type PanelState, type ZoneState } from '../operations/state.ts';
+import { topOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { recoatWindow, windowsOfMix } from '../operations/windows.ts';
 import { bordersOf } from '../survey/panel.ts';
 import { finalTool } from './final-grade.ts';
@@ -30,8 +31,7 @@ const NOT_FOR_BASE = new Set<string>([
 const basedAreas = (panel: PanelState): readonly ZoneState[] =>
   panel.zones.filter((zone) => zone.role === 'refinish' || (zone.role !== 'keep' && zone.patch !== null));
 
-export const S1: Rule = {
-  id: 'S1',
+const S1 = s1.rule({
   on: ['hand-over'],
   asks: 'Seal where substrates are mixed, cut through, or the tone must change: all over, or the primed areas.',
   reads: 'panel',
@@ -49,14 +49,13 @@ export const S1: Rule = {
     if (isEven) return NO_VERDICTS;
     return s1.must(input, { code: 'S1.mixed', facts: { layers: [...tops].map(labelOf).join(', ') } });
   },
-};
+});
 /** Coats that end their own suction: base lies on them as on sound finish. */
 const SEALS = new Set<string>(['sealer', 'wet-on-wet', 'epoxy']);
 
 const s2 = verdictsFor('S2');
 
-export const S2: Rule = {
-  id: 'S2',
+const S2 = s2.rule({
   on: COAT_OPS,
   asks: 'One full coat, or a light and a medium one: the shop chooses; no coat of any kind over the sag limit, unless the part is laid flat.',
   judge: (input) => {
@@ -75,14 +74,13 @@ export const S2: Rule = {
       ? held
       : [...held, ...s2.school(input, { code: 'school.sealer-coats', facts: { side, coats } })];
   },
-};
+});
 
 const s3 = verdictsFor('S3');
 /** Grade that reopens a coat whose window has closed (default). */
 const SCUFF = 'P600';
 
-export const S3: Rule = {
-  id: 'S3',
+const S3 = s3.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'The next coat goes on inside the window; past it, scuff or coat again, as the sheet says.',
   reads: 'panel',
@@ -111,7 +109,7 @@ export const S3: Rule = {
           abrade(zone, SCUFF, finalTool(context), context),
         );
   },
-};
+});
 
 const s4 = verdictsFor('S4');
 
@@ -131,8 +129,7 @@ function topTone({ stack, zone }: ZoneState): number | null {
   return layer.toneL ?? (layer.color ? lightnessOfHex(layer.color) : null);
 }
 
-export const S4: Rule = {
-  id: 'S4',
+const S4 = s4.rule({
   on: ['hand-over'],
   asks: 'Whatever base goes on has a tone that lets it hide soon.',
   judge: (input) => {
@@ -148,9 +145,9 @@ export const S4: Rule = {
       source: gap.source,
     });
   },
-};
+});
 
-export const S4_BESIDE = advice(
+const S4_BESIDE = advice(
   'S4',
   LAST_OPS,
   'Panels that are painted together get one tone.',
@@ -168,8 +165,7 @@ const denibWording = { code: 'S5.denib', facts: { from: DENIB.coarsest, to: DENI
 const isSpotDenib = (grade: Grade): boolean =>
   !isCoarser(grade, DENIB.coarsest) && !isCoarser(DENIB.finest, grade);
 
-export const S5: Rule = {
-  id: 'S5',
+const S5 = s5.rule({
   on: SAND_OPS,
   asks: 'Non-sanding products are only spot denibbed.',
   reads: 'panel',
@@ -185,9 +181,9 @@ export const S5: Rule = {
     if (hasIssue(zone, 'flaw') || isStripping(act)) return NO_VERDICTS;
     return s5.must(input, { code: 'S5.sanded', facts: { layer: labelOf(kind) }, source: 'sheet' });
   },
-};
+});
 
-export const S6 = advice(
+const S6 = advice(
   'S6',
   COAT_OPS,
   'Mixed coats wait for their induction, are strained, and are sprayed inside their pot life.',
@@ -202,7 +198,7 @@ export const S6 = advice(
   },
 );
 
-export const S7 = advice(
+const S7 = advice(
   'S7',
   ['prime-wet-on-wet'],
   'Wet-on-wet primer: a thin coat followed at once by a full one, no sanding.',
@@ -217,8 +213,7 @@ const s8 = verdictsFor('S8');
 /** Scuff of cured epoxy under a sealer, by soft pad. */
 const EPOXY_SCUFF = 'P400';
 
-export const S8: Rule = {
-  id: 'S8',
+const S8 = s8.rule({
   on: [...LAST_OPS, 'hand-over'],
   asks: 'Epoxy takes the next coat inside its window without sanding, or is cured, scuffed and sealed: the shop chooses.',
   judge: (input) => {
@@ -239,6 +234,6 @@ export const S8: Rule = {
           abrade(zone, EPOXY_SCUFF, finalTool(context), context),
         );
   },
-};
+});
 
 export const SEAL_RULES: readonly Rule[] = [S1, S2, S3, S4, S4_BESIDE, S5, S6, S7, S8];

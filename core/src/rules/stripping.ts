@@ -1,7 +1,8 @@
+import { hasIssue } from '../operations/issues.ts';
 import { isCoarser } from '../materials/grades.ts';
 import { LAYING_OPS, SAND_OPS, isSanding } from '../operations/act.ts';
 import { sheetIn } from '../operations/context.ts';
-import { hasIssue, isBare, isUnprimedPlastic, topOf } from '../operations/state.ts';
+import { isBare, isUnprimedPlastic, topOf } from '../operations/state.ts';
 import { ZINC_GRADE, abrade, isLargeFlat, mask, wash } from './remedies.ts';
 import { advice, NO_VERDICTS, verdictsFor, type Rule, type ZoneRuleInput } from './rule.ts';
 import { STEEL_GRADE } from './metal-grades.ts';
@@ -10,8 +11,7 @@ import { STEEL_GRADE } from './metal-grades.ts';
 
 const m7 = verdictsFor('M7');
 
-export const M7: Rule = {
-  id: 'M7',
+const M7 = m7.rule({
   on: ['strip-blast', 'strip-sand'],
   asks: 'No blasting and no coarse power sanding on large flat thin panels: they warp.',
   reads: 'panel',
@@ -23,14 +23,13 @@ export const M7: Rule = {
     const isCoarse = isSanding(act) && isCoarser(act.grades[0], STEEL_GRADE);
     return isCoarse ? m7.should(input, { code: 'M7.sand', facts: { grit: act.grades[0] } }) : NO_VERDICTS;
   },
-};
+});
 
 const m8 = verdictsFor('M8');
 /** Scratch that lets stripper in. */
 const SCORED = { coarsest: 'P40', finest: 'P80' } as const;
 
-export const M8: Rule = {
-  id: 'M8',
+const M8 = m8.rule({
   on: ['strip-chemical', 'degrease', ...SAND_OPS, ...LAYING_OPS],
   asks: 'Stripper goes on scored finish, away from edges, and is neutralised before anything else.',
   reads: 'panel',
@@ -53,13 +52,10 @@ export const M8: Rule = {
       ? m8.note(input, { code: 'M8.how', facts: { marginMm: 25 } })
       : m8.must(input, { code: 'M8.mask', facts: { marginMm: 25 } }, mask(panel));
   },
-};
+});
 
-export const M9 = advice(
-  'M9',
-  ['degrease', 'antistatic-wipe'],
-  'Gloves from the last clean on.',
-  ({ zone }) => (isBare(zone) || isUnprimedPlastic(zone) ? { code: 'M9.gloves', facts: {} } : null),
+const M9 = advice('M9', ['degrease', 'antistatic-wipe'], 'Gloves from the last clean on.', ({ zone }) =>
+  isBare(zone) || isUnprimedPlastic(zone) ? { code: 'M9.gloves', facts: {} } : null,
 );
 
 const m10 = verdictsFor('M10');
@@ -68,8 +64,7 @@ const m10 = verdictsFor('M10');
 const sandsZinc = ({ act, zone }: ZoneRuleInput): boolean =>
   (act.op === 'strip-sand' ? zone.stack[0]! : topOf(zone)).kind === 'zinc-steel';
 
-export const M10: Rule = {
-  id: 'M10',
+const M10 = m10.rule({
   only: 'metal',
   on: [...SAND_OPS, 'strip-blast', 'fill', 'inspect'],
   asks: 'Zinc is not cut through, and filler lies on it only where its sheet says so.',
@@ -94,4 +89,6 @@ export const M10: Rule = {
       ? NO_VERDICTS
       : m10.must(input, { code: 'M10.filler', facts: { sheet: sheet.name }, source: 'sheet' });
   },
-};
+});
+
+export const STRIPPING_RULES: readonly Rule[] = [M7, M8, M9, M10];

@@ -1,4 +1,5 @@
-import { setsAlone, type OpName } from '../operations/act.ts';
+import { setsAlone } from '../operations/table.ts';
+import { type OpName } from '../operations/act.ts';
 import type { DatedStart } from '../planner/work-start.ts';
 import { personOf, tasksByPanel } from './sessions.ts';
 import type { StepStart } from './schedule-task.ts';

@@ -1,5 +1,6 @@
+import { isJustBefore, rowOf } from '../operations/table.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
-import { isBodywork, isCoat, isLaying, type Act, type OpName } from '../operations/act.ts';
+import { isBodywork, isCoat, isLaying, type Act } from '../operations/act.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
 import { carryOut } from '../operations/perform.ts';
 import { isBare, topOf, zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
@@ -126,28 +127,13 @@ export interface PanelWork {
   readonly exposureClosesMin: (endMin: number) => number;
 }
 
-const WATCHED: ReadonlySet<OpName> = new Set(['strip-chemical', 'condition']);
-const IN_ONE_GO: ReadonlySet<OpName> = new Set([
-  ...WATCHED,
-  'laminate-repair',
-  'degrease',
-  'antistatic-wipe',
-  'tack',
-  'guide-coat',
-  'warm-out',
-  'temper',
-  'cure',
-  'flash',
-]);
-/** Cleaning and masking for a coat: done in the same go as the coat. */
-const JUST_BEFORE: ReadonlySet<OpName> = new Set(['degrease', 'antistatic-wipe', 'mask', 'tack']);
 /** A limit shorter than this holds its steps together in one go, minutes. */
 const TIGHT_MIN = 240;
 
 const shapeOf = (act: Act): StepShape => {
   if (act.op === 'flash') return 'wait';
   if (isCoat(act)) return 'coats';
-  return WATCHED.has(act.op) ? 'watched' : 'hands-then-wait';
+  return rowOf(act.op).wait === 'watches' ? 'watched' : 'hands-then-wait';
 };
 
 /** What is known of each area on the way: which step laid its top coat, and which one bared its metal. */
@@ -257,7 +243,7 @@ function stepOf(
     handsMin: whole(cost.handsOnMin),
     waitMin: hangsOnHour ? 0 : whole(cost.waitMin) + extraMin,
     nCoats: isCoat(act) ? Math.max(...Object.values(act.coats)) : 0,
-    maySplit: !isLaying(act) && !IN_ONE_GO.has(act.op),
+    maySplit: rowOf(act.op).mayStop,
     ...(sheet ? { sheet, mixKey: mixOf(act, sheet) } : {}),
     ...(sheet && isSprayed && formOf(sheet) === 'sprayed' ? { gunKey: gunKeyOf(sheet, context) } : {}),
     isSprayed,
@@ -285,7 +271,7 @@ function glue(steps: readonly WorkStep[], lengthOf: (lag: Lag) => number): void 
     if (step.act.op === 'cure' && steps[i - 1]?.shape === 'wait') hold(i - 1, i);
     if (!isLaying(step.act)) return;
     let first = i;
-    while (first > 0 && JUST_BEFORE.has(steps[first - 1]!.act.op)) first -= 1;
+    while (first > 0 && isJustBefore(steps[first - 1]!.act.op)) first -= 1;
     hold(first, i);
     for (let k = first; k < i; k++) steps[k]!.isJustBefore = true;
   });

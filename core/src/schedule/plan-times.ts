@@ -1,4 +1,5 @@
-import { setsAlone, type OpName } from '../operations/act.ts';
+import { setsAlone } from '../operations/table.ts';
+import { type OpName } from '../operations/act.ts';
 import { costOf } from '../operations/perform.ts';
 import { surveyState } from '../operations/survey-state.ts';
 import { actOf } from '../planner/act-input.ts';

@@ -8,8 +8,8 @@ import {
   type LayerKind,
 } from '../materials/layer-kinds.ts';
 import { tell, type Stored } from '../wording/say.ts';
-import type { FindingKind } from './finding.ts';
-import { findingWords } from './finding-words.ts';
+import { findingWords } from './finding.ts';
+import { findingRow } from './findings.ts';
 import { tooLargeM2 } from './patches.ts';
 import { lowerQuality } from './qualities.ts';
 import type { Target } from './shop.ts';
@@ -17,23 +17,6 @@ import type { Zone } from './zone.ts';
 import { baseOf, fadesOut, testOf, topKindOf } from './zone-facts.ts';
 
 /** What in a survey cannot be true together, each with its remedy. Nothing of it is refused while it is typed in. */
-
-/** Findings that need something of the zone: which family must be on top, or carry it. */
-const NEEDS: Partial<
-  Record<FindingKind, { readonly on: 'top' | 'base'; readonly families: readonly Family[] }>
-> = {
-  'rust-surface': { on: 'base', families: ['metal'] },
-  'rust-pitted': { on: 'base', families: ['metal'] },
-  'rust-through': { on: 'base', families: ['metal'] },
-  peeling: { on: 'top', families: ['finish', 'primer', 'topcoat'] },
-  checked: { on: 'top', families: ['finish', 'primer', 'topcoat'] },
-  reacted: { on: 'top', families: ['finish', 'primer', 'topcoat'] },
-  chips: { on: 'top', families: ['finish', 'primer', 'topcoat'] },
-  'orange-peel': { on: 'top', families: ['finish', 'primer', 'topcoat'] },
-  'release-agent': { on: 'base', families: ['plastic', 'composite'] },
-  'unknown-plastic': { on: 'base', families: ['plastic'] },
-  pinholes: { on: 'top', families: ['finish', 'primer', 'topcoat', 'body', 'composite', 'plastic'] },
-};
 
 function stackProblems({ layers }: Zone): Stored[] {
   const top = layers[layers.length - 1]!;
@@ -58,7 +41,7 @@ function findingProblems(zone: Zone): Stored[] {
   const odd = zone.findings.flatMap(({ kind }) => {
     if (kind === 'texture' && !hasGrain)
       return [tell('survey.finding', { finding: findingWords({ kind }), layer: labelOf(topKindOf(zone)) })];
-    const need = NEEDS[kind];
+    const need = findingRow(kind).needs;
     if (!need || need.families.includes(need.on === 'top' ? top : base)) return [];
     const layer = need.on === 'top' ? topKindOf(zone) : baseOf(zone);
     return [tell('survey.finding', { finding: findingWords({ kind }), layer: labelOf(layer) })];

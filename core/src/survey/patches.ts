@@ -1,5 +1,6 @@
 import { familyOf, isBody, isSolid } from '../materials/layer-kinds.ts';
-import type { Finding, FindingKind } from './finding.ts';
+import type { Finding } from './finding.ts';
+import { findingRow, type FindingKind, type Places } from './findings.ts';
 import type { Panel } from './panel.ts';
 import { shopRule, type ShopRules } from './shop-rules.ts';
 import { withTestsTaken } from './test-guide.ts';
@@ -55,62 +56,24 @@ export function readArea(areaId: string): { readonly zone: string; readonly patc
   return { zone: zone!, patch };
 }
 
-/** Places of one size, or one place that is long. */
-interface Places {
-  readonly count: number;
-  /** Width of one place. */
-  readonly mm: number;
-  /** Length of one place; its width where it is round. */
-  readonly lengthMm: number;
-  /** Area over which they are spread, where somebody gave one. */
-  readonly spreadM2?: number;
-}
-
-/** What a place of a kind measures where nobody said so (defaults; a finding without a row is of its whole zone). */
-const USUAL: Partial<Record<FindingKind, { readonly mm: number; readonly count?: number }>> = {
-  low: { mm: 90 },
-  high: { mm: 40 },
-  chips: { mm: 4, count: 20 },
-  'rub-through': { mm: 15 },
-  'open-joint': { mm: 10 },
-};
-/** Kinds that are local under a film, but of the whole zone where the substrate lies open. */
-const USUAL_UNDER_FILM: Partial<Record<FindingKind, number>> = {
-  'rust-surface': 40,
-  'rust-pitted': 60,
-  pinholes: 60,
-};
-/** Width of a crack with what is ground out along it, and of the strip along other long findings. */
-const CRACK_MM = 20;
+/** Width of the strip along long findings. */
 const STRIP_MM = 30;
 /** How far apart small places lie where nobody measured the band they are in (calibrated: chips on a leading edge). */
 const SPACING_MM = 80;
 
-/** Findings that describe the surface or the material of their zone and are never opened up by themselves. */
-const WHOLE: ReadonlySet<FindingKind> = new Set<FindingKind>([
-  'texture',
-  'release-agent',
-  'unknown-plastic',
-  'rust-through',
-  'dressing',
-  'orange-peel',
-  'edge',
-]);
+const usualOf = (kind: FindingKind) => {
+  const { where } = findingRow(kind);
+  return typeof where === 'string' || where.isUnderFilm ? undefined : where;
+};
 
 const sizeOf = (finding: Finding): Places | null => {
   const { areaM2, sizeMm, count, lengthMm } = finding;
-  if (finding.kind === 'rub-through')
-    return { count: finding.count, mm: finding.spotMm, lengthMm: finding.spotMm, ...spread(areaM2) };
-  if (finding.kind === 'crack' || finding.kind === 'hole')
-    return {
-      count: count ?? 1,
-      mm: sizeMm ?? (finding.kind === 'hole' ? finding.lengthMm : CRACK_MM),
-      lengthMm: finding.lengthMm,
-    };
+  const { places } = findingRow(finding.kind);
+  if (places) return places(finding);
   if (lengthMm !== undefined)
     return { count: count ?? 1, mm: sizeMm ?? Math.min(STRIP_MM, lengthMm), lengthMm, ...spread(areaM2) };
   if (sizeMm !== undefined || count !== undefined) {
-    const mm = sizeMm ?? USUAL[finding.kind]?.mm ?? STRIP_MM;
+    const mm = sizeMm ?? usualOf(finding.kind)?.mm ?? STRIP_MM;
     return { count: count ?? 1, mm, lengthMm: mm, ...spread(areaM2) };
   }
   return null;
@@ -131,19 +94,17 @@ interface Sized {
 
 /** Where a finding is within its zone; null where it is of the whole zone. */
 function placesOf(finding: Finding, zone: Zone): Sized | null {
-  if (WHOLE.has(finding.kind) && finding.lengthMm === undefined && finding.areaM2 === undefined) return null;
+  const { where, isOfZoneOnBody } = findingRow(finding.kind);
+  if (where === 'zone' && finding.lengthMm === undefined && finding.areaM2 === undefined) return null;
   const given = sizeOf(finding);
   if (given) return { places: given, isAssumed: false };
   const areaM2 = finding.areaM2 ?? (finding.share === undefined ? undefined : finding.share * zone.areaM2);
   if (areaM2 !== undefined) return { places: placeOfArea(areaM2), isAssumed: false };
-  const isOpen = isSolid(topKindOf(zone)) || isBody(topKindOf(zone));
-  if (finding.kind === 'low' && isBody(topKindOf(zone))) return null;
-  const usual = USUAL[finding.kind];
-  if (usual) return { places: { ...round(usual.mm), count: usual.count ?? 1 }, isAssumed: true };
-  const underFilm = USUAL_UNDER_FILM[finding.kind];
-  return underFilm !== undefined && !isOpen && familyOf(topKindOf(zone)) !== 'primer'
-    ? { places: round(underFilm), isAssumed: true }
-    : null;
+  if (typeof where === 'string') return null;
+  const top = topKindOf(zone);
+  const isUnderFilm = !isSolid(top) && !isBody(top) && familyOf(top) !== 'primer';
+  if ((isOfZoneOnBody && isBody(top)) || (where.isUnderFilm && !isUnderFilm)) return null;
+  return { places: { ...round(where.mm), count: where.count ?? 1 }, isAssumed: true };
 }
 
 const M2_PER_MM2 = 1e-6;
@@ -171,12 +132,9 @@ const edgeMetres = ({ count, mm, lengthMm, spreadM2 }: Places, marginMm: number)
 const nFilms = (zone: Zone): number =>
   zone.layers.filter(({ kind }) => !isSolid(kind) && !isBody(kind)).length;
 
-/** Findings whose places are open already: nothing more is ground away around them. */
-const OPEN_ALREADY: ReadonlySet<FindingKind> = new Set(['chips', 'rub-through']);
-
 function extentOf(finding: Finding, places: Places, zone: Zone, rules: ShopRules): Extent {
   const figure = (name: Parameters<typeof shopRule>[1]): number => shopRule(rules, name).value;
-  const isOpen = OPEN_ALREADY.has(finding.kind) || nFilms(zone) === 0;
+  const isOpen = findingRow(finding.kind).isOpen || nFilms(zone) === 0;
   const openMm = isOpen ? 0 : figure('patchOpenMm');
   const featherMm = openMm + figure('featherMmPerLayer') * nFilms(zone);
   const most = (areaM2: number): number => Math.min(areaM2, zone.areaM2);
@@ -223,7 +181,7 @@ function worseOf(a: Finding, b: Finding): Finding {
 /** Damage of metal that lies bare is of the zone it is found on; the same under a film is a place in that film. */
 const isOfWholeZone = (finding: Finding, extent: Extent, zone: Zone, rules: ShopRules): boolean => {
   const limit = shopRule(rules, 'patchMostPercent').value / 100;
-  return extent.openM2 > limit * zone.areaM2 && !(finding.kind === 'chips' || finding.kind === 'rub-through');
+  return extent.openM2 > limit * zone.areaM2 && !findingRow(finding.kind).isOpen;
 };
 
 /**
@@ -260,8 +218,8 @@ export const wholeExtent = ({ areaM2 }: Pick<Zone, 'areaM2'>, rules: ShopRules):
 /** Size of the largest single place of a finding, and how many there are, for rules that count spots. */
 export function spotsOf(finding: Finding): { readonly mm: number; readonly count: number } {
   const places = sizeOf(finding) ?? {
-    ...round(USUAL[finding.kind]?.mm ?? STRIP_MM),
-    count: USUAL[finding.kind]?.count ?? 1,
+    ...round(usualOf(finding.kind)?.mm ?? STRIP_MM),
+    count: usualOf(finding.kind)?.count ?? 1,
   };
   return { mm: places.mm, count: places.count };
 }
@@ -283,7 +241,7 @@ export const spotShareOf = (panel: Pick<Panel, 'areaM2' | 'zones'>): number =>
   panel.zones
     .flatMap(({ findings }) => findings)
     .reduce((sum, finding) => {
-      if (!OPEN_ALREADY.has(finding.kind)) return sum;
+      if (!findingRow(finding.kind).isOpen) return sum;
       const { mm, count } = spotsOf(finding);
       return sum + (count * Math.PI * (mm / 1000) ** 2) / 4 / panel.areaM2;
     }, 0);

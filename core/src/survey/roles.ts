@@ -1,4 +1,5 @@
-import type { Finding, FindingKind } from './finding.ts';
+import type { Finding } from './finding.ts';
+import { findingRow } from './findings.ts';
 import type { Panel } from './panel.ts';
 import { spotsOf, surveyedZone } from './patches.ts';
 import { shopRule, type ShopRules } from './shop-rules.ts';
@@ -7,26 +8,8 @@ import { fadesOut, roleOf } from './zone-facts.ts';
 
 /** Areas into which colour only fades: what may be repaired there as a spot, and when they are refinished after all. */
 
-/** Damage that a spot of undercoat mends, where it is small; filler and stripping are more than a spot. */
-const SPOT_KINDS: ReadonlySet<FindingKind> = new Set<FindingKind>([
-  'rub-through',
-  'chips',
-  'rust-surface',
-  'pinholes',
-]);
-/** Findings that sanding and cleaning settle without any coat. */
-const NO_COAT: ReadonlySet<FindingKind> = new Set<FindingKind>([
-  'coarse-scratches',
-  'texture',
-  'dressing',
-  'release-agent',
-  'glue-residue',
-  'overspray',
-  'orange-peel',
-]);
-
 const isSpot = (finding: Finding, zone: Zone, rules: ShopRules): boolean =>
-  SPOT_KINDS.has(finding.kind) &&
+  findingRow(finding.kind).mend === 'spot' &&
   spotsOf(finding).mm <= shopRule(rules, 'bareSpotMm').value &&
   (finding.areaM2 ?? 0) <= (shopRule(rules, 'bareSpotSharePercent').value / 100) * zone.areaM2;
 
@@ -34,9 +17,9 @@ const isSpot = (finding: Finding, zone: Zone, rules: ShopRules): boolean =>
 function beyondSpots(zone: Zone, rules: ShopRules): Finding[] {
   const { findings, patches } = surveyedZone(zone, rules);
   return [
-    ...findings.filter(({ kind }) => !NO_COAT.has(kind)),
+    ...findings.filter(({ kind }) => findingRow(kind).mend !== 'no coat'),
     ...patches.flatMap(({ finding }) =>
-      NO_COAT.has(finding.kind) || isSpot(finding, zone, rules) ? [] : [finding],
+      findingRow(finding.kind).mend === 'no coat' || isSpot(finding, zone, rules) ? [] : [finding],
     ),
   ];
 }

@@ -8,7 +8,7 @@ import {
   shopBlocksSchema,
 } from '../materials/equipment.ts';
 import { TOOLS } from '../materials/tools.ts';
-import { gradeText } from './finding.ts';
+import { gradeText } from '../materials/grade-text.ts';
 import { QUALITIES } from './qualities.ts';
 import { schoolsSchema } from './schools.ts';
 import { SHOP_TIME_FIELDS } from './shop-time.ts';

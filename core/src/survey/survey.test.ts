@@ -1,6 +1,6 @@
 import { panelOf } from '../testing/bench.ts';
-import { FINDING_FORMS } from './finding-forms.ts';
-import { FINDING_KINDS, findingOf, findingSchema } from './finding.ts';
+import { findingOf, findingSchema, newFinding } from './finding.ts';
+import { FINDING_KINDS, findingRow } from './findings.ts';
 import { areaProblem } from './panel.ts';
 import { areaOfPolygonM2 } from './polygon.ts';
 import { SCHOOLS, schoolOf, type SchoolName } from './schools.ts';
@@ -9,7 +9,8 @@ import { withLayers } from './zone.ts';
 
 describe('finding forms', () => {
   test.each(FINDING_KINDS)('%s: a new one is valid, and its fields are those that it has', (kind) => {
-    const { blank, fields } = FINDING_FORMS[kind];
+    const blank = newFinding(kind);
+    const { fields } = findingRow(kind);
     expect(findingSchema.parse(blank)).toEqual(blank);
     const asked = fields.filter(({ name, isOptional }) => !isOptional || name in blank);
     expect(Object.keys(blank).sort()).toEqual(['kind', ...asked.map(({ name }) => name)].sort());
@@ -17,10 +18,10 @@ describe('finding forms', () => {
 
   test('the limits of a field are taken by the schema, what is over them is not', () => {
     for (const kind of FINDING_KINDS)
-      for (const field of FINDING_FORMS[kind].fields) {
+      for (const field of findingRow(kind).fields) {
         if (field.kind !== 'number') continue;
         const valid = (value: number): boolean =>
-          findingSchema.safeParse({ ...FINDING_FORMS[kind].blank, [field.name]: value }).success;
+          findingSchema.safeParse({ ...newFinding(kind), [field.name]: value }).success;
         expect([kind, valid(field.least), valid(field.most), valid(field.most * 2)]).toEqual([
           kind,
           true,

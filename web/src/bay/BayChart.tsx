@@ -1,9 +1,10 @@
-import type { DatedStart, ScheduleMove } from '@blue-ledge/core';
+import type { DatedStart } from '@blue-ledge/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMedia } from '../shared/use-media.ts';
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, type KeyboardEvent } from 'react';
-import { bayScale, timeText, type BayScale, type Fold } from './bay-scale.ts';
-import type { Lane, PanelRow } from './bay-rows.ts';
+import type { BayChartProps } from './bay-chart-props.ts';
+import { bayScale, timeText, type BayScale } from './bay-scale.ts';
+import type { Lane } from './bay-rows.ts';
 import { useBayView } from './bay-view.ts';
 import { PanelLine } from './PanelLine.tsx';
 
@@ -14,21 +15,6 @@ const ROW_PX = 66;
 const LANE_PX = 40;
 const AXIS_PX = 42;
 const MORE_ROWS = 4;
-
-export interface BayChartProps {
-  readonly start: DatedStart;
-  readonly rows: readonly PanelRow[];
-  readonly lanes: readonly Lane[];
-  readonly jobs: Readonly<Record<string, string>>;
-  readonly open: readonly Fold[];
-  readonly nowMin: number;
-  readonly lastMin: number;
-  readonly selected: string | null;
-  readonly moved: readonly ScheduleMove[];
-  readonly onSelect: (key: string | null) => void;
-  readonly shopId: string;
-  readonly onMove: (row: PanelRow, n: number, toMin: number, personId: string) => void;
-}
 
 export function BayChart(props: BayChartProps) {
   const { start, rows, lanes, open, nowMin, lastMin } = props;

@@ -1,6 +1,6 @@
 import { OP_LABELS, formatMinutes, standOf, type ScheduledWindow } from '@blue-ledge/core';
 import { memo, useState, type PointerEvent } from 'react';
-import type { BayChartProps } from './BayChart.tsx';
+import type { BayChartProps } from './bay-chart-props.ts';
 import { isDrawn, stateAt, type Bar, type PanelRow } from './bay-rows.ts';
 import { timeText, type BayScale } from './bay-scale.ts';
 import { windowText } from './bay-words.ts';

@@ -1,5 +1,6 @@
+import { hasIssue } from '../../operations/issues.ts';
 import { isRawPlastic } from '../../materials/layer-kinds.ts';
-import { hasIssue, topOf } from '../../operations/state.ts';
+import { topOf } from '../../operations/state.ts';
 import { ofCoat, ofAnyCoat, onlyOver, noted, type Fact } from './fact.ts';
 
 /** What was cleaned off, and what was not. */

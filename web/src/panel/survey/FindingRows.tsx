@@ -1,6 +1,8 @@
 import {
-  FINDING_FORMS,
   FINDING_KINDS,
+  findingRow,
+  findingWords,
+  newFinding,
   type Finding,
   type FindingField,
   type FindingKind,
@@ -18,17 +20,19 @@ interface FindingRowsProps {
 
 /** What is wrong with the zone, each finding with the figures that it needs. */
 export function FindingRows({ findings, onChange }: FindingRowsProps) {
-  const open = FINDING_KINDS.filter((kind) => !findings.some((finding) => finding.kind === kind));
+  /** What describes the zone as a whole is said once; of local damage there may be several. */
+  const isThere = (kind: FindingKind): boolean => findings.some((finding) => finding.kind === kind);
+  const offered = FINDING_KINDS.filter((kind) => !isThere(kind) || findingRow(kind).where !== 'zone');
   return (
     <section aria-labelledby="findings-head">
       <h3 id="findings-head">Findings</h3>
       {findings.length === 0 && <p className="note">Nothing is wrong here, as far as anybody has said.</p>}
       <ul className="finding-rows">
         {findings.map((finding, i) => (
-          <li key={`${finding.kind} ${i}`}>
-            <b>{FINDING_FORMS[finding.kind].label}</b>
+          <li key={`${finding.kind} ${i}`} aria-label={nameOf(findings, i)}>
+            <b>{nameOf(findings, i)}</b>
             <span className="finding-fields">
-              {FINDING_FORMS[finding.kind].fields.map((field) => (
+              {findingRow(finding.kind).fields.map((field) => (
                 <Figure
                   key={field.name}
                   field={field}
@@ -43,7 +47,7 @@ export function FindingRows({ findings, onChange }: FindingRowsProps) {
               ))}
             </span>
             <RemoveButton
-              label={`Remove finding ${FINDING_FORMS[finding.kind].label}`}
+              label={`Remove finding ${nameOf(findings, i)}`}
               onRemove={() =>
                 onChange(
                   findings.filter((_, j) => j !== i),
@@ -58,16 +62,33 @@ export function FindingRows({ findings, onChange }: FindingRowsProps) {
         aria-label="Add a finding"
         placeholder="Add a finding"
         prefix={<PlusOutlined />}
-        showSearch={{ optionFilterProp: 'label' }}
+        showSearch={{ optionFilterProp: 'typed' }}
         value={null}
-        options={open.map((kind) => ({ value: kind, label: FINDING_FORMS[kind].label }))}
+        popupMatchSelectWidth={false}
+        options={offered.map((kind) => {
+          const { label, synonyms } = findingRow(kind);
+          return { value: kind, label, typed: [label, ...synonyms].join(' ') };
+        })}
+        optionRender={({ label, value }) => (
+          <>
+            {label} <span className="note">{findingRow(value as FindingKind).foundBy}</span>
+          </>
+        )}
         onChange={(kind: FindingKind | null) =>
-          kind && onChange([...findings, FINDING_FORMS[kind].blank], 'add finding')
+          kind && onChange([...findings, newFinding(kind)], 'add finding')
         }
         className="add-row"
       />
     </section>
   );
+}
+
+/** "dent", or "dent 2" where there are several of its kind. */
+function nameOf(findings: readonly Finding[], i: number): string {
+  const { kind } = findings[i]!;
+  const nth = findings.slice(0, i).filter((other) => other.kind === kind).length + 1;
+  const isOnly = findings.filter((other) => other.kind === kind).length === 1;
+  return isOnly ? findingWords({ kind }) : `${findingWords({ kind })} ${nth}`;
 }
 
 /** The finding with a figure changed, or without it. */

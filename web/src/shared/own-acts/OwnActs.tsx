@@ -2,7 +2,6 @@ import {
   GRADES,
   OPS,
   OP_LABELS,
-  SHEET_KIND_OF,
   areaWords,
   isBodyOp,
   isForPlastic,
@@ -108,7 +107,7 @@ function OwnRow({ n, act, areas, sheets, isFirst, isLast, onChange, onMove, onRe
   const label = OP_LABELS[act.op];
   const products = sheetsFor(act.op, sheets);
   const usualCoats = products.find(({ id }) => id === act.sheetId)?.film.coats ?? 1;
-  const hasCoats = products.length > 0 && !['filler', 'glaze', 'seam'].includes(SHEET_KIND_OF[act.op]!);
+  const hasCoats = products.length > 0 && !!isBodyOp(act.op);
   return (
     <li>
       <span className="step-n">{n}</span>

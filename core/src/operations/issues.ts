@@ -1,0 +1,119 @@
+import { isBody } from '../materials/layer-kinds.ts';
+import type { OpenIssue } from '../survey/open-issue.ts';
+import { COAT_OPS, STRIP_OPS, type OpName } from './act.ts';
+import { changed } from './changed-area.ts';
+import { isOpenBody, openedTo, topOf, type Layer, type ZoneState } from './state.ts';
+
+/**
+ * Nothing found is forgotten (rule O0). One row for each open issue: which operations settle it, and on what it
+ * lies. Operations read here what they settle; what is said of an issue and the work that is asked for stand in
+ * ../rules/open-issues.ts.
+ */
+
+/** In which state of an area an operation settles an issue. */
+type When = (zone: ZoneState) => boolean;
+type Settlers = Readonly<Partial<Record<OpName, When>>>;
+
+interface IssueRow {
+  readonly settledBy: Settlers;
+  /** It is in the substrate, or in body work: what lies on that comes off down to the substrate. */
+  readonly isOfBase?: true;
+  /** Only a coat of ours has it: filler and metal are sanded anyway. */
+  readonly isOfCoat?: true;
+}
+
+const always: When = () => true;
+const by = (...ops: readonly OpName[]): Settlers => Object.fromEntries(ops.map((op) => [op, always]));
+
+/** It goes with the films that lie there. */
+const WITH_FILM: Settlers = by(...STRIP_OPS);
+/** It goes with the body work, which comes off down to the substrate only. */
+const WITH_BODY: Settlers = Object.fromEntries(
+  STRIP_OPS.map((op) => [op, (zone: ZoneState) => stripsTo(zone) === 'base']),
+);
+
+const ISSUES: Readonly<Record<OpenIssue, IssueRow>> = {
+  wax: { settledBy: by('degrease', 'antistatic-wipe', 'temper') },
+  // What water does elsewhere, solvent does on open filler: water soaks into it.
+  dressing: { settledBy: { ...by('wash'), degrease: isOpenBody, 'antistatic-wipe': isOpenBody } },
+  glue: { settledBy: { ...by('degrease', 'antistatic-wipe'), ...WITH_FILM } },
+  // Grain that stays is dulled by pad only, and the overspray on it with it.
+  overspray: {
+    settledBy: { ...by('abrade', 'remove-rust'), scuff: hasShinyGrain, ...WITH_FILM },
+  },
+  static: { settledBy: by('antistatic-wipe') },
+  rub: { settledBy: { ...by('test'), ...WITH_FILM } },
+  tape: { settledBy: by('test') },
+  look: { settledBy: { ...by('inspect'), ...WITH_BODY } },
+  'found-body': { settledBy: { ...by('inspect'), ...WITH_BODY }, isOfBase: true },
+  'hidden-edges': { settledBy: by('scuff') },
+  stripper: { settledBy: by('wash') },
+  joint: { settledBy: by('seam-seal') },
+  unsound: { settledBy: WITH_FILM },
+  rust: { settledBy: by('remove-rust', 'strip-blast'), isOfBase: true },
+  pits: { settledBy: by('condition', 'strip-blast'), isOfBase: true },
+  acid: { settledBy: by('abrade', 'remove-rust') },
+  break: { settledBy: by('plastic-repair', 'laminate-repair'), isOfBase: true },
+  high: {
+    settledBy: { ...by('metal-repair'), abrade: isBodyOnTop, 'remove-rust': isBodyOnTop },
+    isOfBase: true,
+  },
+  soft: { settledBy: { ...by('cure'), ...WITH_FILM }, isOfCoat: true },
+  'bad-ground': { settledBy: WITH_BODY, isOfBase: true },
+  'rough-coat': { settledBy: by('texture-coat') },
+  // A joint that is sealed anew in a rough coat wants that coat over it again.
+  'shiny-grain': { settledBy: { ...by('scuff'), 'seam-seal': isRough, ...WITH_FILM } },
+  flaw: { settledBy: { ...by('abrade', 'block', 'remove-rust'), ...WITH_FILM }, isOfCoat: true },
+  nibs: { settledBy: { ...by('denib', 'abrade', 'block', 'remove-rust'), ...WITH_FILM }, isOfCoat: true },
+  uncured: { settledBy: WITH_FILM, isOfCoat: true },
+  tone: { settledBy: { ...by(...COAT_OPS), ...WITH_FILM }, isOfCoat: true },
+  bleeds: { settledBy: WITH_BODY, isOfBase: true },
+};
+
+function hasShinyGrain(zone: ZoneState): boolean {
+  return hasIssue(zone, 'shiny-grain');
+}
+function isBodyOnTop(zone: ZoneState): boolean {
+  return isBody(topOf(zone).kind);
+}
+function isRough(zone: ZoneState): boolean {
+  return topOf(zone).kind === 'texture';
+}
+
+export const OPEN_ISSUES = Object.keys(ISSUES) as OpenIssue[];
+
+/** The operations that settle an issue, in some state of the area at least. */
+export const settlersOf = (issue: OpenIssue): OpName[] => Object.keys(ISSUES[issue].settledBy) as OpName[];
+
+export const isOfCoat = (issue: OpenIssue): boolean => ISSUES[issue].isOfCoat === true;
+
+export const hasIssue = ({ openIssues }: Pick<ZoneState, 'openIssues'>, issue: OpenIssue): boolean =>
+  openIssues.includes(issue);
+
+/** The zone with one more open issue. */
+export const withIssue = (zone: ZoneState, issue: OpenIssue): ZoneState =>
+  hasIssue(zone, issue) ? zone : changed(zone, { openIssues: [...zone.openIssues, issue].sort() });
+
+/** The zone without these issues. */
+export const withoutIssues = (zone: ZoneState, ...issues: readonly OpenIssue[]): ZoneState =>
+  zone.openIssues.some((issue) => issues.includes(issue))
+    ? changed(zone, { openIssues: zone.openIssues.filter((issue) => !issues.includes(issue)) })
+    : zone;
+
+/** The zone with what an operation settles on it settled; the same object where that is nothing. */
+export function settledBy(zone: ZoneState, op: OpName): ZoneState {
+  if (zone.openIssues.length === 0) return zone;
+  const left = zone.openIssues.filter((issue) => !(ISSUES[issue].settledBy[op]?.(zone) ?? false));
+  return left.length === zone.openIssues.length ? zone : changed(zone, { openIssues: left });
+}
+
+/** How deep an area is stripped: films down to the body work under them, or all down to the substrate. */
+export function stripsTo(zone: ZoneState): 'body' | 'base' {
+  const isFilm = !isBody(topOf(zone).kind);
+  const hasBody = zone.stack.some(({ kind }) => isBody(kind) && kind !== 'seam');
+  return isFilm && hasBody && !zone.openIssues.some((issue) => ISSUES[issue].isOfBase) ? 'body' : 'base';
+}
+
+/** Layers that stripping takes off. */
+export const strippedLayers = (zone: ZoneState): readonly Layer[] =>
+  zone.stack.slice(openedTo(zone.stack, stripsTo(zone)).length);
