@@ -62,6 +62,13 @@ export {
   type Wanted,
 } from './materials/stock.ts';
 export { SHEET_COLUMNS, rowOfSheet, sheetOfRow, type ReadRow } from './formats/sheets-table.ts';
+export {
+  SHEET_NUMBERS,
+  sheetField,
+  type SheetFieldRow,
+  type SheetNumberPath,
+} from './materials/sheet-fields.ts';
+export { isOfMode } from './materials/sheet.ts';
 export { slipsOf, type Slip } from './materials/sheet-slips.ts';
 
 // survey

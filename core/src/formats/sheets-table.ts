@@ -1,4 +1,5 @@
 import { LAYER_KIND_NAMES, type LayerKind } from '../materials/layer-kinds.ts';
+import { SHEET_NUMBERS } from '../materials/sheet-fields.ts';
 import { sheetSchema, type ProductSheet } from '../materials/sheet.ts';
 import { isSameJson } from '../units/canonical.ts';
 import { movedPoint, readNumber } from '../units/numbers.ts';
@@ -13,44 +14,11 @@ import { problemsOf } from './job-file.ts';
 
 /** Columns that hold text as it is. */
 const WORDS = ['id', 'name', 'kind', 'use', 'form', 'pack', 'carrier', 'recoat.past'] as const;
-const NUMBERS = [
-  'rank',
-  'pricePerLitre',
-  'refCelsius',
-  'film.perCoatUm',
-  'film.coats',
-  'film.maxUm',
-  'film.maxWetUm',
-  'flash.betweenCoatsMin',
-  'flash.beforeNextMin',
-  'sandAfterMin',
-  'recoat.opensMin',
-  'recoat.closesMin',
-  'recoat.forbidden.fromMin',
-  'recoat.forbidden.toMin',
-  'potLifeMin',
-  'inductionMin',
-  'flexPercent',
-  'tipMm.from',
-  'tipMm.to',
-  'climate.minCelsius',
-  'climate.maxCelsius',
-  'climate.maxRelativeHumidity',
-  'mustStayUm',
-  'maxLiftUm',
-  'lowShearPaS',
-  'hardenerPercent.from',
-  'hardenerPercent.to',
-  'hardenerPercent.usual',
-  'canMl',
-  'flowCupSeconds.from',
-  'flowCupSeconds.to',
-] as const;
 const YES = ['resistsCorrosion', 'coversBareSpots', 'isArchived'] as const;
 const LISTS = ['components', 'cure', 'over', 'tonesL', 'hazards'] as const;
 /** What its columns do not say, as JSON: ways of mixing, hardeners by temperature, tables of flash times; it goes before them. */
 const MORE = 'more';
-export const SHEET_COLUMNS: readonly string[] = [...WORDS, ...NUMBERS, ...YES, ...LISTS, MORE];
+export const SHEET_COLUMNS: readonly string[] = [...WORDS, ...SHEET_NUMBERS, ...YES, ...LISTS, MORE];
 
 type Row = Readonly<Record<string, string>>;
 
@@ -97,7 +65,7 @@ function columnsOf(sheet: ProductSheet): Row {
   const text = (value: unknown): string => (value === undefined || value === null ? '' : String(value));
   return {
     ...Object.fromEntries(WORDS.map((path) => [path, plain(text(at(sheet, path)))])),
-    ...Object.fromEntries(NUMBERS.map((path) => [path, text(at(sheet, path))])),
+    ...Object.fromEntries(SHEET_NUMBERS.map((path) => [path, text(at(sheet, path))])),
     ...Object.fromEntries(YES.map((path) => [path, at(sheet, path) ? 'yes' : ''])),
     ...Object.fromEntries(Object.entries(lists).map(([name, list]) => [name, plain(list)])),
   };
@@ -204,7 +172,7 @@ function fieldsOf(row: Row): { fields: Record<string, unknown>; problems: readon
     ...listsOf(row, problems),
   };
   for (const path of WORDS) if (row[path]?.trim()) put(fields, path, unplain(row[path]));
-  for (const path of NUMBERS) if (row[path]?.trim()) put(fields, path, numberIn(row[path].trim()));
+  for (const path of SHEET_NUMBERS) if (row[path]?.trim()) put(fields, path, numberIn(row[path].trim()));
   for (const path of YES)
     if (row[path]?.trim()) put(fields, path, /^(yes|true|1|x)$/i.test(row[path].trim()));
   fields['sandAfterMin'] ??= null;

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { GRADES, isCoarser } from './grades.ts';
 import { LAYER_KIND_NAMES, type LayerKind } from './layer-kinds.ts';
+import { sheetNumber, type SheetNumberPath } from './sheet-fields.ts';
 
 /**
  * A product sheet: what the maker of a material says about it, entered by the shop.
@@ -11,7 +12,6 @@ const minutes = z
   .number()
   .min(0)
   .max(60 * 24 * 365);
-const um = z.number().min(0).max(10_000);
 const share = z.number().min(0).max(1);
 export const gradeSchema = z.enum(GRADES);
 
@@ -66,18 +66,18 @@ const mixedAs = {
   /** Dry film of one coat, how many coats, and the most in one application. */
   film: z
     .object({
-      perCoatUm: um,
-      coats: z.number().int().min(1).max(8),
-      maxUm: um,
-      maxWetUm: um.optional(),
+      perCoatUm: sheetNumber('film.perCoatUm'),
+      coats: sheetNumber('film.coats'),
+      maxUm: sheetNumber('film.maxUm'),
+      maxWetUm: sheetNumber('film.maxWetUm').optional(),
     })
     .refine(({ perCoatUm, maxUm }) => perCoatUm <= maxUm, {
       path: ['maxUm'],
       message: 'must be at least the film of one coat',
     }),
   flash: z.object({
-    betweenCoatsMin: minutes,
-    beforeNextMin: minutes,
+    betweenCoatsMin: sheetNumber('flash.betweenCoatsMin'),
+    beforeNextMin: sheetNumber('flash.beforeNextMin'),
     /** Flash between coats at other temperatures, where the sheet has a table: it wins over the model. */
     at: z
       .array(z.object({ celsius: z.number().min(-10).max(80), minutes: minutes.min(0.1) }))
@@ -87,15 +87,20 @@ const mixedAs = {
       .optional(),
   }),
   /** Earliest sanding; null for a product that is not sanded. */
-  sandAfterMin: minutes.nullable(),
+  sandAfterMin: sheetNumber('sandAfterMin').nullable(),
   recoat: z
     .object({
-      opensMin: minutes,
-      closesMin: minutes,
+      opensMin: sheetNumber('recoat.opensMin'),
+      closesMin: sheetNumber('recoat.closesMin'),
       /** What is done once it has closed. */
       past: z.enum(['scuff', 'abrade', 'repeat']),
       /** Part of it in which the next coat would lift this one; minutes after its last pass. */
-      forbidden: z.object({ fromMin: minutes, toMin: minutes }).optional(),
+      forbidden: z
+        .object({
+          fromMin: sheetNumber('recoat.forbidden.fromMin'),
+          toMin: sheetNumber('recoat.forbidden.toMin'),
+        })
+        .optional(),
     })
     .refine(({ opensMin, closesMin }) => opensMin <= closesMin, 'must not close before it opens')
     .refine(
@@ -107,9 +112,9 @@ const mixedAs = {
     .min(1)
     .max(6)
     .refine(isFasterWhereWarmer, 'a warmer point must not take longer: correct its minutes'),
-  potLifeMin: minutes.optional(),
+  potLifeMin: sheetNumber('potLifeMin').optional(),
   tipMm: z
-    .object({ from: z.number().positive().max(10), to: z.number().positive().max(10) })
+    .object({ from: sheetNumber('tipMm.from'), to: sheetNumber('tipMm.to') })
     .refine(({ from, to }) => from <= to, {
       path: ['to'],
       message: 'must not be smaller than the smallest tip',
@@ -117,7 +122,7 @@ const mixedAs = {
     .optional(),
   /** Seconds that the shop's flow cup takes to run out, ready to spray. */
   flowCupSeconds: z
-    .object({ from: z.number().min(5).max(200), to: z.number().min(5).max(200) })
+    .object({ from: sheetNumber('flowCupSeconds.from'), to: sheetNumber('flowCupSeconds.to') })
     .refine(({ from, to }) => from <= to, {
       path: ['to'],
       message: 'must not be less than the shortest time',
@@ -130,13 +135,13 @@ const mixedAs = {
   /** May cover small rub-through spots of bare metal. */
   coversBareSpots: z.boolean(),
   /** Low-shear viscosity for the sag model, Pa s. */
-  lowShearPaS: z.number().positive().max(100).optional(),
+  lowShearPaS: sheetNumber('lowShearPaS').optional(),
   /** Wait after mixing, before it is sprayed. */
-  inductionMin: minutes.optional(),
+  inductionMin: sheetNumber('inductionMin').optional(),
   /** Flexible additive for flexible parts, share of the activated volume. */
-  flexPercent: z.number().min(0).max(50).optional(),
+  flexPercent: sheetNumber('flexPercent').optional(),
   tonesL: z.array(z.number().min(0).max(100)).max(12),
-  pricePerLitre: z.number().min(0).max(10_000),
+  pricePerLitre: sheetNumber('pricePerLitre'),
 };
 
 /**
@@ -165,17 +170,17 @@ export const sheetSchema = z.looseObject({
   kind: z.enum([...LAYER_KIND_NAMES, 'cleaner', 'guide-coat']),
   version: z.number().int().min(1).default(1),
   /** Place in the shop's order among products for the same work, 1 first; what has none comes after. */
-  rank: z.number().int().min(1).max(999).optional(),
+  rank: sheetNumber('rank').optional(),
   /** Kept for what was made with it; nothing new is planned with it. */
   isArchived: z.boolean().optional(),
-  refCelsius: z.number().min(0).max(60).default(20),
+  refCelsius: sheetNumber('refCelsius').default(20),
   /** What leaves while it flashes: water takes its time from the damp of the air, solvent from its warmth. */
   carrier: z.enum(['solvent', 'water']).default('solvent'),
   climate: z
     .object({
-      minCelsius: z.number().min(-30).max(60),
-      maxCelsius: z.number().min(-30).max(80),
-      maxRelativeHumidity: z.number().min(0).max(100),
+      minCelsius: sheetNumber('climate.minCelsius'),
+      maxCelsius: sheetNumber('climate.maxCelsius'),
+      maxRelativeHumidity: sheetNumber('climate.maxRelativeHumidity'),
     })
     .refine(({ minCelsius, maxCelsius }) => minCelsius < maxCelsius, {
       path: ['maxCelsius'],
@@ -183,16 +188,22 @@ export const sheetSchema = z.looseObject({
     }),
   resistsCorrosion: z.boolean().default(false),
   /** Film that must be left after sanding. */
-  mustStayUm: um.optional(),
-  maxLiftUm: um.optional(),
-  hardenerPercent: z.object({ from: z.number(), to: z.number(), usual: z.number() }).optional(),
+  mustStayUm: sheetNumber('mustStayUm').optional(),
+  maxLiftUm: sheetNumber('maxLiftUm').optional(),
+  hardenerPercent: z
+    .object({
+      from: sheetNumber('hardenerPercent.from'),
+      to: sheetNumber('hardenerPercent.to'),
+      usual: sheetNumber('hardenerPercent.usual'),
+    })
+    .optional(),
   hazards: z.array(z.enum(HAZARDS)).default([]),
   /** How it is put on; by its kind where the sheet does not say. */
   form: z.enum(FORMS).optional(),
   /** One pack or two; by its kind and hazards where the sheet does not say. */
   pack: z.enum(['one', 'two']).optional(),
   /** What a can of an aerosol holds. */
-  canMl: z.number().positive().max(2000).optional(),
+  canMl: sheetNumber('canMl').optional(),
   ...mixedAs,
   overUnsanded: mixedAs.overUnsanded.default([]),
   coversBareSpots: mixedAs.coversBareSpots.default(false),
@@ -207,6 +218,24 @@ export const sheetSchema = z.looseObject({
 
 export type ProductSheet = z.infer<typeof sheetSchema>;
 export type ProductSheetInput = z.input<typeof sheetSchema>;
+
+type Named<T> = { [Name in keyof T as string extends Name ? never : Name]-?: NonNullable<T[Name]> };
+/** Paths of the numbers in a value; those in lists are asked for with their list. */
+type NumberPaths<T> = {
+  [Name in keyof Named<T> & string]: Named<T>[Name] extends number
+    ? Name
+    : Named<T>[Name] extends readonly unknown[]
+      ? never
+      : Named<T>[Name] extends object
+        ? `${Name}.${NumberPaths<Named<T>[Name]>}`
+        : never;
+}[keyof Named<T> & string];
+type None<Missing extends never> = Missing;
+/** Numbers of a sheet that have no row in sheet-fields.ts: this does not compile where there is one. */
+export type SheetNumberWithoutRow = None<Exclude<NumberPaths<ProductSheet>, SheetNumberPath | 'version'>>;
+
+/** Whether each way of mixing may have this figure for itself. */
+export const isOfMode = (path: SheetNumberPath): boolean => path.split('.')[0]! in mixedAs;
 
 /** Volume solids ready to spray: sum(part x VS) / sum(part). */
 export function readyVolumeSolids(sheet: Pick<ProductSheet, 'components'>): number {

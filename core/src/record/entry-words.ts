@@ -5,7 +5,7 @@ import { formatMinutes } from '../units/duration.ts';
 import { formatNumber, formatQuantity, type UnitSystem } from '../units/quantities.ts';
 import { checkTitle } from './checks.ts';
 import { DEFECT_WORDS } from './defect-words.ts';
-import type { BodyOf, NewEntry } from './entry.ts';
+import { ENTRY_KINDS, type BodyOf, type EntryKind, type NewEntry } from './entry.ts';
 import { capital } from '../units/capital.ts';
 
 /** Entries in words: what happened, and the figures that were written down with it. Lists, tables and cards share it. */
@@ -112,88 +112,91 @@ const ofDefect = (body: BodyOf<'defect'>, system: UnitSystem): EntryWords => ({
   ]),
 });
 
+function ofPour(
+  { sheetId, parts = [], batch, text }: BodyOf<'pour'>,
+  { system, nameOf }: Saying,
+): EntryWords {
+  const poured = parts.map(({ name, ml, grams }) =>
+    said([name, ml !== undefined && formatQuantity('Ml', ml, system), grams !== undefined && `${grams} g`]),
+  );
+  return {
+    title: sheetId === undefined ? 'Mixed' : `Mixed ${nameOf(sheetId)}`,
+    more: said([...poured, batch && `batch ${batch}`, text]),
+  };
+}
+
 /** What a card is signed as. */
 export const SIGNED_AS: Readonly<Record<NonNullable<BodyOf<'sign'>['state']>, string>> = {
   ready: 'ready for base',
   'not-checked': 'ready, not checked',
 };
 
-/** An entry in words, in the reader's units. */
-export function entryWords(entry: NewEntry, saying: Saying): EntryWords {
-  const { system, nameOf } = saying;
-  switch (entry.kind) {
-    case 'act':
-      return ofAct(entry.body, saying);
-    case 'reading':
-      return ofReading(entry.body, system);
-    case 'defect':
-      return ofDefect(entry.body, system);
-    case 'check': {
-      const { check, outcome, zones, text } = entry.body;
-      return {
-        title: `${checkTitle(check)}: ${outcome}`,
-        more: said([zones?.length ? placeWords(zones) : '', text]),
-      };
-    }
-    case 'pour': {
-      const { sheetId, parts = [], batch, text } = entry.body;
-      const poured = parts.map(({ name, ml, grams }) =>
-        said([
-          name,
-          ml !== undefined && formatQuantity('Ml', ml, system),
-          grams !== undefined && `${grams} g`,
-        ]),
-      );
-      return {
-        title: sheetId === undefined ? 'Mixed' : `Mixed ${nameOf(sheetId)}`,
-        more: said([...poured, batch && `batch ${batch}`, text]),
-      };
-    }
-    case 'climate': {
-      const { celsius, relativeHumidity, surfaceCelsius, text } = entry.body;
-      return {
-        title: said([
-          celsius === undefined ? 'Air' : `Air ${formatQuantity('Celsius', celsius, system)}`,
-          relativeHumidity !== undefined && `${relativeHumidity} % humidity`,
-        ]),
-        more: said([
-          surfaceCelsius !== undefined && `surface ${formatQuantity('Celsius', surfaceCelsius, system)}`,
-          text,
-        ]),
-      };
-    }
-    case 'note':
-      return { title: entry.body.text ?? 'Note', more: entry.body.zones ? placeWords(entry.body.zones) : '' };
-    case 'photo':
-      return { title: `Photo${onZones(entry.body.zones)}`, more: entry.body.text ?? '' };
-    case 'sign': {
-      const { name = entry.by, state, notChecked = [], text } = entry.body;
-      return {
-        title: `Signed by ${name}`,
-        more: said([state && `as ${SIGNED_AS[state]}`, ...notChecked, text]),
-      };
-    }
-    case 'base':
-      return { title: `Base is on${onZones(entry.body.zones)}`, more: entry.body.text ?? '' };
-    case 'correction':
-      return {
-        title: entry.body.body === null ? 'Taken back: it did not happen' : 'Corrected',
-        more: entry.body.text ?? '',
-      };
-  }
+const onlyText = ({ text }: { readonly text?: string | undefined }): string => text ?? '';
+
+interface KindRow<K extends EntryKind> {
+  /** What such entries are called. */
+  readonly label: string;
+  readonly words: (body: BodyOf<K>, saying: Saying, by: string) => EntryWords;
 }
 
-/** What kinds of entries are called. */
-export const KIND_WORDS: Readonly<Record<NewEntry['kind'], string>> = {
-  act: 'work done',
-  reading: 'reading',
-  check: 'check',
-  pour: 'mix',
-  climate: 'air',
-  note: 'note',
-  photo: 'photo',
-  defect: 'defect',
-  correction: 'correction',
-  sign: 'signature',
-  base: 'base laid',
+const ROWS: { readonly [K in EntryKind]: KindRow<K> } = {
+  act: { label: 'work done', words: ofAct },
+  reading: { label: 'reading', words: (body, { system }) => ofReading(body, system) },
+  check: {
+    label: 'check',
+    words: ({ check, outcome, zones, text }) => ({
+      title: `${checkTitle(check)}: ${outcome}`,
+      more: said([zones?.length ? placeWords(zones) : '', text]),
+    }),
+  },
+  pour: { label: 'mix', words: ofPour },
+  climate: {
+    label: 'air',
+    words: ({ celsius, relativeHumidity, surfaceCelsius, text }, { system }) => ({
+      title: said([
+        celsius === undefined ? 'Air' : `Air ${formatQuantity('Celsius', celsius, system)}`,
+        relativeHumidity !== undefined && `${relativeHumidity} % humidity`,
+      ]),
+      more: said([
+        surfaceCelsius !== undefined && `surface ${formatQuantity('Celsius', surfaceCelsius, system)}`,
+        text,
+      ]),
+    }),
+  },
+  note: {
+    label: 'note',
+    words: ({ text, zones }) => ({ title: text ?? 'Note', more: zones ? placeWords(zones) : '' }),
+  },
+  photo: {
+    label: 'photo',
+    words: (body) => ({ title: `Photo${onZones(body.zones)}`, more: onlyText(body) }),
+  },
+  defect: { label: 'defect', words: (body, { system }) => ofDefect(body, system) },
+  correction: {
+    label: 'correction',
+    words: (body) => ({
+      title: body.body === null ? 'Taken back: it did not happen' : 'Corrected',
+      more: onlyText(body),
+    }),
+  },
+  sign: {
+    label: 'signature',
+    words: ({ name, state, notChecked = [], text }, _, by) => ({
+      title: `Signed by ${name ?? by}`,
+      more: said([state && `as ${SIGNED_AS[state]}`, ...notChecked, text]),
+    }),
+  },
+  base: {
+    label: 'base laid',
+    words: (body) => ({ title: `Base is on${onZones(body.zones)}`, more: onlyText(body) }),
+  },
 };
+
+/** An entry in words, in the reader's units. */
+export const entryWords = ({ kind, body, by }: NewEntry, saying: Saying): EntryWords =>
+  (ROWS[kind] as KindRow<EntryKind>).words(body, saying, by);
+
+/** What kinds of entries are called. */
+export const KIND_WORDS = Object.fromEntries(ENTRY_KINDS.map((kind) => [kind, ROWS[kind].label])) as Readonly<
+  Record<EntryKind, string>
+>;

@@ -63,6 +63,7 @@ const head = {
   afterwards: z.literal(true).optional(),
 };
 
+/** One body for each kind of entry; its words stand in entry-words.ts, what it tells of the panel in happened.ts. */
 const BODIES = {
   /** Something was done: as in a plan, with what it really took. */
   act: z.looseObject({
@@ -162,20 +163,8 @@ const BODIES = {
   base: z.looseObject({ zones: areas.optional(), ...head }),
 } as const;
 
-export const ENTRY_KINDS = [
-  'act',
-  'reading',
-  'check',
-  'pour',
-  'climate',
-  'note',
-  'photo',
-  'defect',
-  'correction',
-  'sign',
-  'base',
-] as const;
-export type EntryKind = (typeof ENTRY_KINDS)[number];
+export type EntryKind = keyof typeof BODIES;
+export const ENTRY_KINDS = Object.keys(BODIES) as [EntryKind, ...EntryKind[]];
 export type BodyOf<K extends EntryKind> = z.infer<(typeof BODIES)[K]>;
 
 const entryHead = {
@@ -186,21 +175,13 @@ const entryHead = {
 
 const written = <K extends EntryKind>(kind: K) =>
   z.looseObject({ ...entryHead, kind: z.literal(kind), body: BODIES[kind] });
+type Written = { [K in EntryKind]: ReturnType<typeof written<K>> }[EntryKind];
 
 /** What somebody enters: the chain is added by whoever keeps the record. */
-export const newEntrySchema = z.discriminatedUnion('kind', [
-  written('act'),
-  written('reading'),
-  written('check'),
-  written('pour'),
-  written('climate'),
-  written('note'),
-  written('photo'),
-  written('defect'),
-  written('correction'),
-  written('sign'),
-  written('base'),
-]);
+export const newEntrySchema = z.discriminatedUnion(
+  'kind',
+  ENTRY_KINDS.map((kind) => written(kind)) as unknown as readonly [Written, ...Written[]],
+);
 
 const hash = z.string().regex(/^[0-9a-f]{64}$/, 'must be 64 hexadecimal digits');
 export const entrySchema = newEntrySchema.and(z.looseObject({ prevHash: hash, hash }));

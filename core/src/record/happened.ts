@@ -7,7 +7,7 @@ import type { ShopAir } from '../survey/shop.ts';
 import { dateAfter } from '../units/calendar.ts';
 import { minutesOfMoment } from '../units/moment.ts';
 import { heldOf, type Holding } from './corrections.ts';
-import type { BodyOf, NewEntry } from './entry.ts';
+import type { BodyOf, EntryKind, NewEntry } from './entry.ts';
 
 /** From the entries of a record to what happened on the panel: acts and observations on the panel's own clock. */
 
@@ -53,21 +53,42 @@ const layerOf = (kind: string): LayerKind | undefined =>
 /** Readings that say nothing of dry film. */
 const NOT_DRY: ReadonlySet<string> = new Set(['wet', 'wet-film']);
 
-function seenOf(entry: Holding, atMin: number): Seen | null {
-  if (entry.kind === 'reading') {
-    const { zone, kind, um } = entry.body;
-    if (um === undefined || NOT_DRY.has(kind)) return null;
-    return { seen: 'film', atMin, area: zone, um: listed(um), layer: layerOf(kind) };
-  }
-  if (entry.kind !== 'defect') return null;
-  const { defect, zones, spotMm, count, shows } = entry.body;
-  return { seen: 'defect', atMin, defect, areas: zones, spotMm, count, shows };
+/** What an entry tells of the panel, and of the air; nothing of what is only kept. */
+interface Told {
+  readonly happened?: Happening | null;
+  readonly air?: { readonly celsius?: unknown; readonly relativeHumidity?: unknown } | undefined;
+}
+
+const nothing = (): Told => ({});
+
+const TELLS: { readonly [K in EntryKind]: (body: BodyOf<K>, atMin: number) => Told } = {
+  act: (body, atMin) => ({ happened: actOf(body, atMin), air: body.values }),
+  reading: (body, atMin) => ({ happened: readingOf(body, atMin) }),
+  defect: ({ defect, zones, spotMm, count, shows }, atMin) => ({
+    happened: { seen: 'defect', atMin, defect, areas: zones, spotMm, count, shows },
+  }),
+  climate: (body) => ({ air: body }),
+  check: nothing,
+  pour: nothing,
+  note: nothing,
+  photo: nothing,
+  // What it says is taken into the entry that it speaks of (corrections.ts).
+  correction: nothing,
+  sign: nothing,
+  base: nothing,
+};
+
+const toldBy = ({ kind, body }: Holding, atMin: number): Told =>
+  (TELLS[kind] as (body: Holding['body'], atMin: number) => Told)(body, atMin);
+
+function readingOf({ zone, kind, um }: BodyOf<'reading'>, atMin: number): Seen | null {
+  if (um === undefined || NOT_DRY.has(kind)) return null;
+  return { seen: 'film', atMin, area: zone, um: listed(um), layer: layerOf(kind) };
 }
 
 /** Air that an entry tells of; null where it says nothing of it. */
 function airOf(entry: Holding): ShopAir | null {
-  const said = entry.kind === 'climate' ? entry.body : entry.kind === 'act' ? entry.body.values : undefined;
-  const { celsius, relativeHumidity } = said ?? {};
+  const { celsius, relativeHumidity } = toldBy(entry, 0).air ?? {};
   return typeof celsius === 'number' && typeof relativeHumidity === 'number'
     ? { celsius, relativeHumidity }
     : null;
@@ -115,12 +136,7 @@ export function happenedOf(record: readonly NewEntry[], utcOffsetMin = 0): Happe
   const minuteOf = (entry: Holding): number => minutes.get(entry)!;
   // In the order of time: the last is the latest.
   const lastMin = Math.max(0, minutes.get(entries.at(-1)!) ?? 0);
-  const happenings = entries.flatMap((entry): Happening[] => {
-    const atMin = minuteOf(entry);
-    if (entry.kind === 'act') return [actOf(entry.body, atMin)];
-    const seen = seenOf(entry, atMin);
-    return seen ? [seen] : [];
-  });
+  const happenings = entries.flatMap((entry) => toldBy(entry, minuteOf(entry)).happened ?? []);
   return {
     start: first ? wallTime(zeroMin + utcOffsetMin) : null,
     happenings,

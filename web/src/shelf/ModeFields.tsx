@@ -6,7 +6,7 @@ import { PlusOutlined } from '../shared/icons.tsx';
 import { RemoveButton } from '../shared/RemoveButton.tsx';
 import { GroundFields } from './GroundFields.tsx';
 import { MixFields } from './MixFields.tsx';
-import { FIELD_GROUPS, MODE_FIELDS, SHELF_KINDS, kindWords } from './sheet-fields.ts';
+import { FIELD_GROUPS, SHELF_KINDS, fieldsOfMode, kindWords } from './sheet-fields.ts';
 import { SheetNumbers } from './SheetNumbers.tsx';
 import { withAt } from './sheet-path.ts';
 
@@ -111,11 +111,11 @@ function Mode({ sheet, mode, isOpen, onChange, onRemove }: ModeProps) {
         <RemoveButton label={`Remove the way ${mode.name}`} onRemove={onRemove} />
       </div>
       <MixFields components={mixed.components} onChange={(components) => onChange({ ...mode, components })} />
-      {FIELD_GROUPS.map(({ id, title, fields }) => {
-        const own = fields.filter(({ path }) => MODE_FIELDS.has(path.split('.')[0]!));
+      {FIELD_GROUPS.map((group) => {
+        const own = fieldsOfMode(group);
         return own.length === 0 ? null : (
-          <div key={id}>
-            <h3>{title}</h3>
+          <div key={group.id}>
+            <h3>{group.title}</h3>
             <SheetNumbers fields={own} sheet={mixed} onChange={putAt} />
           </div>
         );

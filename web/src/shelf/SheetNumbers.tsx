@@ -24,7 +24,7 @@ export const SheetNumbers = ({ fields, sheet, onChange }: SheetNumbersProps) => 
 const EMPTY: Readonly<Record<string, null>> = { sandAfterMin: null };
 
 function SheetNumber({
-  field: { path, label, help, from, to, quantity, unit, times = 1, isWhole, whenEmpty },
+  field: { path, label, help, from, to, quantity, unit, isWhole, whenEmpty },
   sheet,
   onChange,
 }: Omit<SheetNumbersProps, 'fields'> & { readonly field: SheetField }) {
@@ -50,13 +50,13 @@ function SheetNumber({
           <NumberInput
             id={id}
             name={label}
-            value={stored === null ? null : stored * times}
-            from={from * times}
-            to={to * times}
+            value={stored}
+            from={from}
+            to={to}
             unit={unit}
             isWhole={isWhole ?? false}
             onClear={clear}
-            onChange={(value) => onChange(path, value / times)}
+            onChange={(value) => onChange(path, value)}
           />
         </div>
       )}
