@@ -2,8 +2,8 @@
  * Panels of all kinds, drawn by a seed: every ground, finding, test, role, size and school that the survey knows. They are
  * kept (panels.jsonl) and not drawn anew, so that a new finding or school adds panels and changes none.
  */
-import { FINDING_FORMS } from '../core/dist/survey/finding-forms.js';
-import { FINDING_KINDS } from '../core/dist/survey/finding.js';
+import { newFinding } from '../core/dist/survey/finding.js';
+import { FINDING_KINDS, findingRow } from '../core/dist/survey/findings.js';
 import { FINDABLE_KINDS } from '../core/dist/materials/layer-kinds.js';
 import { contradictionsOf, impossibilitiesOf, qualityProblems } from '../core/dist/survey/contradictions.js';
 import { targetSchema } from '../core/dist/survey/shop.js';
@@ -80,7 +80,8 @@ function figureOf(field, { random, below, oneOf }) {
 }
 
 function findingOf(kind, draw) {
-  const { blank, fields } = FINDING_FORMS[kind];
+  const blank = newFinding(kind);
+  const { fields } = findingRow(kind);
   const drawn = fields.filter(({ isOptional }) => !isOptional || draw.isSo(0.5));
   // Half of what is found is as somebody leaves the form.
   return draw.isSo(0.5)

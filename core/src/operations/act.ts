@@ -51,6 +51,7 @@ export const LAYING_OPS = [...COAT_OPS, ...BODY_OPS] as const;
 export type CoatOp = (typeof COAT_OPS)[number];
 export type SandOp = (typeof SAND_OPS)[number];
 export type BodyOp = (typeof BODY_OPS)[number];
+export type LayingOp = CoatOp | BodyOp;
 export type OpName = (typeof OPS)[number];
 
 interface ActBase {

@@ -1,12 +1,12 @@
 import { isBody } from '../materials/layer-kinds.ts';
 import type { OpenIssue } from '../survey/open-issue.ts';
-import { COAT_OPS, STRIP_OPS, type OpName } from './act.ts';
+import { COAT_OPS, STRIP_OPS, isLastOp, type LayingOp, type OpName } from './act.ts';
 import { changed } from './changed-area.ts';
 import { isOpenBody, openedTo, topOf, type Layer, type ZoneState } from './state.ts';
 
 /**
- * Nothing found is forgotten (rule O0). One row for each open issue: which operations settle it, and on what it
- * lies. Operations read here what they settle; what is said of an issue and the work that is asked for stand in
+ * Nothing found is forgotten (rule O0). One row for each open issue: which operations settle it, which coats may
+ * lie on it, where it is. Operations read here what they settle; what is said of an issue and the work that is asked for stand in
  * ../rules/open-issues.ts.
  */
 
@@ -16,6 +16,8 @@ type Settlers = Readonly<Partial<Record<OpName, When>>>;
 
 interface IssueRow {
   readonly settledBy: Settlers;
+  /** Besides what settles it: coats and body work that may lie on it while it is open; none where absent. */
+  readonly mayLieUnder?: (op: LayingOp, zone: ZoneState) => boolean;
   /** It is in the substrate, or in body work: what lies on that comes off down to the substrate. */
   readonly isOfBase?: true;
   /** Only a coat of ours has it: filler and metal are sanded anyway. */
@@ -37,9 +39,8 @@ const ISSUES: Readonly<Record<OpenIssue, IssueRow>> = {
   // What water does elsewhere, solvent does on open filler: water soaks into it.
   dressing: { settledBy: { ...by('wash'), degrease: isOpenBody, 'antistatic-wipe': isOpenBody } },
   glue: { settledBy: { ...by('degrease', 'antistatic-wipe'), ...WITH_FILM } },
-  // Grain that stays is dulled by pad only, and the overspray on it with it.
   overspray: {
-    settledBy: { ...by('abrade', 'remove-rust'), scuff: hasShinyGrain, ...WITH_FILM },
+    settledBy: { ...by('abrade', 'remove-rust'), scuff: isDulledByPad, ...WITH_FILM },
   },
   static: { settledBy: by('antistatic-wipe') },
   rub: { settledBy: { ...by('test'), ...WITH_FILM } },
@@ -48,30 +49,45 @@ const ISSUES: Readonly<Record<OpenIssue, IssueRow>> = {
   'found-body': { settledBy: { ...by('inspect'), ...WITH_BODY }, isOfBase: true },
   'hidden-edges': { settledBy: by('scuff') },
   stripper: { settledBy: by('wash') },
-  joint: { settledBy: by('seam-seal') },
+  // Sealer lies on a first coat; what comes before the last coat may still wait for one that it may lie on.
+  joint: { settledBy: by('seam-seal'), mayLieUnder: isBeforeLast },
   unsound: { settledBy: WITH_FILM },
   rust: { settledBy: by('remove-rust', 'strip-blast'), isOfBase: true },
   pits: { settledBy: by('condition', 'strip-blast'), isOfBase: true },
   acid: { settledBy: by('abrade', 'remove-rust') },
-  break: { settledBy: by('plastic-repair', 'laminate-repair'), isOfBase: true },
+  // Promoter goes under the paste on plastic that asks for it.
+  break: {
+    settledBy: by('plastic-repair', 'laminate-repair'),
+    mayLieUnder: (op) => op === 'promote',
+    isOfBase: true,
+  },
   high: {
     settledBy: { ...by('metal-repair'), abrade: isBodyOnTop, 'remove-rust': isBodyOnTop },
     isOfBase: true,
   },
   soft: { settledBy: { ...by('cure'), ...WITH_FILM }, isOfCoat: true },
   'bad-ground': { settledBy: WITH_BODY, isOfBase: true },
-  'rough-coat': { settledBy: by('texture-coat') },
+  // It goes over what was laid there, so there has to be a coat first.
+  'rough-coat': {
+    settledBy: by('texture-coat'),
+    mayLieUnder: (op, zone) => isBeforeLast(op) || topOf(zone).laid === undefined,
+  },
   // A joint that is sealed anew in a rough coat wants that coat over it again.
   'shiny-grain': { settledBy: { ...by('scuff'), 'seam-seal': isRough, ...WITH_FILM } },
   flaw: { settledBy: { ...by('abrade', 'block', 'remove-rust'), ...WITH_FILM }, isOfCoat: true },
   nibs: { settledBy: { ...by('denib', 'abrade', 'block', 'remove-rust'), ...WITH_FILM }, isOfCoat: true },
   uncured: { settledBy: WITH_FILM, isOfCoat: true },
+  // One more coat is what evens it.
   tone: { settledBy: { ...by(...COAT_OPS), ...WITH_FILM }, isOfCoat: true },
   bleeds: { settledBy: WITH_BODY, isOfBase: true },
 };
 
-function hasShinyGrain(zone: ZoneState): boolean {
-  return hasIssue(zone, 'shiny-grain');
+function isBeforeLast(op: LayingOp): boolean {
+  return !isLastOp(op);
+}
+/** Grain that stays and seam sealer are dulled by pad only, and the overspray on them with it. */
+function isDulledByPad(zone: ZoneState): boolean {
+  return hasIssue(zone, 'shiny-grain') || topOf(zone).kind === 'seam';
 }
 function isBodyOnTop(zone: ZoneState): boolean {
   return isBody(topOf(zone).kind);
@@ -84,6 +100,13 @@ export const OPEN_ISSUES = Object.keys(ISSUES) as OpenIssue[];
 
 /** The operations that settle an issue, in some state of the area at least. */
 export const settlersOf = (issue: OpenIssue): OpName[] => Object.keys(ISSUES[issue].settledBy) as OpName[];
+
+/** What is open on an area that a coat or body work must not lie on. */
+export const notUnder = (op: LayingOp, zone: ZoneState): OpenIssue[] =>
+  zone.openIssues.filter((issue) => {
+    const { settledBy: settlers, mayLieUnder } = ISSUES[issue];
+    return !(settlers[op]?.(zone) ?? false) && !(mayLieUnder?.(op, zone) ?? false);
+  });
 
 export const isOfCoat = (issue: OpenIssue): boolean => ISSUES[issue].isOfCoat === true;
 

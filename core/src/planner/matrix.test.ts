@@ -1,80 +1,24 @@
-import { isBody } from '../materials/layer-kinds.ts';
-import { topOf } from '../operations/state.ts';
+import { FINDABLE_KINDS, isBody } from '../materials/layer-kinds.ts';
+import { isLaying } from '../operations/act.ts';
+import { notUnder } from '../operations/issues.ts';
+import { topOf, zoneOf } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
+import { RULES, checkAct } from '../rules/check-act.ts';
+import type { Verdict } from '../rules/rule.ts';
+import { impossibilitiesOf } from '../survey/contradictions.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
+import { panelOf, type ZoneSketch } from '../testing/bench.ts';
 import { sampleOf } from '../testing/crossings.ts';
-import { panelOf } from '../testing/bench.ts';
+import { STACKS, crossings, usualCrossings } from '../testing/matrix.ts';
 import { benchOfTask, type PlanTask } from './bench-of-task.ts';
+import type { Performed } from './prepare.ts';
 import { searchSystems } from './search-systems.ts';
 
 /**
- * Every stack crossed with every finding and with every test outcome, on one zone of a panel: each has a system that
- * leaves nothing open, or is stopped with what must come first.
+ * Laws over every stack crossed with every finding, size and role, and with every test outcome, on one zone of a panel:
+ * each has systems that leave nothing open and cover nothing that must not be covered, or is stopped with what must come
+ * first.
  */
-
-const STACKS = [
-  'steel',
-  'zinc-steel',
-  'aluminium',
-  'steel/ecoat:20',
-  'steel/ecoat:20/old-finish:95',
-  'zinc-steel/old-finish:110',
-  'aluminium/ecoat:20/old-finish:90',
-  'steel/part-primer:30',
-  'steel/old-finish-soluble:120',
-  'steel/epoxy:60',
-  'steel/epoxy:50/build:100',
-  'steel/filler:700',
-  'zinc-steel/filler:800',
-  'steel/filler:900/old-finish:110',
-  'steel/old-finish:100/filler:800/old-finish:100',
-  'steel/etch:8/filler:500',
-  'steel/epoxy:40/seam:1500',
-  'steel/epoxy:40/seam:1500/old-finish:100',
-  'steel/epoxy:50/texture:600',
-  'fiberglass',
-  'fiberglass/old-finish:100',
-  'fiberglass/filler:500',
-  'plastic-rigid',
-  'plastic-olefin',
-  'plastic-primed',
-  'plastic-olefin/old-finish:90',
-] as const;
-
-const FINDINGS: readonly (readonly object[])[] = [
-  [{ kind: 'coarse-scratches', grit: 'P80' }],
-  [{ kind: 'coarse-scratches', grit: 'P80', areaM2: 0.05 }],
-  [{ kind: 'low', depthMm: 1.5 }],
-  [{ kind: 'low', depthMm: 0.2, sizeMm: 60 }],
-  [{ kind: 'high', heightMm: 1 }],
-  [{ kind: 'waves', um: 60, wavelengthMm: 150 }],
-  [{ kind: 'rub-through', spotMm: 15, count: 3 }],
-  [{ kind: 'rub-through', spotMm: 90, count: 1 }],
-  [{ kind: 'texture', want: 'keep' }],
-  [{ kind: 'texture', want: 'flatten' }],
-  [{ kind: 'crack', lengthMm: 60 }],
-  [{ kind: 'hole', lengthMm: 20 }],
-  [{ kind: 'peeling' }],
-  [{ kind: 'peeling', share: 0.05 }],
-  [{ kind: 'checked', share: 0.1 }],
-  [{ kind: 'reacted', share: 0.6 }],
-  [{ kind: 'chips' }],
-  [{ kind: 'chips', share: 0.02 }],
-  [{ kind: 'pinholes' }],
-  [{ kind: 'rust-surface' }],
-  [{ kind: 'rust-pitted', sizeMm: 60 }],
-  [{ kind: 'rust-through' }],
-  [{ kind: 'orange-peel' }],
-  [{ kind: 'release-agent' }],
-  [{ kind: 'dressing' }],
-  [{ kind: 'glue-residue' }],
-  [{ kind: 'overspray' }],
-  [{ kind: 'edge' }],
-  [{ kind: 'open-joint' }],
-  [{ kind: 'unknown-plastic' }],
-  [{ kind: 'low', depthMm: 1 }, { kind: 'rust-surface' }],
-  [{ kind: 'chips' }, { kind: 'low', depthMm: 2 }, { kind: 'orange-peel' }],
-];
 
 const TESTS: readonly object[] = [
   { kind: 'solvent-rub', outcome: 'softens' },
@@ -87,40 +31,86 @@ const TESTS: readonly object[] = [
   { kind: 'straightedge', chordMm: 300, gapMm: 1.2 },
 ];
 
-const taskOf = (stack: string, findings: readonly object[], tests: readonly object[]): PlanTask => ({
-  panel: panelOf([{ stack, areaM2: 1.2, findings, tests }], tests.length > 0 ? { shape: 'flat' } : {}),
+const taskOf = (zones: readonly ZoneSketch[]): PlanTask => ({
+  panel: panelOf(zones, zones[0]!.tests ? { shape: 'flat' } : {}),
   shop: shopSchema.parse({ celsius: 20, nightCelsius: 14 }),
   target: targetSchema.parse({}),
 });
 
-/** What is left to be said against handing it over, in words; empty where all is settled. */
-function leftOpen(task: PlanTask): string[] {
-  const { context, stopped } = benchOfTask(task);
-  if (stopped.length > 0) return [];
-  const { ready } = searchSystems(surveyState(context.panel, context.shop.rules), context);
-  if (ready.length === 0) return ['no system'];
-  return ready.flatMap(({ panel }) =>
-    panel.zones.flatMap((zone) => [
-      ...zone.openIssues,
-      ...(zone.surface.lowUm > 0 ? ['hollow'] : []),
-      ...(zone.surface.hasPinholes ? ['pinholes'] : []),
-      ...(isBody(topOf(zone).kind) ? ['open body work'] : []),
-    ]),
+/** What is left to be said against handing it over. */
+const leftOpen = (zones: Performed['after']['zones']): string[] =>
+  zones.flatMap((zone) => [
+    ...zone.openIssues,
+    ...(zone.surface.lowUm > 0 ? ['hollow'] : []),
+    ...(zone.surface.hasPinholes ? ['pinholes'] : []),
+    ...(isBody(topOf(zone).kind) ? ['open body work'] : []),
+  ]);
+
+/** What lies under a coat or body work and must not. */
+const covered = ({ act, before }: Performed): string[] =>
+  isLaying(act)
+    ? act.zones.flatMap((id) =>
+        notUnder(act.op, zoneOf(before, id)).map((issue) => `${issue} under ${act.op}`),
+      )
+    : [];
+
+const OTHERS_VOICES = new Set(['O0', 'op']);
+
+/** Rules that spoke under another id than their own. */
+const borrowed = ({ act, before }: Performed, context: Parameters<typeof checkAct>[2]): string[] =>
+  RULES.filter(({ id, on }) => on.includes(act.op) && !OTHERS_VOICES.has(id)).flatMap((rule) =>
+    act.zones.flatMap((id) =>
+      rule
+        .judge({ act, zone: zoneOf(before, id), panel: before, context }, () => [])
+        .flatMap(({ reason }) => (reason.rule === rule.id ? [] : [`${rule.id} spoke as ${reason.rule}`])),
+    ),
   );
+
+const hasNoEnd = ({ reason }: Verdict): boolean => reason.code === 'op.no-end';
+
+/** What is wrong with the systems of one zone; empty where every law holds. */
+function broken(zones: readonly ZoneSketch[]): string[] {
+  const { context, stopped } = benchOfTask(taskOf(zones));
+  if (stopped.length > 0 || impossibilitiesOf(context.panel.zones[0]!).length > 0) return [];
+  const { ready, refused } = searchSystems(surveyState(context.panel, context.shop.rules), context);
+  if (ready.length === 0 && refused.every(({ verdicts }) => verdicts.some(hasNoEnd)))
+    return ['no system, and no word why'];
+  const wrong = ready.flatMap(({ panel, steps }) => [
+    ...leftOpen(panel.zones),
+    ...steps.flatMap(covered),
+    ...steps.flatMap((step) => borrowed(step, context)),
+  ]);
+  return [...new Set(wrong)];
 }
 
-const nameOf = (kinds: readonly object[]): string =>
-  kinds.map((one) => (one as { kind: string }).kind).join(' ');
+const nameOf = (zones: readonly ZoneSketch[]): string => {
+  const { stack, areaM2, findings = [], tests = [], facts = {} } = zones[0]!;
+  return `${areaM2} m² ${stack} ${JSON.stringify(facts)} ${JSON.stringify([...findings, ...tests])}`;
+};
 
-test.each(STACKS)('%s: whatever is found on it is settled, or stops it', (stack) => {
-  const crossings = [
-    ...FINDINGS.map((findings) => ({ findings, tests: [] as object[] })),
-    ...TESTS.map((one) => ({ findings: [], tests: [one] })),
-  ];
-  const open = sampleOf(crossings, 4).flatMap(({ findings, tests }) => {
-    const name = `${stack} ${nameOf([...findings, ...tests])}`;
-    const left = leftOpen(taskOf(stack, findings, tests));
-    return left.length > 0 ? [`${name}: ${[...new Set(left)].join(', ')}`] : [];
+const faults = (panels: readonly (readonly ZoneSketch[])[]): string[] =>
+  panels.flatMap((zones) => broken(zones).map((what) => `${nameOf(zones)}: ${what}`));
+
+test('every layer that can be found lies in a stack of the matrix', () => {
+  expect(
+    FINDABLE_KINDS.filter((kind) => !STACKS.some((stack) => stack.split(/[:/]/).includes(kind))),
+  ).toEqual([]);
+});
+
+test('whatever is found is settled before it is covered, or stops the zone', () => {
+  expect(faults(sampleOf(crossings(), 40))).toEqual([]);
+});
+
+test('what is found as it usually is has a system, or stops the zone', () => {
+  const without = sampleOf(usualCrossings(), 4).filter((zones) => {
+    const { context, stopped } = benchOfTask(taskOf(zones));
+    if (stopped.length > 0) return false;
+    return searchSystems(surveyState(context.panel, context.shop.rules), context).ready.length === 0;
   });
-  expect(open).toEqual([]);
+  expect(without.map(nameOf)).toEqual([]);
+});
+
+test.each(STACKS)('%s: whatever a test shows is settled, or stops it', (stack) => {
+  const sketches = TESTS.map((one) => [{ stack, areaM2: 1.2, tests: [one] }]);
+  expect(faults(sampleOf(sketches, 4))).toEqual([]);
 });

@@ -13,7 +13,7 @@ import { METAL_RULES } from './metal.ts';
 import { OPEN_RULES } from './open-issues.ts';
 import { PLASTIC_RULES } from './plastic.ts';
 import { SEAL_RULES } from './seal.ts';
-import { isRefusal, type Rule, type RuleInput, type Verdict } from './rule.ts';
+import { NO_VERDICTS, isRefusal, type Rule, type RuleInput, type Verdict } from './rule.ts';
 
 /** All rules in the order in which they are named to the user: the first broken rule is the first listed. */
 export const RULES: readonly Rule[] = [
@@ -96,9 +96,15 @@ interface Evaluation {
   readonly endsAtRefusal?: boolean;
 }
 
+const none = (): readonly Verdict[] => NO_VERDICTS;
+
 /** Asks each rule about each zone that it speaks of, rule by rule. */
 function heard(rules: readonly Rule[], { inputs, before, endsAtRefusal }: Evaluation): Verdict[] {
   const verdicts: Verdict[] = [];
+  const saidOf =
+    ({ zone }: RuleInput) =>
+    () =>
+      verdicts.filter(({ zoneId }) => zoneId === zone.zone.id);
   const families = inputs.map(({ zone }) => familyOf(zone.stack[0]!.kind));
   for (let nth = 0; nth < rules.length; nth++) {
     const rule = rules[nth]!;
@@ -106,7 +112,9 @@ function heard(rules: readonly Rule[], { inputs, before, endsAtRefusal }: Evalua
     for (let i = 0; i < inputs.length; i++) {
       if (rule.only && rule.only !== families[i]) continue;
       const list = listFor(rule, before?.[i]);
-      const now = list ? (list[nth] ??= rule.judge(inputs[i]!)) : rule.judge(inputs[i]!);
+      const now = list
+        ? (list[nth] ??= rule.judge(inputs[i]!, none))
+        : rule.judge(inputs[i]!, saidOf(inputs[i]!));
       if (now.length > 0) verdicts.push(...now);
     }
     if (endsAtRefusal && verdicts.length > nBefore && verdicts.slice(nBefore).some(isRefusal)) break;

@@ -1,8 +1,10 @@
 import type { OpenIssue } from '../survey/open-issue.ts';
-import { COAT_OPS, isCoat, isLastCoat, type CoatAct } from '../operations/act.ts';
+import { COAT_OPS, LAYING_OPS, isCoat, isLaying } from '../operations/act.ts';
+import { notUnder, settlersOf } from '../operations/issues.ts';
+import { isJustBefore } from '../operations/table.ts';
 import { ledgeLimit } from '../operations/context.ts';
 import { plasticPaste, sheetFor } from '../operations/products.ts';
-import { isFoundFinish, isOpenBody, keepsGrain, topOf, type ZoneState } from '../operations/state.ts';
+import { isFoundFinish, isOpenBody, keepsGrain, topOf } from '../operations/state.ts';
 import { isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
 import type { SentenceOf } from '../wording/sentences.ts';
 import {
@@ -31,6 +33,8 @@ import { NO_VERDICTS, verdictsFor, type Rule, type RuleInput, type Verdict } fro
 interface OpenRow {
   /** The rule that speaks of it. */
   readonly rule: string;
+  /** No other rule asks for it before a coat: O0 does. Of the others it speaks only where their rule is silent. */
+  readonly isAskedByO0?: true;
   readonly says: SentenceOf<'layer'>;
   readonly remedy: (input: RuleInput) => Remedy | undefined;
 }
@@ -50,8 +54,12 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
   overspray: {
     rule: 'N1',
     says: 'O0.overspray',
-    remedy: ({ zone, context }) =>
-      keepsGrain(zone, context) ? scuff(zone) : abrade(zone, 'P400', 'machine', context),
+    remedy: ({ zone, context }) => {
+      if (keepsGrain(zone, context) || topOf(zone).kind === 'seam') return scuff(zone);
+      return isOpenBody(zone)
+        ? abrade(zone, 'P180', 'block', context)
+        : abrade(zone, 'P400', 'machine', context);
+    },
   },
   static: { rule: 'P1', says: 'P1.static', remedy: wiped },
   rub: { rule: 'N2', says: 'N2.rub', remedy: ({ zone }) => rub(zone) },
@@ -66,6 +74,7 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
   stripper: { rule: 'M8', says: 'M8.neutralise', remedy: ({ panel }) => wash(panel) },
   joint: {
     rule: 'M1',
+    isAskedByO0: true,
     says: 'M1.joint',
     remedy: ({ zone, context }) => {
       const sheet = sheetFor(context, 'seam', [topOf(zone).kind]);
@@ -92,10 +101,11 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
     },
   },
   high: { rule: 'K2', says: 'K2.high', remedy: ({ zone }) => repairMetal(zone) },
-  soft: { rule: 'B3', says: 'B3.soft', remedy: ({ zone }) => cure(zone) },
+  soft: { rule: 'B3', isAskedByO0: true, says: 'B3.soft', remedy: ({ zone }) => cure(zone) },
   'bad-ground': { rule: 'F2', says: 'F2.found', remedy: ({ zone }) => grindOut([zone]) },
   'rough-coat': {
     rule: 'O0',
+    isAskedByO0: true,
     says: 'O0.rough-coat',
     remedy: ({ zone, context }) => {
       const sheet = sheetFor(context, 'texture', [topOf(zone).kind]);
@@ -103,20 +113,18 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
     },
   },
   'shiny-grain': { rule: 'K4', says: 'K4.grain', remedy: ({ zone }) => scuff(zone) },
-  flaw: { rule: 'O0', says: 'O0.flaw', remedy: ({ zone, context }) => sandOut(zone, context) },
-  nibs: { rule: 'O0', says: 'O0.nibs', remedy: ({ zone }) => denib(zone) },
+  flaw: {
+    rule: 'O0',
+    isAskedByO0: true,
+    says: 'O0.flaw',
+    remedy: ({ zone, context }) => sandOut(zone, context),
+  },
+  nibs: { rule: 'O0', isAskedByO0: true, says: 'O0.nibs', remedy: ({ zone }) => denib(zone) },
   uncured: { rule: 'B3', says: 'B3.never', remedy: opened },
   // One more coat is a choice of the plan, which knows where it may lie.
   tone: { rule: 'S4', says: 'S4.uneven', remedy: () => undefined },
   bleeds: { rule: 'F4', says: 'F4.bleeds', remedy: ({ zone }) => grindOut([zone]) },
 };
-
-/** Issues that a coat buries and that no other rule asks about before it. */
-const BURIED: readonly OpenIssue[] = ['soft', 'flaw', 'nibs'];
-/** What has to lie there before the last coat goes over it. */
-const BEFORE_LAST: readonly OpenIssue[] = ['rough-coat', 'joint'];
-/** And of these, what goes over what was laid there, not over what was found. */
-const OVER_LAID: readonly OpenIssue[] = ['rough-coat'];
 
 function verdictOn(input: RuleInput, issue: OpenIssue): readonly Verdict[] {
   const { rule, says, remedy } = OPEN[issue];
@@ -135,17 +143,33 @@ const O0 = o0.rule({
     if (act.op === 'hand-over' && zone.surface.lowUm > ledgeLimit(input.context).value)
       return o0.must(input, { code: 'O0.hollow', facts: { lowMm: zone.surface.lowUm / 1000 } });
     if (zone.openIssues.length === 0) return NO_VERDICTS;
-    const first = isCoat(act)
-      ? zone.openIssues.find((issue) => isBuriedBy(act, issue, zone))
-      : zone.openIssues[0];
+    const [first] = isCoat(act)
+      ? notUnder(act.op, zone).filter((issue) => OPEN[issue].isAskedByO0)
+      : zone.openIssues;
     return first ? verdictOn(input, first) : NO_VERDICTS;
   },
 });
 
-const isBuriedBy = (act: CoatAct, issue: OpenIssue, zone: ZoneState): boolean =>
-  BURIED.includes(issue) ||
-  (BEFORE_LAST.includes(issue) &&
-    isLastCoat(act) &&
-    (topOf(zone).laid !== undefined || !OVER_LAID.includes(issue)));
+/** Somebody asks for what settles it, or for work that comes before that; cleaning just before the act comes after it. */
+const isAskedFor = (issue: OpenIssue, said: readonly Verdict[]): boolean =>
+  said.some(
+    ({ level, remedy }) =>
+      level === 'must' && !(remedy && isJustBefore(remedy.op) && !settlersOf(issue).includes(remedy.op)),
+  );
 
-export const OPEN_RULES: readonly Rule[] = [O0];
+const O0_LEFT = o0.rule({
+  on: LAYING_OPS,
+  asks: 'What no other rule asks for is settled before anything covers it, too.',
+  reads: 'panel',
+  judge: (input, saidOf) => {
+    const { act, zone } = input;
+    if (zone.openIssues.length === 0 || !isLaying(act)) return NO_VERDICTS;
+    const left = notUnder(act.op, zone);
+    if (left.length === 0) return NO_VERDICTS;
+    const said = saidOf();
+    const first = left.find((issue) => !isAskedFor(issue, said));
+    return first ? verdictOn(input, first) : NO_VERDICTS;
+  },
+});
+
+export const OPEN_RULES: readonly Rule[] = [O0, O0_LEFT];

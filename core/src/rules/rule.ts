@@ -61,7 +61,8 @@ export interface NeighbourRule extends RuleHead {
 /** A rule that looks at the clock, the other zones or the masking too. */
 export interface PanelRule extends RuleHead {
   readonly reads: 'panel';
-  readonly judge: (input: RuleInput) => readonly Verdict[];
+  /** @param said what the rules before it said of the same area */
+  readonly judge: (input: RuleInput, said: () => readonly Verdict[]) => readonly Verdict[];
 }
 
 export type Rule = ZoneRule | NeighbourRule | PanelRule;
