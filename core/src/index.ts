@@ -77,7 +77,7 @@ export { FINDING_KINDS, findingRow, type FindingField, type FindingKind } from '
 export { MOST_BORDERS, panelFactsSchema, panelSchema } from './survey/panel.ts';
 export type { Panel, PanelBorder, PanelFacts } from './survey/panel.ts';
 export { patchesOf, readArea } from './survey/patches.ts';
-export { mayBeSized, reachMmOf, withPatchAt, withPatchReach } from './survey/marks.ts';
+export { reachMmOf, withPatchAt, withPatchReach } from './survey/marks.ts';
 export type { PanelPatch } from './survey/patches.ts';
 export { crownOf, roleOf } from './survey/zone-facts.ts';
 export { spansAlong, usualCut } from './survey/cut.ts';

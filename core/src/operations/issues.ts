@@ -80,6 +80,11 @@ const ISSUES: Readonly<Record<OpenIssue, IssueRow>> = {
   // One more coat is what evens it.
   tone: { settledBy: { ...by(...COAT_OPS), ...WITH_FILM }, isOfCoat: true },
   bleeds: { settledBy: WITH_BODY, isOfBase: true },
+  // Sanded to the layer at fault, and built up again: base on the sanded place would show it once more.
+  mark: {
+    settledBy: { 'prime-build': isSandedOut, 'prime-dtm': isSandedOut, ...WITH_FILM },
+    mayLieUnder: (op, zone) => isSandedOut(zone) && isBeforeLast(op),
+  },
 };
 
 function isBeforeLast(op: LayingOp): boolean {
@@ -88,6 +93,10 @@ function isBeforeLast(op: LayingOp): boolean {
 /** Grain that stays and seam sealer are dulled by pad only, and the overspray on them with it. */
 function isDulledByPad(zone: ZoneState): boolean {
   return hasIssue(zone, 'shiny-grain') || topOf(zone).kind === 'seam';
+}
+/** What had to come off it is off. */
+function isSandedOut({ surface }: ZoneState): boolean {
+  return surface.peelUm === 0;
 }
 function isBodyOnTop(zone: ZoneState): boolean {
   return isBody(topOf(zone).kind);

@@ -1,7 +1,7 @@
 import { familyOf, isBody, isMetal, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
-import type { Grade } from '../materials/grades.ts';
+import { isCoarser, type Grade } from '../materials/grades.ts';
 import { sandingFiguresOf } from '../surface/figures.ts';
-import { findingOf, type Finding } from '../survey/finding.ts';
+import { findingOf, findingsOf, type Finding } from '../survey/finding.ts';
 import { findingRow } from '../survey/findings.ts';
 import type { Panel } from '../survey/panel.ts';
 import { patchArea, spotsOf, surveyedZone, wholeExtent, type Patch } from '../survey/patches.ts';
@@ -50,8 +50,9 @@ const stackOf = (zone: Zone): Layer[] =>
 const topKind = (stack: readonly Layer[]): LayerKind => stack[stack.length - 1]!.kind;
 
 function surveySurface(zone: Zone, stack: readonly Layer[], { panel, rules }: Around): Surface {
-  const grit = findingOf(zone.findings, 'coarse-scratches')?.grit;
-  const waves = findingOf(zone.findings, 'waves');
+  const scratches = findingsOf(zone.findings, 'coarse-scratches').map(({ grit }) => grit);
+  const grit = scratches.find((one) => scratches.every((other) => !isCoarser(other, one)));
+  const [waves] = findingsOf(zone.findings, 'waves').toSorted((a, b) => b.um - a.um);
   const texture = textureOf(zone, panel) === 'flatten' ? TEXTURE_UM : 0;
   return {
     soil: 'grime',
@@ -66,8 +67,11 @@ function surveySurface(zone: Zone, stack: readonly Layer[], { panel, rules }: Ar
     hasGuideCoat: false,
     wavesUm: Math.max(waves?.um ?? 0, texture),
     wavelengthMm: waves?.wavelengthMm ?? WAVE_MM,
-    peelUm: findingOf(zone.findings, 'orange-peel') ? FOUND_PEEL_UM : 0,
-    lowUm: (findingOf(zone.findings, 'low')?.depthMm ?? 0) * 1000,
+    peelUm: Math.max(
+      findingOf(zone.findings, 'orange-peel') ? FOUND_PEEL_UM : 0,
+      ...findingsOf(zone.findings, 'mark-from-below').map(({ um }) => um),
+    ),
+    lowUm: Math.max(0, ...findingsOf(zone.findings, 'low').map(({ depthMm }) => depthMm)) * 1000,
     hasPinholes: findingOf(zone.findings, 'pinholes') !== undefined,
   };
 }

@@ -11,9 +11,12 @@ export const areasOf = (steps: readonly Pick<Step, 'areas'>[]): string[] => [
   ...new Set(steps.flatMap(({ areas }) => areas)),
 ];
 
-/** Words of a patch; a mishap that happened again has a number behind its kind. */
-export const patchWords = (patch: string): string =>
-  findingWords({ kind: patch.replace(/-\d+$/, '') as FindingKind });
+/** Words of a patch: "dent", and "dent 2" for the second of its kind in a zone. */
+export function patchWords(patch: string): string {
+  const [, kind, nth] = patch.match(/^(.*?)(?:-(\d+))?$/)!;
+  const words = findingWords({ kind: kind as FindingKind });
+  return nth === undefined ? words : `${words} ${nth}`;
+}
 
 /** "a", "a and b", "a, b and c". */
 const listed = (words: readonly string[]): string =>

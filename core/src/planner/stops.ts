@@ -1,7 +1,7 @@
 import { isBody, isMetal, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
 import { ruleIn, type Context } from '../operations/context.ts';
 import { deepestFillUm } from '../operations/products.ts';
-import { findingOf, findingWords } from '../survey/finding.ts';
+import { findingOf, findingWords, findingsOf } from '../survey/finding.ts';
 import { findingRow } from '../survey/findings.ts';
 import { impossibilitiesOf } from '../survey/contradictions.ts';
 import type { ZoneProblem } from '../survey/regions.ts';
@@ -17,7 +17,7 @@ export interface Stop extends ZoneProblem {
 
 function fillerDepthUm(zone: Zone): number {
   const body = zone.layers.reduce((sum, layer) => (layer.kind === 'filler' ? sum + (layer.um ?? 0) : sum), 0);
-  return body + (findingOf(zone.findings, 'low')?.depthMm ?? 0) * 1000;
+  return body + Math.max(0, ...findingsOf(zone.findings, 'low').map(({ depthMm }) => depthMm)) * 1000;
 }
 
 /** Why nothing rigid may be sprayed on very soft plastic, where no sheet on the shelf is made for it. */

@@ -1,10 +1,10 @@
 import type { OpenIssue } from '../survey/open-issue.ts';
 import { COAT_OPS, LAYING_OPS, isCoat, isLaying } from '../operations/act.ts';
-import { notUnder, settlersOf } from '../operations/issues.ts';
+import { hasIssue, notUnder, settlersOf } from '../operations/issues.ts';
 import { isJustBefore } from '../operations/table.ts';
 import { ledgeLimit } from '../operations/context.ts';
 import { plasticPaste, sheetFor } from '../operations/products.ts';
-import { isFoundFinish, isOpenBody, keepsGrain, topOf } from '../operations/state.ts';
+import { isFoundFinish, isOpenBody, keepsGrain, topOf, type ZoneState } from '../operations/state.ts';
 import { isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
 import type { SentenceOf } from '../wording/sentences.ts';
 import {
@@ -26,7 +26,7 @@ import {
   wipe,
   type Remedy,
 } from './remedies.ts';
-import { NO_VERDICTS, verdictsFor, type Rule, type RuleInput, type Verdict } from './rule.ts';
+import { NO_VERDICTS, advice, verdictsFor, type Rule, type RuleInput, type Verdict } from './rule.ts';
 
 /** Rule O0: nothing found is forgotten. What is still open refuses the hand-over, and names the work that settles it. */
 
@@ -35,7 +35,7 @@ interface OpenRow {
   readonly rule: string;
   /** No other rule asks for it before a coat: O0 does. Of the others it speaks only where their rule is silent. */
   readonly isAskedByO0?: true;
-  readonly says: SentenceOf<'layer'>;
+  readonly says: SentenceOf<'layer'> | ((zone: ZoneState) => SentenceOf<'layer'>);
   readonly remedy: (input: RuleInput) => Remedy | undefined;
 }
 
@@ -123,13 +123,27 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
   uncured: { rule: 'B3', says: 'B3.never', remedy: opened },
   // One more coat is a choice of the plan, which knows where it may lie.
   tone: { rule: 'S4', says: 'S4.uneven', remedy: () => undefined },
+  mark: {
+    rule: 'O0',
+    isAskedByO0: true,
+    says: ({ surface }) => (surface.peelUm > 0 ? 'O0.mark' : 'O0.mark-build'),
+    remedy: ({ zone, context }) => {
+      const { surface } = zone;
+      if (surface.peelUm === 0) return undefined;
+      // Where it lies under the film, that comes off; sanded down to it, the edge of the place is feathered as any other.
+      return surface.peelUm >= topOf(zone).um
+        ? strip([zone], context)
+        : abrade(zone, 'P180', 'machine', context);
+    },
+  },
   bleeds: { rule: 'F4', says: 'F4.bleeds', remedy: ({ zone }) => grindOut([zone]) },
 };
 
 function verdictOn(input: RuleInput, issue: OpenIssue): readonly Verdict[] {
   const { rule, says, remedy } = OPEN[issue];
+  const code = typeof says === 'function' ? says(input.zone) : says;
   const facts = { layer: labelOf(topOf(input.zone).kind) };
-  return verdictsFor(rule).must(input, { code: says, facts }, remedy(input));
+  return verdictsFor(rule).must(input, { code, facts }, remedy(input));
 }
 
 const o0 = verdictsFor('O0');
@@ -172,4 +186,12 @@ const O0_LEFT = o0.rule({
   },
 });
 
-export const OPEN_RULES: readonly Rule[] = [O0, O0_LEFT];
+/** What was sunk once shows again while the build over it still shrinks. */
+const O0_MARK = advice(
+  'O0',
+  ['prime-build', 'prime-dtm'],
+  'Build over a mark that showed from below cures fully before base goes on.',
+  ({ zone }) => (hasIssue(zone, 'mark') ? { code: 'O0.mark-cure', facts: {} } : null),
+);
+
+export const OPEN_RULES: readonly Rule[] = [O0, O0_LEFT, O0_MARK];

@@ -28,6 +28,10 @@ export const findingOf = <K extends FindingKind>(
   kind: K,
 ): FindingOf<K> | undefined => findings.find((finding) => finding.kind === kind) as FindingOf<K> | undefined;
 
+/** All findings of a kind, typed. */
+export const findingsOf = <K extends FindingKind>(findings: readonly Finding[], kind: K): FindingOf<K>[] =>
+  findings.filter((finding) => finding.kind === kind) as unknown as FindingOf<K>[];
+
 /** A finding in the words of the bench: "chips", "pitted rust", "crack". */
 export const findingWords = ({ kind }: Pick<Finding, 'kind'>): string => findingRow(kind).label;
 

@@ -320,6 +320,18 @@ export const FINDINGS = {
     mend: 'coats',
     leaves: [],
   }),
+  'mark-from-below': row({
+    label: 'mark from below',
+    synonyms: ['scratches show through', 'mapping', 'ring', 'sink mark', 'old edge'],
+    foundBy: 'light from the side; how deep by gauge',
+    figures: { um: z.number().positive().max(2000) },
+    fields: [number('um', 'lies so deep', 'Um', 2000), SIZE_MM, AREA_M2],
+    blank: { um: 40 },
+    where: 'sized',
+    needs: FILM,
+    mend: 'coats',
+    leaves: ['mark'],
+  }),
   'orange-peel': onSurface('orange peel', ['peel', 'texture of the spray'], {
     foundBy: 'light from the side',
     where: 'zone',

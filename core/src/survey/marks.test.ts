@@ -1,6 +1,6 @@
 import { panelOf } from '../testing/bench.ts';
 import { contradictionsOf } from './contradictions.ts';
-import { mayBeSized, reachMmOf, withPatchAt, withPatchReach } from './marks.ts';
+import { reachMmOf, withPatchAt, withPatchReach } from './marks.ts';
 import type { Panel } from './panel.ts';
 import { patchesOf } from './patches.ts';
 
@@ -62,9 +62,10 @@ test('nothing is drawn larger than its zone, or to nothing', () => {
   }
 });
 
-test('two findings of a kind keep their own sizes', () => {
+test('of two findings of a kind each is drawn and moved for itself', () => {
   const two = withFindings({ kind: 'low', depthMm: 1, sizeMm: 80 }, { kind: 'low', depthMm: 2, sizeMm: 40 });
-  expect(mayBeSized(two, only(two))).toBe(false);
-  const one = withFindings({ kind: 'low', depthMm: 1 });
-  expect(mayBeSized(one, only(one))).toBe(true);
+  const [, second] = patchesOf(two, {});
+  expect(second!.areaId).toBe('B/low-2');
+  const { findings } = withPatchReach(two, second!, 60).zones[1]!;
+  expect(findings).toMatchObject([{ sizeMm: 80 }, { sizeMm: 120 }]);
 });

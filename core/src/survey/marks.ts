@@ -30,6 +30,12 @@ function nearestIn(point: PointMm, region: Region): PointMm {
   );
 }
 
+/** Whether the i-th finding of a zone is the one that a patch is made of. */
+const isOfPatch = (findings: readonly Finding[], i: number, { finding, nth }: PanelPatch): boolean => {
+  const isOfKind = ({ kind }: Finding): boolean => kind === finding.kind;
+  return isOfKind(findings[i]!) && findings.slice(0, i + 1).filter(isOfKind).length === nth;
+};
+
 const withFinding = (
   panel: Panel,
   patch: PanelPatch,
@@ -40,8 +46,8 @@ const withFinding = (
     zone.id === patch.zoneId
       ? {
           ...zone,
-          findings: zone.findings.map((finding) =>
-            finding.kind === patch.finding.kind ? change(finding, zone) : finding,
+          findings: zone.findings.map((finding, i) =>
+            isOfPatch(zone.findings, i, patch) ? change(finding, zone) : finding,
           ),
         }
       : zone,
@@ -95,11 +101,6 @@ function asDrawn(finding: Finding, patch: PanelPatch, reachMm: number, zone: Zon
     ? { ...finding, sizeMm: mm }
     : ({ ...finding, lengthMm: mm } as Finding);
 }
-
-/** Whether a mark can be drawn larger or smaller: findings of one kind that are taken together have each their own size. */
-export const mayBeSized = (panel: Panel, { zoneId, finding }: PanelPatch): boolean =>
-  panel.zones.find(({ id }) => id === zoneId)!.findings.filter(({ kind }) => kind === finding.kind).length ===
-  1;
 
 /** The panel with a patch as large as its mark was drawn. */
 export const withPatchReach = (panel: Panel, patch: PanelPatch, reachMm: number): Panel =>

@@ -46,6 +46,8 @@ export type OpenIssue =
   | 'rough-coat'
   /** Grain that stays and is still shiny. */
   | 'shiny-grain'
+  /** A scratch, ring or old edge from beneath shows through the film that lies there. */
+  | 'mark'
   /** A run, texture, craters or marks in a coat: sanded out once it is hard. */
   | 'flaw'
   /** Dust in a coat. */

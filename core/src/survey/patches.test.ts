@@ -32,12 +32,15 @@ describe('which findings are patches', () => {
     expect(idsOf(FINISH, 1, { kind: 'peeling', share: 0.6 })).toEqual([]);
   });
 
-  test('places of one kind are one patch: the deepest figure, all places', () => {
+  test('findings of one kind are a patch each, told apart by a number', () => {
     const { patches } = surveyedZone(
       zone(FINISH, 2, { kind: 'low', depthMm: 1, sizeMm: 60 }, { kind: 'low', depthMm: 2, sizeMm: 90 }),
       {},
     );
-    expect(patches).toMatchObject([{ id: 'low', count: 2, placeMm: 90, finding: { depthMm: 2 } }]);
+    expect(patches).toMatchObject([
+      { id: 'low', nth: 1, placeMm: 60, finding: { depthMm: 1 } },
+      { id: 'low-2', nth: 2, placeMm: 90, finding: { depthMm: 2 } },
+    ]);
   });
 });
 

@@ -30,9 +30,10 @@ export interface Extent {
 }
 
 export interface Patch {
-  /** Word of its finding: unique within the zone. */
+  /** Word of its finding, with a number from the second of its kind on: unique within the zone. */
   readonly id: string;
-  /** The findings of one kind, taken as one: the deepest figure, all places. */
+  /** Which of the findings of its kind it is, 1 the first. */
+  readonly nth: number;
   readonly finding: Finding;
   readonly extent: Extent;
   /** Width of one place, and how many there are. */
@@ -148,36 +149,6 @@ function extentOf(finding: Finding, places: Places, zone: Zone, rules: ShopRules
   };
 }
 
-/** Places of one kind taken together: the deepest figure and all places; damage that differs in kind stays apart. */
-function together(findings: readonly Finding[]): Finding[] {
-  const kinds = [...new Set(findings.map(({ kind }) => kind))];
-  return kinds.map((kind) => {
-    const [first, ...more] = findings.filter((finding) => finding.kind === kind);
-    return more.reduce((all, other) => worseOf(all, other), first!);
-  });
-}
-
-const WORST = ['depthMm', 'heightMm', 'um', 'spotMm', 'sizeMm', 'lengthMm'] as const;
-const SUMMED = ['areaM2', 'share'] as const;
-
-/** Two findings of a kind as one: the larger of each figure, areas and numbers of places added. */
-function worseOf(a: Finding, b: Finding): Finding {
-  const [x, y] = [a as Record<string, unknown>, b as Record<string, unknown>];
-  const pick = (names: readonly string[], of: (one: number, two: number) => number) =>
-    names.flatMap((name) => {
-      const values = [x[name], y[name]].filter((value): value is number => typeof value === 'number');
-      return values.length === 0 ? [] : [[name, values.reduce((one, two) => of(one, two))]];
-    });
-  const share = pick(SUMMED, (one, two) => one + two).map(([name, value]) =>
-    name === 'share' ? [name, Math.min(1, value as number)] : [name, value],
-  );
-  const isPlaced = [x, y].some(
-    ({ sizeMm, spotMm, lengthMm, count }) => sizeMm ?? spotMm ?? lengthMm ?? count,
-  );
-  const count = isPlaced ? [['count', ((x['count'] as number) ?? 1) + ((y['count'] as number) ?? 1)]] : [];
-  return { ...a, ...Object.fromEntries([...pick(WORST, Math.max), ...share, ...count]) } as Finding;
-}
-
 /** Damage of metal that lies bare is of the zone it is found on; the same under a film is a place in that film. */
 const isOfWholeZone = (finding: Finding, extent: Extent, zone: Zone, rules: ShopRules): boolean => {
   const limit = shopRule(rules, 'patchMostPercent').value / 100;
@@ -189,18 +160,22 @@ const isOfWholeZone = (finding: Finding, extent: Extent, zone: Zone, rules: Shop
  * A patch that would take more than the shop's share of its zone is no patch: the finding is the whole zone's.
  */
 export function surveyedZone(zone: Zone, rules: ShopRules): SurveyedZone {
-  const found = zone.findings.filter(({ share }) => share !== 0);
-  const local = found.filter((finding) => placesOf(finding, zone) !== null);
   const patches: Patch[] = [];
-  const whole = found.filter((finding) => !local.includes(finding));
-  for (const finding of together(local)) {
-    const { places, isAssumed } = placesOf(finding, zone)!;
-    const extent = extentOf(finding, places, zone, rules);
-    if (isOfWholeZone(finding, extent, zone, rules)) whole.push(finding);
-    else {
-      const { mm: placeMm, count } = places;
-      patches.push({ id: finding.kind, finding, extent, placeMm, count, isAssumed });
+  const whole: Finding[] = [];
+  const counted = new Map<FindingKind, number>();
+  for (const finding of zone.findings) {
+    const nth = (counted.get(finding.kind) ?? 0) + 1;
+    counted.set(finding.kind, nth);
+    if (finding.share === 0) continue;
+    const placed = placesOf(finding, zone);
+    const extent = placed && extentOf(finding, placed.places, zone, rules);
+    if (!extent || isOfWholeZone(finding, extent, zone, rules)) {
+      whole.push(finding);
+      continue;
     }
+    const { mm: placeMm, count } = placed.places;
+    const id = nth === 1 ? finding.kind : `${finding.kind}-${nth}`;
+    patches.push({ id, nth, finding, extent, placeMm, count, isAssumed: placed.isAssumed });
   }
   return { findings: whole, patches };
 }

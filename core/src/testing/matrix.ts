@@ -59,7 +59,7 @@ const others = (field: FindingField, blank: Finding): unknown[] => {
 };
 
 /** A kind with its usual figures, with each of them otherwise, and in other sizes where it is not of its whole zone. */
-export function findingsOf(kind: FindingKind): Finding[] {
+export function variantsOf(kind: FindingKind): Finding[] {
   const { fields, where } = findingRow(kind);
   const blank = newFinding(kind);
   const figured = fields.flatMap((field) =>
@@ -107,7 +107,7 @@ export const usualCrossings = (): ZoneSketch[][] =>
 /** Every stack with every finding in every size and place: the zones of a panel, that with the finding first. */
 export function crossings(): ZoneSketch[][] {
   const found = [
-    ...FINDING_KINDS.flatMap((kind) => findingsOf(kind).map((finding) => [finding])),
+    ...FINDING_KINDS.flatMap((kind) => variantsOf(kind).map((finding) => [finding])),
     ...TOGETHER.map((kinds) => kinds.map(newFinding)),
   ];
   return STACKS.flatMap((stack) =>

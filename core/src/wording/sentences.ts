@@ -131,6 +131,11 @@ export const SENTENCES = {
   // old finish and new parts
   'O0.wax': 'Release agent is still on it: wipe it off.',
   'O0.overspray': 'Overspray is still on it: sand it off.',
+  'O0.mark': 'A mark from below shows through it: sand down to the layer at fault.',
+  'O0.mark-cure':
+    'Let it cure fully before base: a mark from below shows again while the build still shrinks.',
+  'O0.mark-build':
+    'A mark from below was sanded out of it: build goes over it, and cures fully, before base.',
   'O0.hollow': 'A dent of {lowMm} is still there: fill it before it is handed over.',
   'O0.unsound': 'Unsound {layer} lets go of all that lies on it: it comes off.',
   'O0.flaw': 'The {layer} has a flaw: it is sanded out, once it is hard, before anything goes over it.',

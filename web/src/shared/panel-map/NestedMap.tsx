@@ -1,4 +1,4 @@
-import { mayBeSized, readArea, type Panel, type PanelPatch } from '@blue-ledge/core';
+import { readArea, type Panel, type PanelPatch } from '@blue-ledge/core';
 import { patternId } from '../materials/patterns.ts';
 import { MapLetter } from './MapLetter.tsx';
 import { PatchMark } from './PatchMark.tsx';
@@ -81,7 +81,7 @@ export function NestedMap({
               }}
               isSelected={patch.areaId === selected}
               onPick={() => onSelect?.(patch.areaId)}
-              onReach={onReach && mayBeSized(panel, patch) ? (mm) => onReach(patch, mm) : undefined}
+              onReach={onReach ? (mm) => onReach(patch, mm) : undefined}
             />
           );
         })}

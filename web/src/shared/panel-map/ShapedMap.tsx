@@ -1,7 +1,6 @@
 import {
   drawnLines,
   innerPlace,
-  mayBeSized,
   readArea,
   regionsOf,
   type CutLine,
@@ -117,7 +116,7 @@ export function ShapedMap({
             isSelected={patch.areaId === selected}
             onPick={() => onSelect?.(patch.areaId)}
             onPlace={onPlace && ((atMm) => onPlace(patch, atMm))}
-            onReach={onReach && mayBeSized(panel, patch) ? (mm) => onReach(patch, mm) : undefined}
+            onReach={onReach ? (mm) => onReach(patch, mm) : undefined}
           />
         );
       })}
