@@ -124,5 +124,21 @@ export const isLastCoat = (act: Act): act is CoatAct => isLastOp(act.op);
 /** Base follows this act: the last coat, or the hand-over itself. */
 export const leadsToBase = (act: Act): boolean => isLastCoat(act) || act.op === 'hand-over';
 
+/** With what an act is done; acts of one operation that are done alike say the same. */
+export const meansOf = (act: Act): string =>
+  isCoat(act) ? `${handledAs(act)} ${Object.values(act.coats).join()}` : handledAs(act);
+
+/** The same but for how many coats each area gets. */
+function handledAs(act: Act): string {
+  if (isSanding(act)) return `${act.grades.join()} ${act.tool}`;
+  if (isCoat(act)) return `${act.sheetId} ${act.isLightFirst} ${act.toneL}`;
+  if (isLaying(act)) return act.sheetId;
+  return act.op === 'cure' ? act.method : '';
+}
+
+/** How an act is done on one of its areas, apart from where else it is done. */
+export const meansOnArea = (act: Act, areaId: string): string =>
+  `${act.op} ${handledAs(act)} ${isCoat(act) ? act.coats[areaId] : ''}${act.zones[0] === areaId ? ' first' : ''}`;
+
 /** Last grade of a sanding act: the scratch it leaves. */
 export const lastGrade = (act: SandAct): Grade => act.grades[act.grades.length - 1]!;

@@ -1,4 +1,4 @@
-import type { Surface, ZoneState } from './state.ts';
+import type { Matter, Surface, ZoneState } from './state.ts';
 
 /**
  * What an operation changes of an area, by name. Written out: the planner does this more often than anything else, and a
@@ -20,8 +20,20 @@ const changedSurface = (surface: Surface, to: SurfaceChange): Surface => ({
   hasPinholes: to.hasPinholes ?? surface.hasPinholes,
 });
 
+/** What cleaning changes, and time: the matter of an area stays the same. */
+const PASSING: ReadonlySet<string> = new Set<keyof Surface>(['soil', 'isTacked', 'hasGuideCoat']);
+
+function isPassing(to: AreaChange): boolean {
+  for (const name in to) if (name !== 'surface' && name !== 'bareSinceMin') return false;
+  for (const name in to.surface) if (!PASSING.has(name)) return false;
+  return true;
+}
+
+export const newMatter = (): Matter => ({ kind: 'matter' });
+
 /** The area with some of its facts changed; the others stay as they are. */
 export const changed = (area: ZoneState, to: AreaChange): ZoneState => ({
+  matter: isPassing(to) ? area.matter : newMatter(),
   zone: to.zone ?? area.zone,
   patch: to.patch === undefined ? area.patch : to.patch,
   extent: to.extent ?? area.extent,

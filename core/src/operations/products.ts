@@ -3,7 +3,7 @@ import type { ProductSheet } from '../materials/sheet.ts';
 import { isStripping, type OpName } from './act.ts';
 import type { Context } from './context.ts';
 import { memoize } from './state.ts';
-import { isProductFor, rowOf } from './table.ts';
+import { eachOp, isProductFor, rowOf } from './table.ts';
 
 /**
  * Which products of the shelf an operation lays down. The shelf is in the order in which its products are preferred; of
@@ -43,12 +43,20 @@ export const productsByWork = memoize((shelf: Shelf): ReadonlyMap<string, readon
   return made;
 });
 
+const productsByOp = memoize((shelf: Shelf) =>
+  eachOp((_, op) =>
+    [...productsByWork(shelf).entries()]
+      .filter(([, [first]]) => isProductFor(op, first!))
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([, sheets]) => sheets),
+  ),
+);
+
 /** The products for an operation, those for the same work together, the preferred first. */
-export const productsFor = (op: OpName, { shelf }: Pick<Context, 'shelf'>): (readonly ProductSheet[])[] =>
-  [...productsByWork(shelf).entries()]
-    .filter(([, [first]]) => isProductFor(op, first!))
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([, sheets]) => sheets);
+export const productsFor = (
+  op: OpName,
+  { shelf }: Pick<Context, 'shelf'>,
+): readonly (readonly ProductSheet[])[] => productsByOp(shelf)[op];
 
 /** The preferred product of a kind that may lie on one of these layers. */
 export const sheetFor = (

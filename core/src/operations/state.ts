@@ -73,7 +73,14 @@ export interface PatchFacts {
   readonly isDished: boolean;
 }
 
+/** Stands for all of an area but how clean it is, whether guide coat is on it, and since when it lies bare. */
+export interface Matter {
+  readonly kind: 'matter';
+}
+
 export interface ZoneState {
+  /** The same object as long as nothing of the area changes but what cleaning changes: rules that look at no more hold. */
+  readonly matter: Matter;
   /** The zone, or for a patch the zone cut down to it: its id is that of the area. */
   readonly zone: Zone;
   /** Null for the ground of a zone. */

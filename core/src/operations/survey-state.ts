@@ -13,7 +13,7 @@ import { scratchDepthUm } from '../surface/scratch.ts';
 import type { OpenIssue } from '../survey/open-issue.ts';
 import { withIssue } from './issues.ts';
 import { openedTo, type Layer, type PanelState, type Surface, type ZoneState } from './state.ts';
-import { changed } from './changed-area.ts';
+import { changed, newMatter } from './changed-area.ts';
 
 /** From the survey to the state in which work begins: the ground of every zone, and its patches. */
 
@@ -123,6 +123,7 @@ function stateOf(zone: Zone, stack: readonly Layer[], around: Around): ZoneState
   const isFinish = isFilm(top);
   const hasEdge = findingOf(zone.findings, 'edge') !== undefined;
   return {
+    matter: newMatter(),
     zone,
     patch: null,
     extent: wholeExtent(zone, rules),

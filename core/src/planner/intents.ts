@@ -171,52 +171,85 @@ const isUnderRepair = (zone: ZoneState): boolean =>
 const isFitForBase = (zone: ZoneState): boolean =>
   !zone.patch && isFoundFinish(zone) && topOf(zone).kind === 'old-finish' && !zone.isSoluble;
 
-/**
- * Areas that a coat may be meant for: the bare metal, what is under repair, that and the zones around it, the whole
- * panel; more build goes where there is too little of it. A sealer goes over all, or over what is primed.
- */
-function areaSets(op: CoatOp, { panel, context }: Around): string[][] {
+/** The areas of a panel by what may be meant for them. */
+interface Areas {
+  readonly all: readonly string[];
+  readonly bare: readonly string[];
+  readonly spots: readonly string[];
+  readonly wide: readonly string[];
+  readonly repair: readonly string[];
+  readonly around: readonly string[];
+  readonly primed: readonly string[];
+  readonly plastic: readonly string[];
+  /** More build goes where there is too little of it. */
+  readonly thin: readonly string[];
+  readonly unsealed: readonly string[];
+  /** Where work went on unevenly, or stopped: what has not come as far as what lies beside it. */
+  readonly behind: (storey: number) => string[];
+  readonly hasSolid: boolean;
+  /** Wet-on-wet is primer and sealer in one: over a coat of ours a sealer does the same. */
+  readonly isUncoated: boolean;
+  readonly isBuiltForOneSurface: boolean;
+}
+
+function areasOf({ panel, context }: Around): Areas {
   const areas = panel.zones.filter(takesCoats);
   const all = idsOf(areas);
   const bareAreas = areas.filter(isBare);
-  const bare = idsOf(bareAreas);
-  const spots = idsOf(bareAreas.filter(({ patch }) => patch?.spots));
-  const wide = idsOf(bareAreas.filter(({ patch }) => !patch?.spots));
   const underRepair = areas.filter(isUnderRepair);
-  const repair = underRepair.length > 0 ? idsOf(underRepair) : all;
-  const isAround = (zone: ZoneState): boolean =>
-    underRepair.some((other) => zoneIdOf(other) === zoneIdOf(zone));
-  const around = idsOf(areas.filter(isAround));
-  const primed = idsOf(areas.filter((zone) => !isFitForBase(zone)));
-  const plastic = idsOf(areas.filter(isUnprimedPlastic));
-  // Nobody asks for a metal primer on a panel that is all plastic.
-  const hasSolid = panel.zones.some(({ stack }) => familyOf(stack[0]!.kind) !== 'plastic');
-  // Wet-on-wet is primer and sealer in one: over a coat of ours a sealer does the same.
-  const isUncoated = panel.zones.every(({ stack }) => stack.every(({ laid, kind }) => !laid || isBody(kind)));
-  const isThin = (zone: ZoneState): boolean => op === 'prime-build' && wantsMoreBuild(zone, panel, context);
-  const thin = idsOf(areas.filter(isThin));
-  // Where work went on unevenly, or stopped: what has not come as far as what lies beside it.
-  const unsealed = areas.some(isSealed) ? areas.filter((zone) => lacksLastCoat(zone, panel)) : [];
+  const repaired = new Set(underRepair.map(zoneIdOf));
+  const isSealedSomewhere = areas.some(isSealed);
+  const unsealed = isSealedSomewhere ? areas.filter((zone) => lacksLastCoat(zone, panel)) : [];
   const isLate = (zone: ZoneState): boolean =>
     panel.clockMin > (topOf(zone).laid?.recoat.closesAtMin ?? Infinity);
-  const left = new Set([...underRepair, ...unsealed, ...areas.filter(isLate)]);
-  const behind = (storey: number): string[] => idsOf([...left].filter((zone) => storeyOf(zone) < storey));
-  const etchesSpots = schoolIn(context, 'firstCoat').side === 'etch-spots' && spots.length > 0;
-  const sets: Record<CoatOp, readonly string[][]> = {
-    promote: [],
-    'prime-plastic': [plastic],
-    'prime-wet-on-wet': isUncoated ? [all, primed] : [],
-    'prime-etch': [etchesSpots ? spots : bare],
-    'prime-epoxy': [...(etchesSpots ? [wide] : []), bare, repair],
-    'prime-dtm': [repair, all, behind(STOREY.dtm!)],
-    'prime-build': [repair, around, all, thin, behind(STOREY.build!)],
-    seal: panel.zones.some((zone) => isBuiltForOneSurface(zone, context))
-      ? []
-      : [all, primed, idsOf(unsealed)],
+  const left = [...new Set([...underRepair, ...unsealed, ...areas.filter(isLate)])];
+  return {
+    all,
+    bare: idsOf(bareAreas),
+    spots: idsOf(bareAreas.filter(({ patch }) => patch?.spots)),
+    wide: idsOf(bareAreas.filter(({ patch }) => !patch?.spots)),
+    repair: underRepair.length > 0 ? idsOf(underRepair) : all,
+    around: idsOf(areas.filter((zone) => repaired.has(zoneIdOf(zone)))),
+    primed: idsOf(areas.filter((zone) => !isFitForBase(zone))),
+    plastic: idsOf(areas.filter(isUnprimedPlastic)),
+    thin: idsOf(areas.filter((zone) => wantsMoreBuild(zone, panel, context))),
+    unsealed: idsOf(unsealed),
+    behind: (storey) => idsOf(left.filter((zone) => storeyOf(zone) < storey)),
+    hasSolid: panel.zones.some(({ stack }) => familyOf(stack[0]!.kind) !== 'plastic'),
+    isUncoated: panel.zones.every(({ stack }) => stack.every(({ laid, kind }) => !laid || isBody(kind))),
+    isBuiltForOneSurface: panel.zones.some((zone) => isBuiltForOneSurface(zone, context)),
   };
-  if (!hasSolid && (op === 'prime-dtm' || op === 'prime-etch')) return [];
+}
+
+/**
+ * Areas that each coat may be meant for: the bare metal, what is under repair, that and the zones around it, the whole
+ * panel. A sealer goes over all, or over what is primed. Nobody asks for a metal primer on a panel that is all plastic.
+ */
+const SETS: Readonly<Record<CoatOp, (areas: Areas, etchesSpots: boolean) => readonly (readonly string[])[]>> =
+  {
+    promote: () => [],
+    'prime-plastic': ({ plastic }) => [plastic],
+    'prime-wet-on-wet': ({ isUncoated, all, primed }) => (isUncoated ? [all, primed] : []),
+    'prime-etch': ({ hasSolid, spots, bare }, etchesSpots) => (hasSolid ? [etchesSpots ? spots : bare] : []),
+    'prime-epoxy': ({ wide, bare, repair }, etchesSpots) => [...(etchesSpots ? [wide] : []), bare, repair],
+    'prime-dtm': ({ hasSolid, repair, all, behind }) => (hasSolid ? [repair, all, behind(STOREY.dtm!)] : []),
+    'prime-build': ({ repair, around, all, thin, behind }) => [
+      repair,
+      around,
+      all,
+      thin,
+      behind(STOREY.build!),
+    ],
+    seal: ({ isBuiltForOneSurface: isOne, all, primed, unsealed }) => (isOne ? [] : [all, primed, unsealed]),
+  };
+
+/** The sets of areas of a coat, each once. */
+function areaSets(op: CoatOp, areas: Areas, context: Context): (readonly string[])[] {
+  const etchesSpots = schoolIn(context, 'firstCoat').side === 'etch-spots' && areas.spots.length > 0;
   const seen = new Set<string>();
-  return sets[op].filter((set) => set.length > 0 && !seen.has(set.join()) && seen.add(set.join()));
+  return SETS[op](areas, etchesSpots).filter(
+    (set) => set.length > 0 && !seen.has(set.join()) && seen.add(set.join()),
+  );
 }
 
 /** Level, sound finish under a build of ours: whoever builds over that wants one surface that needs no sealer. */
@@ -262,12 +295,13 @@ const mayEpoxySeal = (panel: PanelState, context: Context): boolean => {
 
 function coats(panel: PanelState, context: Context): Act[] {
   const around = { panel, context };
+  const areas = areasOf(around);
   const sealsWithEpoxy = mayEpoxySeal(panel, context);
   return COATS.flatMap((op) =>
     productsFor(op, context)
       .filter(([first]) => sealsWithEpoxy || !isEpoxySealer(first!))
       .flatMap((sheets) =>
-        areaSets(op, around).flatMap((ids) => {
+        areaSets(op, areas, context).flatMap((ids) => {
           const zones = ids.map((id) => zoneOf(panel, id));
           return coatsToTry(op, sheets, zones, around).map((sheet) => coatAct(op, sheet, zones, around));
         }),

@@ -6,7 +6,7 @@ import { carryOut, costOf } from '../operations/perform.ts';
 import { zoneOf, type PanelState } from '../operations/state.ts';
 import { isJustBefore, isLeftAlone } from '../operations/table.ts';
 import { cureMethodOf } from '../operations/waiting.ts';
-import { decideAct } from '../rules/check-act.ts';
+import { decideAct, type SearchMemory } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
 import { newMemo, prepare, type Performed } from './prepare.ts';
 import { afterIdle } from './replay.ts';
@@ -43,6 +43,20 @@ interface Placed extends TimedAct {
 }
 
 type Untimed = Pick<TimedAct, 'act' | 'unmet' | 'nth'>;
+
+/** An act at its hour, whatever it is in which system. */
+type AtHour = Omit<Placed, 'unmet' | 'nth'>;
+
+/** What systems of one plan that begin alike share: acts at their hours, and what was said of them. */
+export interface HoursMemo extends SearchMemory {
+  readonly placed: Map<PanelState, Map<Act, AtHour>>;
+}
+export const newHours = (): HoursMemo => ({ placed: new Map(), cache: new Map(), endsAtRefusal: true });
+
+interface Hours {
+  readonly context: Context;
+  readonly memo: HoursMemo;
+}
 
 /** Minutes in which somebody stands by. */
 function attendedMin(act: Act, panel: PanelState, context: Context): number {
@@ -101,20 +115,29 @@ function shiftOf(act: Act, panel: PanelState, context: Context): Pick<TimedAct, 
 export const asOfNow = (act: Act, panel: PanelState): Act =>
   act.op === 'cure' ? { ...act, method: cureMethodOf(act.zones.map((id) => zoneOf(panel, id))) } : act;
 
-function place(untimed: Untimed, stood: PanelState, context: Context, leastIdleMin = 0): Placed {
+function place(untimed: Untimed, stood: PanelState, hours: Hours, leastIdleMin = 0): Placed {
+  if (leastIdleMin > 0) return { ...untimed, ...atHour(untimed.act, stood, hours, leastIdleMin) };
+  const { placed } = hours.memo;
+  const known = placed.get(stood) ?? new Map<Act, AtHour>();
+  placed.set(stood, known);
+  const made = known.get(untimed.act) ?? atHour(untimed.act, stood, hours);
+  known.set(untimed.act, made);
+  return { ...untimed, ...made };
+}
+
+function atHour(planned: Act, stood: PanelState, { context, memo }: Hours, leastIdleMin = 0): AtHour {
   const waited = afterIdle(stood, leastIdleMin);
-  const act = asOfNow(untimed.act, waited);
+  const act = asOfNow(planned, waited);
   const own = idleOf(act, waited, context);
   const idleMin = leastIdleMin + own.idleMin;
   const before = afterIdle(stood, idleMin);
   return {
-    ...untimed,
     act,
     idleMin,
     isSplit: own.isSplit,
     stood,
     after: carryOut(before, act, context).panel,
-    isBroken: decideAct(act, before, context).some(({ level }) => level === 'must'),
+    isBroken: decideAct(act, before, context, memo).some(({ level }) => level === 'must'),
   };
 }
 
@@ -122,12 +145,12 @@ function place(untimed: Untimed, stood: PanelState, context: Context, leastIdleM
 function placeAll(
   acts: readonly Untimed[],
   start: PanelState,
-  context: Context,
+  hours: Hours,
   firstIdleMin: number,
 ): Placed[] | null {
   const placed: Placed[] = [];
   for (const act of acts) {
-    const next = place(act, placed.at(-1)?.after ?? start, context, placed.length === 0 ? firstIdleMin : 0);
+    const next = place(act, placed.at(-1)?.after ?? start, hours, placed.length === 0 ? firstIdleMin : 0);
     if (next.isBroken) return null;
     placed.push(next);
   }
@@ -135,13 +158,18 @@ function placeAll(
 }
 
 /** The last acts moved to the next morning, as few of them as keep every limit; null where none does. */
-function moved(placed: readonly Placed[], context: Context): Placed[] | null {
+function moved(placed: readonly Placed[], hours: Hours): Placed[] | null {
   for (let from = placed.length - 1; from >= Math.max(0, placed.length - MOST_MOVED); from--) {
     const { stood } = placed[from]!;
     // The coat that is moved takes its cleaning along: that is tried next.
     if (from > 0 && isLaying(placed[from]!.act) && isCleaning(placed[from - 1]!)) continue;
     if (from > 0 && isCleaning(placed[from]!) && isCleaning(placed[from - 1]!)) continue;
-    const again = placeAll(placed.slice(from), stood, context, untilNextShiftMin(stood.clockMin, context));
+    const again = placeAll(
+      placed.slice(from),
+      stood,
+      hours,
+      untilNextShiftMin(stood.clockMin, hours.context),
+    );
     if (again) return [...placed.slice(0, from), ...again];
   }
   return null;
@@ -154,45 +182,48 @@ const isCleaning = ({ act: { op } }: Placed): boolean => isJustBefore(op);
  * Where the night comes between cleaning and coat, the cleaning moves to the morning with it; as it was where the day is
  * too short for both.
  */
-function cleanedInMorning(placed: readonly Placed[], context: Context): readonly Placed[] {
+function cleanedInMorning(placed: readonly Placed[], hours: Hours): readonly Placed[] {
   const last = placed.at(-1)!;
   const isWaiting = last.idleMin > 0 && !last.isSplit && (isLaying(last.act) || isCleaning(last));
   const from = placed.findLastIndex((each, i) => i < placed.length - 1 && !isCleaning(each)) + 1;
   if (!isWaiting || from === placed.length - 1) return placed;
   const { stood } = placed[from]!;
-  const again = placeAll(placed.slice(from), stood, context, untilNextShiftMin(stood.clockMin, context));
+  const again = placeAll(placed.slice(from), stood, hours, untilNextShiftMin(stood.clockMin, hours.context));
   const fits = again?.every(({ idleMin }, i) => i === 0 || idleMin === 0) ?? false;
   return fits ? [...placed.slice(0, from), ...again!] : placed;
 }
 
 /** The act with what its rules ask for once more; null where nothing makes it right. */
-function repaired(broken: Placed, context: Context): Placed[] | null {
-  const prepared = prepare(afterIdle(broken.stood, broken.idleMin), broken.act, context, newMemo());
+function repaired(broken: Placed, hours: Hours): Placed[] | null {
+  const prepared = prepare(afterIdle(broken.stood, broken.idleMin), broken.act, hours.context, newMemo());
   if (!prepared.ok) return null;
   const acts = prepared.steps.map(({ act, unmet }: Performed, i, { length }) => ({
     act,
     unmet,
     nth: i === length - 1 ? broken.nth : null,
   }));
-  return placeAll(acts, broken.stood, context, broken.idleMin);
+  return placeAll(acts, broken.stood, hours, broken.idleMin);
 }
 
 /**
  * The acts with the time that passes before each, in the shop's hours. Deterministic; O(acts x moved acts).
  * @param acts what a plan does, in order, allowed one after the other without any pause
+ * @param memo of the systems of one plan, under the same context
  */
 export function intoHours(
   start: PanelState,
   acts: readonly Pick<TimedAct, 'act' | 'unmet'>[],
   context: Context,
+  memo: HoursMemo = newHours(),
 ): TimedAct[] {
+  const hours = { context, memo };
   let placed: readonly Placed[] = [];
   acts.forEach((act, nth) => {
-    placed = [...placed, place({ ...act, nth }, placed.at(-1)?.after ?? start, context)];
+    placed = [...placed, place({ ...act, nth }, placed.at(-1)?.after ?? start, hours)];
     const last = placed.at(-1)!;
     placed = last.isBroken
-      ? (moved(placed, context) ?? [...placed.slice(0, -1), ...(repaired(last, context) ?? [last])])
-      : cleanedInMorning(placed, context);
+      ? (moved(placed, hours) ?? [...placed.slice(0, -1), ...(repaired(last, hours) ?? [last])])
+      : cleanedInMorning(placed, hours);
   });
   return [...placed];
 }

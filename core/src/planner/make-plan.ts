@@ -5,7 +5,7 @@ import type { Context } from '../operations/context.ts';
 import type { PanelState } from '../operations/state.ts';
 import { inputOf, type OwnSequence } from './act-input.ts';
 import { benchOfTask, waitingStops, type PlanTask } from './bench-of-task.ts';
-import { intoHours } from './into-hours.ts';
+import { intoHours, newHours, type HoursMemo } from './into-hours.ts';
 import { notHandedOver, walkSequence } from './judge-sequence.ts';
 import { keptShelf } from './kept-shelf.ts';
 import { replayDone } from './replay-done.ts';
@@ -24,12 +24,18 @@ import {
 
 const bare = ({ level, zoneId, reason }: Verdict) => ({ level, zoneId, reason: { ...reason } });
 
+/** Where all systems of a plan are put into the shop's hours. */
+interface Hours {
+  readonly context: Context;
+  readonly memo: HoursMemo;
+}
+
 function actsOf(
   { steps, choiceSteps }: Pick<SearchPath, 'steps' | 'choiceSteps'>,
   start: PanelState,
-  context: Context,
+  { context, memo }: Hours,
 ): PlannedAct[] {
-  return intoHours(start, steps, context).map(({ act, idleMin, isSplit, unmet, nth }) => ({
+  return intoHours(start, steps, context, memo).map(({ act, idleMin, isSplit, unmet, nth }) => ({
     ...inputOf(act),
     ...(idleMin > 0 ? { idleMin } : {}),
     ...(isSplit ? { isSplit } : {}),
@@ -44,18 +50,18 @@ const untimed = (context: Context): Context => ({ ...context, isUntimed: true })
 
 const isReady = ({ verdict }: StoredSystem): boolean => verdict.kind === 'ready';
 
-const readySystem = (path: SearchPath, start: PanelState, context: Context): StoredSystem => ({
+const readySystem = (path: SearchPath, start: PanelState, hours: Hours): StoredSystem => ({
   id: familyOfPath(path.choices.filter((act) => act.op !== 'hand-over')) || KEY_ONLY,
-  acts: actsOf(path, start, context),
+  acts: actsOf(path, start, hours),
   verdict: { kind: 'ready' },
 });
 
-function refusedSystem(path: RefusedPath, start: PanelState, context: Context): StoredSystem {
+function refusedSystem(path: RefusedPath, start: PanelState, hours: Hours): StoredSystem {
   const { refused, choices, verdicts } = path;
   const before = familyOfPath(choices);
   return {
     id: `refused-${verdicts[0]!.reason.rule}-${before ? `${before}.` : ''}${refused.op}`,
-    acts: actsOf(path, start, context),
+    acts: actsOf(path, start, hours),
     verdict: {
       kind: 'refused',
       act: { ...inputOf(refused), why: refused.why.map((reason) => ({ ...reason })) },
@@ -84,7 +90,8 @@ const termsOf = ({ schools, startMin, startOn, isStartFixed, done, airBefore, no
 });
 
 /** The system that a person put together, as far as it is allowed; none where it cannot be read. */
-function ownSystem({ acts, fillsIn }: OwnSequence, start: PanelState, context: Context): StoredSystem[] {
+function ownSystem({ acts, fillsIn }: OwnSequence, start: PanelState, hours: Hours): StoredSystem[] {
+  const { context } = hours;
   const plain = acts.map(({ idleMin: _idleMin, isSplit: _isSplit, ...act }) => act);
   const { walked, problems } = walkSequence(start, plain, untimed(context), { fillsIn });
   if (problems.length > 0) return [];
@@ -94,7 +101,7 @@ function ownSystem({ acts, fillsIn }: OwnSequence, start: PanelState, context: C
   const choiceSteps = done.flatMap(({ verdict }, i) => (verdict === 'added' ? [] : [i]));
   const system = {
     id: OWN,
-    acts: actsOf({ steps: done.map(({ performed }) => performed), choiceSteps }, start, context),
+    acts: actsOf({ steps: done.map(({ performed }) => performed), choiceSteps }, start, hours),
   };
   if (!refused)
     return done.at(-1)?.performed.act.op === 'hand-over' && notHandedOver(start, done).length === 0
@@ -120,15 +127,10 @@ export function makePlan(task: PlanTask): StoredPlan {
     return { ...plan, systems: [], chosen: null };
   const done = replayDone(surveyState(panel, context.shop.rules), task, context);
   const { ready, refused, looked, gaveUp } = searchSystems(done.panel, untimed(context));
-  const best = [...ready]
-    .sort((a, b) => a.cost - b.cost)
-    .map((path) => readySystem(path, done.panel, context));
-  const ownSystems = task.own ? ownSystem(task.own, done.panel, context) : [];
-  const systems = [
-    ...ownSystems,
-    ...best,
-    ...refused.map((path) => refusedSystem(path, done.panel, context)),
-  ];
+  const hours = { context, memo: newHours() };
+  const best = [...ready].sort((a, b) => a.cost - b.cost).map((path) => readySystem(path, done.panel, hours));
+  const ownSystems = task.own ? ownSystem(task.own, done.panel, hours) : [];
+  const systems = [...ownSystems, ...best, ...refused.map((path) => refusedSystem(path, done.panel, hours))];
   return {
     ...plan,
     inputs: { ...plan.inputs, ...keptShelf(task.sheets ?? [], sheetsOfActs(systems, task.done), context) },

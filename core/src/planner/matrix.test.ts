@@ -1,9 +1,10 @@
 import { FINDABLE_KINDS, isBody } from '../materials/layer-kinds.ts';
 import { isLaying } from '../operations/act.ts';
+import type { Context } from '../operations/context.ts';
 import { notUnder } from '../operations/issues.ts';
 import { topOf, zoneOf } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
-import { RULES, checkAct } from '../rules/check-act.ts';
+import { RULES } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
 import { impossibilitiesOf } from '../survey/contradictions.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
@@ -57,7 +58,7 @@ const covered = ({ act, before }: Performed): string[] =>
 const OTHERS_VOICES = new Set(['O0', 'op']);
 
 /** Rules that spoke under another id than their own. */
-const borrowed = ({ act, before }: Performed, context: Parameters<typeof checkAct>[2]): string[] =>
+const borrowed = ({ act, before }: Performed, context: Context): string[] =>
   RULES.filter(({ id, on }) => on.includes(act.op) && !OTHERS_VOICES.has(id)).flatMap((rule) =>
     act.zones.flatMap((id) =>
       rule

@@ -17,7 +17,7 @@ import { textureOf } from '../survey/zone-facts.ts';
 import { wantsMoreBuild } from '../rules/build.ts';
 import { unsoundFinish } from '../rules/finish.ts';
 import { grindOut, sandOut, strip } from '../rules/remedies.ts';
-import { meansOf } from './prepare.ts';
+import { meansOf } from '../operations/act.ts';
 import type { Reason } from '../wording/reason.ts';
 
 /**

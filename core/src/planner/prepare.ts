@@ -1,12 +1,12 @@
 import { isCoarser, type Grade } from '../materials/grades.ts';
 import {
   isCoat,
-  isLaying,
   isSanding,
   lastGrade,
   type Act,
   type CoatAct,
   type SandAct,
+  meansOf,
 } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { carryOut, type Outcome } from '../operations/perform.ts';
@@ -94,15 +94,6 @@ const isAskedAlike = (a: Act, b: Act): boolean =>
 /** All that tells acts apart in what they do; why they are done makes no difference to that. */
 const fullSignature = memoize((act: Act): string => `${act.op} ${act.zones.join()} ${meansOf(act)}`);
 
-/** With what an act is done; acts of one operation that are done alike say the same. */
-export const meansOf = (act: Act): string => {
-  if (isSanding(act)) return `${act.grades.join()} ${act.tool}`;
-  if (isCoat(act))
-    return `${act.sheetId} ${Object.values(act.coats).join()} ${act.isLightFirst} ${act.toneL}`;
-  if (isLaying(act)) return act.sheetId;
-  return act.op === 'cure' ? act.method : '';
-};
-
 function tried(act: Act, panel: PanelState, context: Context, memo: Memo): Tried {
   const known = memo.tried.get(panel) ?? new Map<string, Tried>();
   memo.tried.set(panel, known);
@@ -110,7 +101,7 @@ function tried(act: Act, panel: PanelState, context: Context, memo: Memo): Tried
   const before = known.get(name);
   if (before) return before;
   const made: Tried = {
-    verdicts: decideAct(act, panel, context, { ...memo, name }),
+    verdicts: decideAct(act, panel, context, memo),
     done: [],
   };
   known.set(name, made);
@@ -192,12 +183,15 @@ const endless = (act: Act, nSteps: number): Verdict => ({
 /** Remedies of the same kind are shared by their zones; the first in REMEDY_ORDER is taken up. */
 function nextRemedy(broken: readonly Verdict[], panel: PanelState): Act {
   const remedies = broken.map((verdict) => verdict.remedy!);
-  const first = remedies.reduce((best, remedy) =>
-    remedyRank(remedy, panel) < remedyRank(best, panel) ? remedy : best,
-  );
+  let [first] = remedies;
+  let least = remedyRank(first!, panel);
+  for (const remedy of remedies) {
+    const rank = remedyRank(remedy, panel);
+    if (rank < least) [first, least] = [remedy, rank];
+  }
   return share(
-    first,
-    remedies.filter((remedy) => remedy === first || isShareable(first, remedy, panel)),
+    first!,
+    remedies.filter((remedy) => remedy === first || isShareable(first!, remedy, panel)),
   );
 }
 
@@ -225,10 +219,11 @@ const sandsFaceAlike = (a: SandAct, b: SandAct, panel: PanelState): boolean =>
 
 /** One act in place of all of these, which are shareable with the first; their reasons are kept once each. */
 function share(first: Act, acts: readonly Act[]): Act {
+  if (acts.length === 1 && first.zones.length === 1) return first;
   const zones = [...new Set(acts.flatMap((act) => act.zones))].sort();
-  const why = acts
-    .flatMap((act) => act.why)
-    .filter((reason, i, every) => every.findIndex((other) => sameReason(other, reason)) === i);
+  const why: Reason[] = [];
+  for (const act of acts)
+    for (const reason of act.why) if (!why.some((other) => sameReason(other, reason))) why.push(reason);
   if (isSanding(first)) return { ...first, zones, why, grades: sharedGrades(first, acts) };
   if (!isCoat(first)) return { ...first, zones, why };
   const coats = Object.assign({}, ...acts.filter(isCoat).map((act) => act.coats)) as CoatAct['coats'];

@@ -21,7 +21,8 @@ export function replayDone(
   memo?: ReplayMemo,
 ): Replayed {
   const inItsAir = airBefore.length > 0 ? { ...context, airBefore } : context;
-  const replayed = replay(start, done, inItsAir, memo);
+  // What was said in one air is not remembered in another.
+  const replayed = replay(start, done, inItsAir, inItsAir === context ? memo : undefined);
   const isStarted = done.length > 0;
   return {
     ...replayed,

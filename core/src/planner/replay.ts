@@ -4,7 +4,7 @@ import type { Cost } from '../operations/operation.ts';
 import { carryOut } from '../operations/perform.ts';
 import { carryOutReally, type RealWork, type ReallyDone } from '../operations/real-work.ts';
 import type { PanelState } from '../operations/state.ts';
-import { decideAct } from '../rules/check-act.ts';
+import { decideAct, type SearchMemory } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
 import { actOf, type ActInput } from './act-input.ts';
 import { isSeen, withSeen, type Seen } from './happening.ts';
@@ -26,7 +26,10 @@ export type ReplayAct = ActInput &
   Partial<Pick<PlannedAct, 'why' | 'unmet'>> & { readonly real?: RealWork | undefined };
 
 /** Acts that were replayed before, by the state they were done in: systems that begin alike share their first steps. */
-export type ReplayMemo = Map<PanelState, Map<string, Performed>>;
+export interface ReplayMemo extends SearchMemory {
+  readonly steps: Map<PanelState, Map<string, Performed>>;
+}
+export const newReplayMemo = (): ReplayMemo => ({ steps: new Map(), cache: new Map(), endsAtRefusal: false });
 
 /** The panel as it stands when nobody has touched it for so long. */
 export const afterIdle = (panel: PanelState, idleMin: number): PanelState =>
@@ -60,7 +63,7 @@ class ReplayedStep implements Performed {
     readonly act: Act,
     { before, after, cost, latestMin }: ReallyDone,
     { idleMin, isSplit, unmet = [] }: ReplayAct,
-    private readonly context: Context,
+    private readonly asking: { readonly context: Context; readonly memory: SearchMemory },
   ) {
     this.before = before;
     this.after = after;
@@ -76,10 +79,11 @@ class ReplayedStep implements Performed {
 
   /** What the rules say of it as it began; where nobody knows when that was, only what holds at any time that it may have. */
   private judged(): readonly Verdict[] {
-    const { act, before, context, latestMin } = this;
-    const atFirst = decideAct(act, before, context);
+    const { act, before, latestMin } = this;
+    const { context, memory } = this.asking;
+    const atFirst = decideAct(act, before, context, memory);
     if (latestMin === undefined || latestMin <= before.clockMin) return atFirst;
-    const atLast = decideAct(act, { ...before, clockMin: latestMin }, context);
+    const atLast = decideAct(act, { ...before, clockMin: latestMin }, context, memory);
     return atFirst.flatMap((verdict) => {
       if (verdict.level !== 'must') return verdict;
       const same = atLast.find((other) => isSameVerdict(verdict, other));
@@ -88,11 +92,19 @@ class ReplayedStep implements Performed {
   }
 }
 
-function performedAgain(kept: ReplayAct, stood: PanelState, context: Context): Performed | string {
+function performedAgain(
+  kept: ReplayAct,
+  stood: PanelState,
+  context: Context,
+  memo: ReplayMemo,
+): Performed | string {
   const panel = afterIdle(stood, kept.idleMin ?? 0);
   const read = actOf(kept, context, panel);
   if (!read.ok) return read.message;
-  return new ReplayedStep(read.act, doneAs(read.act, panel, kept.real, context), kept, context);
+  return new ReplayedStep(read.act, doneAs(read.act, panel, kept.real, context), kept, {
+    context,
+    memory: memo,
+  });
 }
 
 /** The act, done again where nobody did it in this state before; what was really done is never the same twice. */
@@ -102,11 +114,11 @@ function performedOnce(
   context: Context,
   memo: ReplayMemo,
 ): Performed | string {
-  if (kept.real) return performedAgain(kept, panel, context);
-  const known = memo.get(panel) ?? new Map<string, Performed>();
-  memo.set(panel, known);
+  if (kept.real) return performedAgain(kept, panel, context, memo);
+  const known = memo.steps.get(panel) ?? new Map<string, Performed>();
+  memo.steps.set(panel, known);
   const name = JSON.stringify(kept);
-  const step = known.get(name) ?? performedAgain(kept, panel, context);
+  const step = known.get(name) ?? performedAgain(kept, panel, context, memo);
   if (typeof step !== 'string') known.set(name, step);
   return step;
 }
@@ -119,7 +131,7 @@ export function replay(
   start: PanelState,
   happened: readonly (ReplayAct | Seen)[],
   context: Context,
-  memo: ReplayMemo = new Map(),
+  memo: ReplayMemo = newReplayMemo(),
 ): Replayed {
   const steps: Performed[] = [];
   const nths: number[] = [];

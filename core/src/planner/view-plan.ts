@@ -16,7 +16,7 @@ import { missedCostMin } from './missed-cost.ts';
 import type { Notice, PanelPlan, Said, Step, System } from './plan.ts';
 import { poursOf, type Pour } from './pours.ts';
 import type { Performed } from './prepare.ts';
-import { replay, type ReplayMemo, type Replayed } from './replay.ts';
+import { newReplayMemo, replay, type Replayed } from './replay.ts';
 import { replayDone } from './replay-done.ts';
 import { totalsOf } from './score.ts';
 import { sprayTasksOf, type SprayTask } from './spray-tasks.ts';
@@ -90,6 +90,21 @@ function levelOf(panel: PanelState, context: Context): Pick<System, 'level'> {
   return { level: levels.reduce((a, b) => (b.ledgeUm / b.limitUm > a.ledgeUm / a.limitUm ? b : a)) };
 }
 
+/** An object with fields that are worked out once somebody looks: a plan has many systems, and one or two are shown. */
+const withLazy = <Known extends object, Lazy extends object>(
+  known: Known,
+  lazy: { readonly [Name in keyof Lazy]: () => Lazy[Name] },
+): Known & Lazy => {
+  for (const name of Object.keys(lazy) as (keyof Lazy & string)[]) {
+    let value: { readonly is: Lazy[typeof name] } | undefined;
+    Object.defineProperty(known, name, {
+      enumerable: true,
+      get: () => (value ??= { is: lazy[name]() }).is,
+    });
+  }
+  return known as Known & Lazy;
+};
+
 const uncapital = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 function viewSystem(
@@ -101,27 +116,45 @@ function viewSystem(
   const { id, acts, verdict } = stored;
   const choices = steps.filter((_, i) => acts[i]?.isChoice).map(({ act }) => act);
   const titled = (title: string): string => (id === OWN ? `Yours: ${uncapital(title)}` : title);
-  const shared = { id, remarks: remarksOf(steps), totals: roundedTotals(steps), steps: write(steps) };
+  const lazy = {
+    remarks: () => remarksOf(steps),
+    totals: () => roundedTotals(steps),
+    steps: () => write(steps),
+  };
   if (verdict.kind === 'ready')
-    return {
-      ...shared,
-      title: titled(titleOf(choices)),
-      verdict: 'ready',
-      refusedBy: [],
-      ...levelOf(panel, context),
-    };
+    return withLazy(
+      {
+        id,
+        title: titled(titleOf(choices)),
+        verdict: 'ready' as const,
+        refusedBy: [],
+        ...levelOf(panel, context),
+      },
+      lazy,
+    );
   const read = actOf(verdict.act, context, panel);
   if (!read.ok)
-    return { ...shared, title: id, verdict: 'refused', refusedBy: verdict.refusals.map(refusalOf) };
+    return withLazy(
+      { id, title: id, verdict: 'refused' as const, refusedBy: verdict.refusals.map(refusalOf) },
+      lazy,
+    );
   const refused = read.act;
   const sheetName = isLaying(refused) ? context.shelf.get(refused.sheetId)?.name : undefined;
-  return {
-    ...shared,
-    title: titled(refusedTitle(choices, refused, zoneOf(panel, verdict.refusals[0]!.zoneId))),
-    verdict: 'refused',
-    refusedBy: verdict.refusals.map(refusalOf),
-    refusedStep: { op: refused.op, ...placesOf(refused, panel), ...(sheetName ? { sheetName } : {}) },
+  const refusedStep = {
+    op: refused.op,
+    ...placesOf(refused, panel),
+    ...(sheetName ? { sheetName } : {}),
   };
+  return withLazy(
+    {
+      id,
+      title: titled(refusedTitle(choices, refused, zoneOf(panel, verdict.refusals[0]!.zoneId))),
+      verdict: 'refused' as const,
+      refusedBy: verdict.refusals.map(refusalOf),
+      refusedStep,
+    },
+    lazy,
+  );
 }
 
 const chosenSides = (schools: Schools): Record<string, string> =>
@@ -197,7 +230,7 @@ export function openPlan(stored: StoredPlan): OpenedPlan {
   const { inputs } = stored;
   const bench = benchOfTask(inputs);
   const { context, stopped } = bench;
-  const memo: ReplayMemo = new Map();
+  const memo = newReplayMemo();
   const start = surveyState(context.panel, context.shop.rules);
   const done = replayDone(start, inputs, context, memo);
   const write = stepWriter(context, done.steps);

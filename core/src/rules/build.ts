@@ -9,7 +9,7 @@ import {
   isCoat,
   isSanding,
   isStripping,
-  leadsToBase,
+  type CoatAct,
 } from '../operations/act.ts';
 import { coatFilmUm } from '../operations/coating.ts';
 import { ledgeLimit, mustStay, schoolIn, sheetIn, type Context } from '../operations/context.ts';
@@ -103,11 +103,10 @@ const B1 = b1.rule({
   on: [...LAST_OPS, 'hand-over'],
   asks: 'Coats follow the film budget, so that the panel can be blocked level.',
   reads: 'neighbour',
+  // What a rough coat comes on yet is not asked its level.
+  about: (zone, context) => takesCoats(zone) && !keepsGrain(zone, context) && !hasIssue(zone, 'rough-coat'),
   judge: (input) => {
-    const { act, zone, panel, context } = input;
-    if (!leadsToBase(act) || !takesCoats(zone) || keepsGrain(zone, context)) return NO_VERDICTS;
-    // A rough coat comes on it yet.
-    if (hasIssue(zone, 'rough-coat')) return NO_VERDICTS;
+    const { zone, panel, context } = input;
     const isRaw = isSandableBuild(zone) && zone.surface.scratch === null;
     // A flaw in what is not blocked any more is sanded out first (O0): what is level is seen then.
     if (hasIssue(zone, 'flaw') && !isRaw) return NO_VERDICTS;
@@ -160,16 +159,29 @@ function wetBuildUnder(zone: ZoneState, sheet: ProductSheet, clockMin: number): 
   return isWet && laid?.sheetId !== sheet.id && isThick(top.kind) && isThick(sheet.kind) ? top : null;
 }
 
+/** Film of a product on an area once an act has laid its coats, µm. */
+const filmAfterUm = (act: CoatAct, zone: ZoneState, sheet: ProductSheet): number =>
+  coatFilmUm(act, zone, sheet) + filmOnTopUm(zone, sheet.id);
+
+const isOverMaximum = (act: CoatAct, zone: ZoneState, context: Context): boolean => {
+  const sheet = sheetIn(context, act.sheetId);
+  return filmAfterUm(act, zone, sheet) > sheet.film.maxUm + 1e-9;
+};
+
 const B2 = b2.rule({
   on: OPS,
   asks: 'Each coat flashes before anything touches it, and the total stays inside the sheet’s maximum.',
   reads: 'panel',
+  concerns: ({ act, zone, context }) =>
+    isCoat(act)
+      ? zone.stack.some(({ laid }) => laid) || isOverMaximum(act, zone, context)
+      : topOf(zone).laid !== undefined && act.op !== 'flash' && act.op !== 'cure' && act.op !== 'mask',
   judge: (input) => {
     const { act, zone, panel, context } = input;
     if (isCoat(act)) {
       const sheet = sheetIn(context, act.sheetId);
-      const filmUm = coatFilmUm(act, zone, sheet) + filmOnTopUm(zone, sheet.id);
-      if (filmUm > sheet.film.maxUm + 1e-9)
+      const filmUm = filmAfterUm(act, zone, sheet);
+      if (isOverMaximum(act, zone, context))
         return b2.must(input, {
           code: 'B2.maximum',
           facts: { sheet: sheet.name, filmUm, maxUm: sheet.film.maxUm },
@@ -189,8 +201,7 @@ const B2 = b2.rule({
         );
     }
     const { laid } = topOf(zone);
-    const touches = act.op !== 'flash' && act.op !== 'cure' && act.op !== 'mask';
-    if (!laid || !touches) return NO_VERDICTS;
+    if (!laid) return NO_VERDICTS;
     const layer = labelOf(topOf(zone).kind);
     const isNext = isCoat(act) || act.op === 'hand-over';
     const atMin = isNext ? earliestIn(laid.recoat, panel.clockMin) : laid.flash.opensAtMin;
@@ -207,6 +218,7 @@ const B3 = b3.rule({
   on: [...SAND_OPS, 'guide-coat'],
   asks: 'No sanding before the sheet’s time and 90 % cure.',
   reads: 'panel',
+  about: (zone) => hasIssue(zone, 'soft') || (topOf(zone).laid?.cure ?? null) !== null,
   judge: (input) => {
     const { act, zone, panel } = input;
     if (!isSanding(act) && act.op !== 'guide-coat') return NO_VERDICTS;
@@ -251,12 +263,12 @@ const B5 = advice(
 const B1_SOUND = b1.rule({
   on: ['prime-build', 'prime-dtm'],
   asks: 'Build goes where something has to be levelled or filled, not over sound finish around it.',
+  about: (zone) => !zone.patch && zone.edge === 'sound' && isFoundFinish(zone) && !zone.isSoluble,
   judge: (input) => {
     const { zone, context } = input;
     const { wavesUm, peelUm, lowUm } = zone.surface;
     const isLevel = Math.max(wavesUm, peelUm, lowUm) <= ledgeLimit(context).value;
-    const isSound = !zone.patch && zone.edge === 'sound' && isFoundFinish(zone) && !zone.isSoluble && isLevel;
-    return isSound && topOf(zone).kind === 'old-finish' && schoolIn(context, 'build').side !== 'always'
+    return isLevel && topOf(zone).kind === 'old-finish' && schoolIn(context, 'build').side !== 'always'
       ? b1.should(input, { code: 'B1.sound', facts: {} })
       : NO_VERDICTS;
   },

@@ -1,8 +1,8 @@
 import { familyOf } from '../materials/layer-kinds.ts';
-import { OPS, type Act, type OpName } from '../operations/act.ts';
+import { OPS, meansOnArea, type Act, type OpName } from '../operations/act.ts';
 import { contextFor, type Context } from '../operations/context.ts';
 import { physicalReasons } from '../operations/perform.ts';
-import { soundNeighbour, zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
+import { soundNeighbour, zoneOf, type Matter, type PanelState } from '../operations/state.ts';
 import { LAST_SANDING_RULES } from './last-sanding.ts';
 import { BUILD_RULES } from './build.ts';
 import { CLEAN_RULES } from './cleanliness.ts';
@@ -13,7 +13,7 @@ import { METAL_RULES } from './metal.ts';
 import { OPEN_RULES } from './open-issues.ts';
 import { PLASTIC_RULES } from './plastic.ts';
 import { SEAL_RULES } from './seal.ts';
-import { NO_VERDICTS, isRefusal, type Rule, type RuleInput, type Verdict } from './rule.ts';
+import { isRefusal, type Rule, type RuleInput, type Verdict, type ZoneRuleInput } from './rule.ts';
 
 /** All rules in the order in which they are named to the user: the first broken rule is the first listed. */
 export const RULES: readonly Rule[] = [
@@ -42,85 +42,51 @@ const PHYSICAL: Rule = {
     })),
 };
 
-const rulesOn = (wanted: (rule: Rule) => boolean): ReadonlyMap<OpName, readonly Rule[]> =>
-  new Map(OPS.map((op) => [op, [...RULES, PHYSICAL].filter((rule) => rule.on.includes(op) && wanted(rule))]));
+const ALL: readonly Rule[] = [...RULES, PHYSICAL];
+/** A rule with its place in the list of all. */
+interface Placed {
+  readonly nth: number;
+  readonly rule: Rule;
+}
+const rulesOn = (wanted: (rule: Rule) => boolean): ReadonlyMap<OpName, readonly Placed[]> => {
+  const placed = ALL.map((rule, nth) => ({ nth, rule })).filter(({ rule }) => wanted(rule));
+  return new Map(OPS.map((op) => [op, placed.filter(({ rule }) => rule.on.includes(op))]));
+};
 const ADVICE = rulesOn(({ isAdvice }) => isAdvice === true);
 const DECIDING = rulesOn(({ isAdvice }) => !isAdvice);
 
-const inputsOf = (act: Act, panel: PanelState, context: Context): RuleInput[] =>
-  act.zones.map((id) => {
-    const zone = zoneOf(panel, id);
-    return { act, zone, panel, context: contextFor(zone, context) };
-  });
+/** A rule that may have a word on an area, and what it said where that still holds. */
+interface Speaker extends Placed {
+  said?: readonly Verdict[];
+  /** Matter of the sound neighbour beside which it was said. */
+  beside?: Matter | null;
+}
 
-/** What each rule of an operation said, at the rule's place in the list. */
-type VerdictsByRule = (readonly Verdict[] | undefined)[];
+/** The rules that concern an area before an act, first to last; one that will not speak of it any more is dropped. */
+type Hearing = Speaker[];
 
-/** What was said about a zone for itself, and beside the sound neighbour that it last had. */
-interface CachedVerdicts {
-  readonly alone: VerdictsByRule;
-  beside: { readonly neighbour: ZoneState | null; readonly said: VerdictsByRule };
+/** What is known of the matter of an area: which rules speak of it at all, by their place, and each hearing by its act. */
+interface KnownMatter {
+  readonly isAbout: (boolean | undefined)[];
+  readonly hearings: Map<string, Hearing>;
+}
+
+const speaksOf = ({ only, about }: Rule, { zone, context }: ZoneRuleInput): boolean =>
+  (!only || only === familyOf(zone.stack[0]!.kind)) && (!about || about(zone, context));
+
+function hearingOf(rules: readonly Placed[], input: ZoneRuleInput, isAbout: KnownMatter['isAbout']): Hearing {
+  const speakers: Speaker[] = [];
+  for (const { nth, rule } of rules)
+    if ((isAbout[nth] ??= speaksOf(rule, input)) && (!rule.concerns || rule.concerns(input)))
+      speakers.push({ nth, rule });
+  return speakers;
 }
 
 /**
- * What rules said before that read no more than the zone and its sound neighbour, by zone and act: where neither
- * changed since they are not asked again. One for a whole search, whose context does not change.
+ * Whom rules concern, and what they said of the matter of an area, by that and by how the act is done there. One for a
+ * whole search, whose context does not change.
  */
-export type VerdictCache = Map<ZoneState, Map<string, CachedVerdicts>>;
-
-/** @param name tells the act apart in all that it does */
-function cachedFor(
-  hearings: VerdictCache,
-  zone: ZoneState,
-  name: string,
-  neighbour: ZoneState | null,
-): CachedVerdicts {
-  const ofZone = hearings.get(zone) ?? new Map<string, CachedVerdicts>();
-  hearings.set(zone, ofZone);
-  const known = ofZone.get(name) ?? { alone: [], beside: { neighbour, said: [] } };
-  if (known.beside.neighbour !== neighbour) known.beside = { neighbour, said: [] };
-  ofZone.set(name, known);
-  return known;
-}
-
-const listFor = (rule: Rule, evaluate: CachedVerdicts | undefined): VerdictsByRule | undefined => {
-  if (rule.reads === 'panel') return undefined;
-  return rule.reads === 'neighbour' ? evaluate?.beside.said : evaluate?.alone;
-};
-
-interface Evaluation {
-  readonly inputs: readonly RuleInput[];
-  /** What each input's zone heard before, where that is kept. */
-  readonly before?: readonly CachedVerdicts[] | undefined;
-  /** The rule that refuses the act outright ends it. */
-  readonly endsAtRefusal?: boolean;
-}
-
-const none = (): readonly Verdict[] => NO_VERDICTS;
-
-/** Asks each rule about each zone that it speaks of, rule by rule. */
-function heard(rules: readonly Rule[], { inputs, before, endsAtRefusal }: Evaluation): Verdict[] {
-  const verdicts: Verdict[] = [];
-  const saidOf =
-    ({ zone }: RuleInput) =>
-    () =>
-      verdicts.filter(({ zoneId }) => zoneId === zone.zone.id);
-  const families = inputs.map(({ zone }) => familyOf(zone.stack[0]!.kind));
-  for (let nth = 0; nth < rules.length; nth++) {
-    const rule = rules[nth]!;
-    const nBefore = verdicts.length;
-    for (let i = 0; i < inputs.length; i++) {
-      if (rule.only && rule.only !== families[i]) continue;
-      const list = listFor(rule, before?.[i]);
-      const now = list
-        ? (list[nth] ??= rule.judge(inputs[i]!, none))
-        : rule.judge(inputs[i]!, saidOf(inputs[i]!));
-      if (now.length > 0) verdicts.push(...now);
-    }
-    if (endsAtRefusal && verdicts.length > nBefore && verdicts.slice(nBefore).some(isRefusal)) break;
-  }
-  return verdicts;
-}
+export type VerdictCache = Map<Matter, KnownMatter>;
 
 /** What a search keeps from one question to the next. */
 export interface SearchMemory {
@@ -129,29 +95,91 @@ export interface SearchMemory {
   readonly endsAtRefusal: boolean;
 }
 
+/** An act in a state of the panel. */
+type Question = Omit<RuleInput, 'zone'>;
+
+/** An area before an act, as rules are asked about it. */
+interface Asked {
+  readonly input: RuleInput;
+  readonly hearing: Hearing;
+}
+
+function hearingIn({ cache }: SearchMemory, rules: readonly Placed[], input: RuleInput): Hearing {
+  const { act, zone } = input;
+  let known = cache.get(zone.matter);
+  if (!known) cache.set(zone.matter, (known = { isAbout: [], hearings: new Map() }));
+  const name = meansOnArea(act, zone.zone.id);
+  let hearing = known.hearings.get(name);
+  if (!hearing) known.hearings.set(name, (hearing = hearingOf(rules, input, known.isAbout)));
+  return hearing;
+}
+
+function askedOf(
+  rules: readonly Placed[],
+  { act, panel, context }: Question,
+  memory?: SearchMemory,
+): Asked[] {
+  return act.zones.map((id) => {
+    const zone = zoneOf(panel, id);
+    const input = { act, zone, panel, context: contextFor(zone, context) };
+    return { input, hearing: memory ? hearingIn(memory, rules, input) : hearingOf(rules, input, []) };
+  });
+}
+
+/** What a rule says of an area now; of what it said before, as much as it cannot say otherwise. */
+function saidOf(speaker: Speaker, input: RuleInput, verdicts: readonly Verdict[]): readonly Verdict[] {
+  const { rule } = speaker;
+  if (rule.reads === 'panel')
+    return rule.judge(input, () => verdicts.filter(({ zoneId }) => zoneId === input.zone.zone.id));
+  if (rule.reads !== 'neighbour') return (speaker.said ??= rule.judge(input));
+  const beside = soundNeighbour(input.zone, input.panel)?.matter ?? null;
+  if (speaker.said && speaker.beside === beside) return speaker.said;
+  speaker.beside = beside;
+  return (speaker.said = rule.judge(input));
+}
+
+const isSilentForGood = ({ rule, said }: Speaker): boolean =>
+  said?.length === 0 && rule.reads !== 'neighbour';
+
+/** Asks each rule about each area that it concerns, rule by rule. */
+function heard(all: readonly Asked[], endsAtRefusal: boolean): Verdict[] {
+  const verdicts: Verdict[] = [];
+  const next = all.map(() => 0);
+  for (;;) {
+    let nth = Infinity;
+    for (let i = 0; i < all.length; i++) {
+      const speaker = all[i]!.hearing[next[i]!];
+      if (speaker && speaker.nth < nth) nth = speaker.nth;
+    }
+    if (nth === Infinity) return verdicts;
+    let isRefused = false;
+    for (let i = 0; i < all.length; i++) {
+      const { input, hearing } = all[i]!;
+      const speaker = hearing[next[i]!];
+      if (speaker?.nth !== nth) continue;
+      const said = saidOf(speaker, input, verdicts);
+      if (isSilentForGood(speaker)) hearing.splice(next[i]!, 1);
+      else next[i]!++;
+      for (const verdict of said) {
+        verdicts.push(verdict);
+        isRefused ||= isRefusal(verdict);
+      }
+    }
+    if (isRefused && endsAtRefusal) return verdicts;
+  }
+}
+
 /**
  * Every verdict that decides about an act in this state: the trade's rules first, then what is physically wrong with
  * it. Empty when nobody has anything to say. O(rules of the operation x zones of the act).
- * @param memory what was heard before in this search, and the act's name in it
+ * @param memory what was heard before in this search
  */
-export function decideAct(
-  act: Act,
-  panel: PanelState,
-  context: Context,
-  memory?: SearchMemory & { readonly name: string },
-): Verdict[] {
-  const inputs = inputsOf(act, panel, context);
-  const rules = DECIDING.get(act.op)!;
-  if (!memory) return heard(rules, { inputs });
-  const before = inputs.map(({ zone }) =>
-    cachedFor(memory.cache, zone, memory.name, soundNeighbour(zone, panel)),
-  );
-  return heard(rules, { inputs, before, endsAtRefusal: memory.endsAtRefusal });
-}
+export const decideAct = (act: Act, panel: PanelState, context: Context, memory?: SearchMemory): Verdict[] =>
+  heard(askedOf(DECIDING.get(act.op)!, { act, panel, context }, memory), memory?.endsAtRefusal ?? false);
 
 /** How an act is done right: notes of the rules that only advise. */
 export const adviceOn = (act: Act, panel: PanelState, context: Context): Verdict[] =>
-  heard(ADVICE.get(act.op)!, { inputs: inputsOf(act, panel, context) });
+  heard(askedOf(ADVICE.get(act.op)!, { act, panel, context }), false);
 
 /** All that is said of an act in this state, advice included. */
 export const checkAct = (act: Act, panel: PanelState, context: Context): Verdict[] => [

@@ -16,12 +16,10 @@ const GP1 = gp1.rule({
   on: [...SAND_OPS, ...LAYING_OPS],
   asks: 'Release wax is washed and degreased off before sanding.',
   reads: 'panel',
+  about: (zone) => hasIssue(zone, 'wax'),
   judge: (input) => {
     const { zone, panel, context } = input;
-    const isMoulded = familyOf(zone.stack[0]!.kind) === 'composite';
-    return isMoulded && hasIssue(zone, 'wax')
-      ? gp1.must(input, { code: 'GP1.wax', facts: {} }, wipe(zone, panel, context))
-      : NO_VERDICTS;
+    return gp1.must(input, { code: 'GP1.wax', facts: {} }, wipe(zone, panel, context));
   },
 });
 
@@ -58,10 +56,8 @@ const GP3 = gp3.rule({
   only: 'composite',
   on: [...LAYING_OPS, 'guide-coat', 'hand-over'],
   asks: 'Pinholes are looked for again after the first primer coat.',
-  judge: (input) =>
-    hasIssue(input.zone, 'look')
-      ? gp3.must(input, { code: 'GP3.look', facts: {} }, lookAgain(input.zone))
-      : NO_VERDICTS,
+  about: (zone) => hasIssue(zone, 'look'),
+  judge: (input) => gp3.must(input, { code: 'GP3.look', facts: {} }, lookAgain(input.zone)),
 });
 
 const gp4 = verdictsFor('GP4');

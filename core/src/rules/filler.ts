@@ -82,11 +82,12 @@ const f2 = verdictsFor('F2');
 const F2 = f2.rule({
   on: ['fill', 'inspect', ...COAT_OPS],
   asks: 'Filler never over etch, one-pack primer or a finish; its edge ends on metal or epoxy.',
+  about: (zone) => hasIssue(zone, 'bad-ground') || isFoundFinish(zone),
   judge: (input) => {
     const { act, zone, context } = input;
     if (hasIssue(zone, 'bad-ground'))
       return f2.must(input, { code: 'F2.found', facts: {} }, grindOut([zone]));
-    if (act.op !== 'fill' || !isFoundFinish(zone)) return NO_VERDICTS;
+    if (act.op !== 'fill') return NO_VERDICTS;
     const { kind } = topOf(zone);
     if (kind in sheetIn(context, act.sheetId).over) return NO_VERDICTS;
     return f2.must(input, { code: 'F2.over', facts: { layer: labelOf(kind) } }, strip([zone], context));
@@ -180,9 +181,10 @@ function fillerFinish(context: Context): FillerFinish {
 const F6 = f6.rule({
   on: COAT_OPS,
   asks: 'The last filler grit must not sink back; never P80 under primer.',
+  about: isOpenBody,
   judge: (input) => {
     const { act, zone, context } = input;
-    if (!isCoat(act) || !isBody(topOf(zone).kind) || topOf(zone).kind === 'seam') return NO_VERDICTS;
+    if (!isCoat(act)) return NO_VERDICTS;
     const { grade: target, source, ...sink } = fillerFinish(context);
     const grade = zone.surface.scratch?.grade;
     if (grade && !isCoarser(grade, target)) return NO_VERDICTS;
@@ -202,9 +204,9 @@ const FILLER_FIRST = f6.rule({
   on: COAT_OPS,
   asks: 'Filler dust is over before fresh primer stands beside it.',
   reads: 'panel',
+  concerns: ({ act, zone }) => act.op !== 'promote' && zone.zone.id === act.zones[0],
   judge: (input) => {
-    const { act, zone, panel, context } = input;
-    if (!isCoat(act) || act.op === 'promote' || zone.zone.id !== act.zones[0]) return NO_VERDICTS;
+    const { act, panel, context } = input;
     const open = byId(panel).filter((other) => isOpenBody(other) && !act.zones.includes(other.zone.id));
     return open.flatMap((other) => {
       const { grade } = fillerFinish(contextFor(other, context));
@@ -229,20 +231,27 @@ const sealedAgain = (input: ZoneRuleInput): readonly Verdict[] => {
     : leftOpen(input);
 };
 
-const F7 = f7.rule({
-  on: [...COAT_OPS, 'glaze', 'hand-over'],
-  asks: 'Pinholes are opened, blown out, glazed and levelled before primer.',
+const F7_THICK = f7.rule({
+  on: ['glaze'],
+  asks: 'Glaze closes pinholes: it is laid no thicker than the shop allows.',
   judge: (input) => {
     const { act, zone, context } = input;
-    if (act.op === 'glaze') {
-      const glazeUm = bodyFilmUm(zone, act, context) * liftsOf(zone, act, context);
-      const most = ruleIn(context, 'glazeMaxUm');
-      return glazeUm <= most.value
-        ? NO_VERDICTS
-        : f7.must(input, { code: 'F7.thick', facts: { glazeUm, maxUm: most.value }, source: most.source });
-    }
+    if (act.op !== 'glaze') return NO_VERDICTS;
+    const glazeUm = bodyFilmUm(zone, act, context) * liftsOf(zone, act, context);
+    const most = ruleIn(context, 'glazeMaxUm');
+    if (glazeUm <= most.value) return NO_VERDICTS;
+    return f7.must(input, { code: 'F7.thick', facts: { glazeUm, maxUm: most.value }, source: most.source });
+  },
+});
+
+const F7 = f7.rule({
+  on: [...COAT_OPS, 'hand-over'],
+  asks: 'Pinholes are opened, blown out, glazed and levelled before primer.',
+  about: ({ surface }) => surface.hasPinholes,
+  judge: (input) => {
+    const { act, zone, context } = input;
     const { kind: topKind } = topOf(zone);
-    if (!zone.surface.hasPinholes || isMetal(topKind) || act.op === 'promote') return NO_VERDICTS;
+    if (isMetal(topKind) || act.op === 'promote') return NO_VERDICTS;
     // Glaze holds on primed plastic, not on raw: primer first.
     if (isRawPlastic(topKind) || topKind === 'promoter')
       return leadsToBase(act) ? leftOpen(input) : NO_VERDICTS;
@@ -259,4 +268,4 @@ const F7 = f7.rule({
   },
 });
 
-export const FILLER_RULES: readonly Rule[] = [F1, F2, F3, F4, F5, F6, FILLER_FIRST, F7];
+export const FILLER_RULES: readonly Rule[] = [F1, F2, F3, F4, F5, F6, FILLER_FIRST, F7_THICK, F7];

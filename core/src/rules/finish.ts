@@ -1,6 +1,6 @@
 import { hasIssue } from '../operations/issues.ts';
 import { labelOf } from '../materials/layer-kinds.ts';
-import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying } from '../operations/act.ts';
+import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat } from '../operations/act.ts';
 import { sagOf } from '../operations/coating.ts';
 import { ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import {
@@ -17,7 +17,7 @@ import {
 import { topKindOf } from '../survey/zone-facts.ts';
 import { spotFacts, spotProblem } from './bare-spots.ts';
 import { abrade, feather, rub, strip, wipe } from './remedies.ts';
-import { NO_VERDICTS, verdictsFor, type Rule, type Wording, type ZoneRuleInput } from './rule.ts';
+import { NO_VERDICTS, verdictsFor, type Rule, type Wording } from './rule.ts';
 
 /** Rules of old finish and of new parts. */
 
@@ -45,9 +45,11 @@ const O1 = o1.rule({
   on: [...LAYING_OPS, 'hand-over'],
   asks: 'Unsound finish comes off: locally to a sound edge, or from the whole panel.',
   reads: 'panel',
+  about: (zone, context) =>
+    isFoundFinish(zone) &&
+    (hasIssue(zone, 'unsound') || foundFilmUm(zone) > ruleIn(context, 'stripFilmUm').value),
   judge: (input) => {
-    const { act, zone, panel, context } = input;
-    if ((!isLaying(act) && act.op !== 'hand-over') || !isFoundFinish(zone)) return NO_VERDICTS;
+    const { zone, panel, context } = input;
     const filmLimit = ruleIn(context, 'stripFilmUm');
     const filmUm = foundFilmUm(zone);
     if (filmUm > filmLimit.value)
@@ -56,7 +58,6 @@ const O1 = o1.rule({
         { code: 'O1.thick', facts: { filmUm, limitUm: filmLimit.value }, source: filmLimit.source },
         strip([zone], context),
       );
-    if (!hasIssue(zone, 'unsound')) return NO_VERDICTS;
     const { zones, said } = unsoundFinish(panel, context);
     return o1.must(input, said, strip(said.code === 'O1.panel' ? zones : [zone], context));
   },
@@ -68,9 +69,9 @@ const ISOLATING_COATS = 2;
 const O2 = o2.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'Thinner-soft paint is stripped, or isolated with two coats of unreduced epoxy and no heavy wet coat over it.',
+  about: ({ isSoluble }) => isSoluble,
   judge: (input) => {
     const { act, zone, context } = input;
-    if (!zone.isSoluble) return NO_VERDICTS;
     if (isFoundFinish(zone)) {
       const isolates =
         isCoat(act) && act.op === 'prime-epoxy' && (act.coats[zone.zone.id] ?? 1) >= ISOLATING_COATS;
@@ -92,9 +93,9 @@ const n2 = verdictsFor('N2');
 const N2 = n2.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'A maker’s primer of unknown kind gets the solvent rub; what softens is stripped or isolated.',
+  about: (zone) => hasIssue(zone, 'rub'),
   judge: (input) => {
-    const { act, zone } = input;
-    if ((!isCoat(act) && act.op !== 'hand-over') || !hasIssue(zone, 'rub')) return NO_VERDICTS;
+    const { zone } = input;
     return n2.must(input, { code: 'N2.rub', facts: {} }, rub(zone));
   },
 });
@@ -125,9 +126,10 @@ const O4 = o4.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'Edges of old finish are feathered, and primer reaches past the feather.',
   reads: 'panel',
+  about: ({ edge }) => edge === 'raw',
+  concerns: ({ act }) => act.op !== 'promote',
   judge: (input) => {
-    const { act, zone, panel, context } = input;
-    if (zone.edge !== 'raw' || act.op === 'promote') return NO_VERDICTS;
+    const { zone, panel, context } = input;
     // An edge within one zone, found as such, has its finish on both sides.
     if (!hasFinishBeside(zone, panel) && !isFoundFinish(zone)) return NO_VERDICTS;
     const width = ruleIn(context, 'featherMmPerLayer');
@@ -141,9 +143,9 @@ const O4_TOGETHER = o4.rule({
   on: COAT_OPS,
   asks: 'All raw edges of the panel are feathered before the first primer.',
   reads: 'panel',
+  concerns: ({ act, zone }) => act.op !== 'promote' && zone.zone.id === act.zones[0],
   judge: (input) => {
-    const { act, zone, panel, context } = input;
-    if (zone.zone.id !== act.zones[0] || act.op === 'promote') return NO_VERDICTS;
+    const { act, panel, context } = input;
     const isRaw = (state: ZoneState): boolean =>
       state.edge === 'raw' &&
       takesCoats(state) &&
@@ -160,10 +162,10 @@ const o5 = verdictsFor('O5');
 const O5 = o5.rule({
   on: COAT_OPS,
   asks: 'The first coat over feathered edges is light: they lift first.',
+  about: ({ edge }) => edge === 'feathered',
   judge: (input) => {
     const { act, zone } = input;
-    if (!isCoat(act) || act.op === 'promote' || zone.edge !== 'feathered' || act.isLightFirst)
-      return NO_VERDICTS;
+    if (!isCoat(act) || act.op === 'promote' || act.isLightFirst) return NO_VERDICTS;
     const isFirst = !zone.stack.some(
       (layer) => layer.laid && layer.kind !== 'filler' && layer.kind !== 'glaze',
     );
@@ -174,7 +176,7 @@ const O5 = o5.rule({
 const n1 = verdictsFor('N1');
 const SCUFF = 'P400';
 
-const isUnsandedEcoat = ({ zone }: ZoneRuleInput): boolean => {
+const isUnsandedEcoat = (zone: ZoneState): boolean => {
   const top = topOf(zone);
   return top.kind === 'ecoat' && !top.laid && zone.surface.scratch === null;
 };
@@ -182,9 +184,10 @@ const isUnsandedEcoat = ({ zone }: ZoneRuleInput): boolean => {
 const N1 = n1.rule({
   on: COAT_OPS,
   asks: 'Sound e-coat is left unsanded where the sheet allows it, or scuffed all over: the shop chooses.',
+  about: isUnsandedEcoat,
   judge: (input) => {
     const { act, zone, context } = input;
-    if (!isCoat(act) || !isUnsandedEcoat(input)) return NO_VERDICTS;
+    if (!isCoat(act)) return NO_VERDICTS;
     const { side, source } = schoolIn(context, 'ecoat');
     const sheet = sheetIn(context, act.sheetId);
     const mayLie = sheet.overUnsanded.includes('ecoat');
@@ -202,10 +205,11 @@ const n3 = verdictsFor('N3');
 const N3 = n3.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'Cut-throughs in e-coat get the treatment of bare metal.',
+  about: (zone) => isBare(zone) && topKindOf(zone.zone) === 'ecoat',
   judge: (input) => {
     const { act, zone } = input;
     const spots = zone.patch?.spots;
-    if (!spots || !isBare(zone) || topKindOf(zone.zone) !== 'ecoat') return NO_VERDICTS;
+    if (!spots) return NO_VERDICTS;
     if (act.op === 'hand-over')
       return n3.must(input, { code: 'N3.uncovered', facts: { count: spots.count } });
     if (!spotProblem(input)) return NO_VERDICTS;

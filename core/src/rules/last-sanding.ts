@@ -46,10 +46,13 @@ const k1 = verdictsFor('K1');
 const K1 = k1.rule({
   on: ['block', 'abrade'],
   asks: 'Guide coat before the first block and again before each finer grit.',
+  reads: 'panel',
+  concerns: ({ act, zone }) =>
+    act.op === 'block' || (isSandableBuild(zone) && zone.surface.scratch?.tool === 'block'),
   judge: (input) => {
     const { act, zone, context } = input;
-    const isFiner = act.op === 'abrade' && isSandableBuild(zone) && zone.surface.scratch?.tool === 'block';
-    if ((act.op !== 'block' && !isFiner) || zone.surface.hasGuideCoat) return NO_VERDICTS;
+    if (zone.surface.hasGuideCoat) return NO_VERDICTS;
+    const isFiner = act.op === 'abrade';
     // An experienced eye does without it between grades; before the first block nobody does.
     if (isFiner && schoolIn(context, 'guideCoat').side === 'eye') return NO_VERDICTS;
     return k1.must(input, { code: isFiner ? 'K1.finer' : 'K1.first', facts: {} }, guideCoat(zone));
@@ -62,6 +65,7 @@ const zonesCrossed = memoize(zonesOnLines);
 const K2 = k2.rule({
   on: ['block'],
   asks: 'A flat block in an X pattern, no fingertips, never across a body line.',
+  reads: 'panel',
   judge: (input) => {
     const { act, zone, context } = input;
     if (act.op !== 'block') return NO_VERDICTS;
@@ -82,6 +86,7 @@ const k3 = verdictsFor('K3');
 const K3_HOLLOW = k3.rule({
   on: ['prime-build', 'prime-dtm'],
   asks: 'A hollow deeper than the build can level is filled first.',
+  about: ({ surface }) => surface.lowUm > 0,
   judge: (input) => {
     const { act, zone, context } = input;
     const lays = act.op === 'prime-build' || act.op === 'prime-dtm';
@@ -101,9 +106,9 @@ const K3 = k3.rule({
   on: ['block'],
   asks: 'Stop at the film that must stay; a deeper low gets glaze and another build.',
   reads: 'neighbour',
+  about: isSandableBuild,
   judge: (input) => {
-    const { act, zone, panel, context } = input;
-    if (act.op !== 'block' || !isSandableBuild(zone)) return NO_VERDICTS;
+    const { zone, panel, context } = input;
     const stays = mustStay(context, topOf(zone).laid!.sheetId);
     const leftUm = keptUm(zone, panel, context);
     if (leftUm >= stays.value) return NO_VERDICTS;
@@ -169,10 +174,13 @@ const keyUnderPrimer = (input: ZoneRuleInput): readonly Verdict[] => {
 const K4 = k4.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'The last grit is fine enough for the next coat, and no shine is left anywhere.',
+  about: (zone) => {
+    const { kind } = topOf(zone);
+    return !isMetal(kind) && !isBody(kind) && !isRawPlastic(kind);
+  },
   judge: (input) => {
     const { act, zone, context } = input;
     const top = topOf(zone);
-    if (isMetal(top.kind) || isBody(top.kind) || isRawPlastic(top.kind)) return NO_VERDICTS;
     if (keepsGrain(zone, context) && !top.laid)
       return hasIssue(zone, 'shiny-grain')
         ? k4.must(input, { code: 'K4.grain', facts: {} }, scuff(zone))
@@ -218,9 +226,10 @@ const K5 = k5.rule({
   on: ['guide-coat', 'block'],
   asks: 'Sound areas are sanded, wiped and covered first, primed areas last.',
   reads: 'panel',
+  about: (zone) => isSandableBuild(zone) && zone.surface.scratch === null,
+  concerns: ({ act, zone }) => zone.zone.id === act.zones[0],
   judge: (input) => {
-    const { act, zone, panel } = input;
-    if (zone.zone.id !== act.zones[0] || !isSandableBuild(zone) || zone.surface.scratch) return NO_VERDICTS;
+    const { panel } = input;
     return byId(panel)
       .filter(isSoundGround)
       .flatMap((sound) => {
@@ -255,6 +264,7 @@ const k6 = verdictsFor('K6');
 const K6 = k6.rule({
   on: [...LAST_OPS, 'hand-over'],
   asks: 'A sand-through to filler or plastic is primed again before sealer or base.',
+  about: ({ patch }) => Boolean(patch?.spots),
   judge: (input) => {
     const { zone } = input;
     const { kind, laid } = topOf(zone);
@@ -275,9 +285,9 @@ const blendGrade = ({ target }: Context): Grade =>
 const K7 = k7.rule({
   on: ['hand-over'],
   asks: 'A blend panel is sanded P800-P1000 all over, its edges by ultra-fine pad; no promoter and no wet bed replaces it.',
+  about: ({ role, patch }) => role !== 'refinish' && role !== 'keep' && patch === null,
   judge: (input) => {
     const { zone, context } = input;
-    if (zone.role === 'refinish' || zone.role === 'keep' || zone.patch) return NO_VERDICTS;
     const grade = zone.surface.scratch?.grade;
     if (!grade || isCoarser(grade, blendGrade(context)))
       return k7.must(
@@ -295,10 +305,9 @@ const K7 = k7.rule({
 const K7_COATS = k7.rule({
   on: COAT_OPS,
   asks: 'A blend or clear-only area gets no undercoat but on its spots; a kept area gets none at all.',
+  about: (zone) => !takesCoats(zone),
   judge: (input) =>
-    takesCoats(input.zone)
-      ? NO_VERDICTS
-      : k7.must(input, { code: input.zone.role === 'keep' ? 'K7.kept' : 'K7.no-coat', facts: {} }),
+    k7.must(input, { code: input.zone.role === 'keep' ? 'K7.kept' : 'K7.no-coat', facts: {} }),
 });
 
 const K7_INTO = advice(

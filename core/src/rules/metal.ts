@@ -84,6 +84,7 @@ const overSpots = (input: ZoneRuleInput): readonly Verdict[] => {
 const M1 = m1.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'Bare metal gets a corrosion-resisting first coat.',
+  about: (zone) => isBare(zone) || hasIssue(zone, 'joint'),
   judge: (input) => {
     const { act, zone, context } = input;
     if (act.op === 'hand-over' && isBare(zone))
@@ -113,10 +114,11 @@ const M2 = m2.rule({
   only: 'metal',
   on: LAYING_OPS,
   asks: 'Bare metal is coated inside the exposure limit, else abraded again.',
+  about: isBare,
   reads: 'panel',
   judge: (input) => {
     const { act, zone, panel, context } = input;
-    if (!isLaying(act) || !isBare(zone)) return NO_VERDICTS;
+    if (!isLaying(act)) return NO_VERDICTS;
     const { value: limitMin, source } = exposureLimit(context, zone.bareSinceMin ?? panel.clockMin);
     const remedy = abrade(zone, gradeUnder(act, topOf(zone).kind), 'machine', context);
     if (zone.bareSinceMin === null)
@@ -148,13 +150,15 @@ const M3 = m3.rule({
   on: [...LAYING_OPS, 'cure'],
   asks: 'Nothing is sprayed, or left to cure, near the dew point or outside the sheet’s climate.',
   reads: 'panel',
+  // A search does not know the hour yet: any of the day's will do.
+  concerns: ({ act, zone, context }) =>
+    isLaying(act)
+      ? !(context.isUntimed && willAirDo(sheetIn(context, act.sheetId), [zone], context))
+      : act.op === 'cure' && act.method === 'air',
   judge: (input) => {
     const { act, zone, panel, context } = input;
-    if (act.op === 'cure') return act.method === 'air' ? throughTheNight(input) : NO_VERDICTS;
-    if (!isLaying(act)) return NO_VERDICTS;
+    if (!isLaying(act)) return throughTheNight(input);
     const sheet = sheetIn(context, act.sheetId);
-    // A search does not know the hour yet: any of the day's will do.
-    if (context.isUntimed && willAirDo(sheet, [zone], context)) return NO_VERDICTS;
     const problem = airProblem(sheet, zone, workAirAt(panel.clockMin, context), context);
     return problem ? [{ level: 'must', zoneId: zone.zone.id, reason: problem }] : NO_VERDICTS;
   },
@@ -166,9 +170,10 @@ const M4 = m4.rule({
   only: 'metal',
   on: COAT_OPS,
   asks: 'Metal is abraded to the grade that its first coat wants.',
+  about: isBare,
   judge: (input) => {
     const { act, zone, context } = input;
-    if (!isCoat(act) || !isBare(zone)) return NO_VERDICTS;
+    if (!isCoat(act)) return NO_VERDICTS;
     const kind = topOf(zone).kind;
     const range = sheetIn(context, act.sheetId).over[kind] ?? (zone.patch?.spots ? SPOT_RANGE : undefined);
     if (!range) return NO_VERDICTS;
@@ -211,10 +216,10 @@ const M6 = m6.rule({
   on: ['prime-etch', 'prime-epoxy', 'fill', 'glaze', 'hand-over'],
   asks: 'Acid etch only on spots, never with filler or under epoxy, always covered.',
   reads: 'panel',
+  concerns: ({ act, zone }) => act.op === 'prime-etch' || topOf(zone).kind === 'etch',
   judge: (input) => {
-    const { act, zone } = input;
+    const { act } = input;
     if (act.op === 'prime-etch') return etchVerdicts(input);
-    if (topOf(zone).kind !== 'etch') return NO_VERDICTS;
     if (act.op === 'prime-epoxy')
       return m6.must(input, { code: 'M6.under-epoxy', facts: {}, source: 'sheet' });
     if (act.op === 'fill' || act.op === 'glaze') return m6.must(input, { code: 'M6.filler', facts: {} });

@@ -152,11 +152,11 @@ const O0 = o0.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'Nothing found is forgotten: every finding and test outcome is settled before it is covered or handed over.',
   reads: 'panel',
+  concerns: ({ act, zone }) => zone.openIssues.length > 0 || act.op === 'hand-over',
   judge: (input) => {
     const { act, zone } = input;
     if (act.op === 'hand-over' && zone.surface.lowUm > ledgeLimit(input.context).value)
       return o0.must(input, { code: 'O0.hollow', facts: { lowMm: zone.surface.lowUm / 1000 } });
-    if (zone.openIssues.length === 0) return NO_VERDICTS;
     const [first] = isCoat(act)
       ? notUnder(act.op, zone).filter((issue) => OPEN[issue].isAskedByO0)
       : zone.openIssues;
@@ -175,13 +175,13 @@ const O0_LEFT = o0.rule({
   on: LAYING_OPS,
   asks: 'What no other rule asks for is settled before anything covers it, too.',
   reads: 'panel',
+  about: ({ openIssues }) => openIssues.length > 0,
+  concerns: ({ act, zone }) => isLaying(act) && notUnder(act.op, zone).length > 0,
   judge: (input, saidOf) => {
     const { act, zone } = input;
-    if (zone.openIssues.length === 0 || !isLaying(act)) return NO_VERDICTS;
-    const left = notUnder(act.op, zone);
-    if (left.length === 0) return NO_VERDICTS;
+    if (!isLaying(act)) return NO_VERDICTS;
     const said = saidOf();
-    const first = left.find((issue) => !isAskedFor(issue, said));
+    const first = notUnder(act.op, zone).find((issue) => !isAskedFor(issue, said));
     return first ? verdictOn(input, first) : NO_VERDICTS;
   },
 });

@@ -53,6 +53,7 @@ const P1 = p1.rule({
   on: ['degrease', 'antistatic-wipe', ...LAYING_OPS],
   asks: 'Soap wash first, twice where dressing was used, then the antistatic plastic cleaner.',
   reads: 'panel',
+  about: (zone) => hasIssue(zone, 'dressing') || isUnprimedPlastic(zone),
   judge: (input) => {
     const { act, zone, panel, context } = input;
     // Nothing is washed on open filler: there the wipe itself takes it off.
@@ -79,9 +80,9 @@ const P2 = p2.rule({
   on: [...SAND_OPS, ...LAYING_OPS],
   asks: 'Raw new mouldings are tempered to sweat out release agent, and wiped.',
   reads: 'panel',
+  about: (zone) => hasIssue(zone, 'wax') && isUnprimedPlastic(zone),
   judge: (input) => {
-    const { zone, panel } = input;
-    if (!isUnprimedPlastic(zone) || !hasIssue(zone, 'wax')) return NO_VERDICTS;
+    const { panel } = input;
     return p2.should(input, { code: 'P2.temper', facts: {} }, temper(panel));
   },
 });
@@ -108,6 +109,7 @@ const keptTexture = (input: ZoneRuleInput): readonly Verdict[] => {
 const P3 = p3.rule({
   on: [...SAND_OPS, ...COAT_OPS],
   asks: 'Smooth plastic is keyed P320 then P500; texture that stays is not sanded; texture that goes is built over.',
+  about: (zone, context) => isRawPlastic(zone.stack[0]!.kind) || keepsGrain(zone, context),
   judge: (input) => {
     const { act, zone, context } = input;
     if (keepsGrain(zone, context)) return keptTexture(input);
@@ -160,9 +162,11 @@ const P4 = p4.rule({
   on: [...COAT_OPS, 'plastic-repair', 'fill'],
   asks: 'Low-energy plastic gets an adhesion promoter and is overcoated inside its window.',
   reads: 'panel',
+  about: touchesLowEnergy,
+  concerns: ({ act }) => act.op !== 'promote',
   judge: (input) => {
     const { act, zone, panel, context } = input;
-    if (!isLaying(act) || act.op === 'promote' || !touchesLowEnergy(zone)) return NO_VERDICTS;
+    if (!isLaying(act)) return NO_VERDICTS;
     const top = topOf(zone);
     if (isCoat(act) && 'plastic-olefin' in sheetIn(context, act.sheetId).over) return NO_VERDICTS;
     const isOpen = panel.clockMin <= openUntilMin(zone);
@@ -185,9 +189,10 @@ const P5 = p5.rule({
   only: 'plastic',
   on: COAT_OPS,
   asks: 'Flexible parts get the flexible additive in every two-pack coat; soft strip no rigid system at all.',
+  about: ({ zone }) => isFlexible(zone),
   judge: (input) => {
     const { act, zone, context } = input;
-    if (!isCoat(act) || !isFlexible(zone.zone)) return NO_VERDICTS;
+    if (!isCoat(act)) return NO_VERDICTS;
     const sheet = sheetIn(context, act.sheetId);
     if (!isTwoPack(sheet)) return NO_VERDICTS;
     const facts = { sheet: sheet.name, layer: labelOf(zone.stack[0]!.kind) };
@@ -214,6 +219,8 @@ const P7 = p7.rule({
   only: 'plastic',
   on: [...SAND_OPS, ...COAT_OPS],
   asks: 'Plastic that tape slides off is not painted; unknown plastic is tried with tape first.',
+  reads: 'panel',
+  about: (zone) => hasIssue(zone, 'tape') || testOf(zone.zone, 'tape-hold')?.outcome === 'slides-off',
   judge: (input) => {
     const { zone } = input;
     if (testOf(zone.zone, 'tape-hold')?.outcome === 'slides-off' && isUnprimedPlastic(zone))
@@ -231,9 +238,9 @@ const P8 = p8.rule({
   only: 'plastic',
   on: COAT_OPS,
   asks: 'Hidden edges and backs that catch paint are prepared too, and sprayed first.',
+  about: isUnprimedPlastic,
   judge: (input) => {
     const { zone } = input;
-    if (!isUnprimedPlastic(zone)) return NO_VERDICTS;
     if (hasIssue(zone, 'hidden-edges')) return p8.must(input, { code: 'P8.edges', facts: {} }, scuff(zone));
     return p8.note(input, { code: 'P8.spray', facts: {} });
   },
@@ -286,9 +293,10 @@ const P9 = p9.rule({
   only: 'plastic',
   on: [...COAT_OPS, 'plastic-repair', 'hand-over'],
   asks: 'A crack or hole is cleaned and ground on both sides, promoted, backed, filled in one wet session, shaped, promoted again.',
+  reads: 'panel',
+  about: (zone) => hasIssue(zone, 'break') && isRawPlastic(zone.stack[0]!.kind),
   judge: (input) => {
     const { act, zone } = input;
-    if (!hasIssue(zone, 'break') || !isRawPlastic(zone.stack[0]!.kind)) return NO_VERDICTS;
     if (act.op !== 'plastic-repair' || isFoundFinish(zone)) return mend(input);
     if (topOf(zone).kind === 'promoter') return p9.note(input, { code: 'P9.how', facts: {} });
     return isGround(zone) ? p9.note(input, { code: 'P9.how', facts: {} }) : grind(input);
@@ -302,9 +310,9 @@ const P10 = p10.rule({
   only: 'plastic',
   on: ['prime-plastic', 'prime-wet-on-wet'],
   asks: 'Promoter and two-pack primer, or wet-on-wet in its plastic mode: the shop chooses.',
+  about: (zone) => isUnprimedPlastic(zone) && !isBody(topOf(zone).kind),
   judge: (input) => {
-    const { act, zone, context } = input;
-    if (!isUnprimedPlastic(zone) || isBody(topOf(zone).kind)) return NO_VERDICTS;
+    const { act, context } = input;
     const done = SYSTEM_OF[act.op as keyof typeof SYSTEM_OF];
     const { side } = schoolIn(context, 'plasticSystem');
     const mode = done === 'plastic-mode' ? p10.note(input, { code: 'P10.mode', facts: {} }) : NO_VERDICTS;

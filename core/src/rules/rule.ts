@@ -42,23 +42,34 @@ interface RuleHead {
   readonly on: readonly OpName[];
   /** The only family of substrate that it speaks of: other zones are not asked about. Any where absent. */
   readonly only?: Family;
+  /** The matter that it speaks of at all; any where absent. Looked at once for each area, whatever is done there. */
+  readonly about?: (zone: ZoneState, context: Context) => boolean;
+  /**
+   * Areas that it can have a word on, by their matter and how the act is done on them; it is not asked about others. All
+   * where absent. A rule that looks at the whole panel should say so: about whom it does not concern it is asked once.
+   */
+  readonly concerns?: (input: ZoneRuleInput) => boolean;
   /** It only ever gives notes: a search need not ask it. */
   readonly isAdvice?: boolean;
 }
 
-/** A rule that looks at nothing but the zone: as long as that does not change, neither does what it says. */
+/**
+ * A rule that looks at nothing but the matter of an area (operations/state.ts), and at how the act is done on this area:
+ * as long as neither changes, what it says holds. How clean an area is, since when it lies bare, and where else the act is
+ * done it does not look at.
+ */
 export interface ZoneRule extends RuleHead {
-  readonly reads?: 'zone';
+  readonly reads?: 'matter';
   readonly judge: (input: ZoneRuleInput) => readonly Verdict[];
 }
 
-/** A rule that looks at the zone and at the sound finish that it must come level with, through `soundNeighbour`. */
+/** A rule that looks at the matter of an area and of the sound finish that it must come level with, through `soundNeighbour`. */
 export interface NeighbourRule extends RuleHead {
   readonly reads: 'neighbour';
   readonly judge: (input: RuleInput) => readonly Verdict[];
 }
 
-/** A rule that looks at the clock, the other zones or the masking too. */
+/** A rule that looks at the clock, at how clean it is, at the other zones or the masking too. */
 export interface PanelRule extends RuleHead {
   readonly reads: 'panel';
   /** @param said what the rules before it said of the same area */

@@ -1,4 +1,5 @@
 import { hasIssue } from '../operations/issues.ts';
+import type { OpenIssue } from '../survey/open-issue.ts';
 import { LAYING_OPS } from '../operations/act.ts';
 import { labelOf } from '../materials/layer-kinds.ts';
 import { isBare, isOpenBody, topOf } from '../operations/state.ts';
@@ -9,6 +10,7 @@ import { metalGrade } from './metal-grades.ts';
 /** Rules of rust, and of metal that is bent. */
 
 const m5 = verdictsFor('M5');
+const OF_RUST: ReadonlySet<OpenIssue> = new Set<OpenIssue>(['rust', 'pits', 'acid']);
 
 /** Rust is ground or blasted off bare metal; under a film or filler that comes off first, until bright metal all round. */
 const rusty = (input: ZoneRuleInput): readonly Verdict[] => {
@@ -28,6 +30,7 @@ const M5 = m5.rule({
   only: 'metal',
   on: [...LAYING_OPS, 'hand-over'],
   asks: 'Rust comes off to bright metal; pits are blasted or conditioned, and what the acid leaves is sanded off.',
+  about: ({ openIssues }) => openIssues.some((issue) => OF_RUST.has(issue)),
   judge: (input) => {
     const { zone, context } = input;
     if (hasIssue(zone, 'rust')) return rusty(input);
@@ -51,9 +54,9 @@ const HIGH = highs.rule({
   only: 'metal',
   on: [...LAYING_OPS, 'hand-over'],
   asks: 'What stands proud in metal is brought down before anything goes on.',
+  about: (zone) => hasIssue(zone, 'high'),
   judge: (input) => {
     const { zone, context } = input;
-    if (!hasIssue(zone, 'high')) return NO_VERDICTS;
     if (isOpenBody(zone))
       return highs.must(input, { code: 'K2.high-body', facts: {} }, abrade(zone, 'P80', 'block', context));
     return isBare(zone)

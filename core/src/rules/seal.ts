@@ -84,20 +84,15 @@ const S3 = s3.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'The next coat goes on inside the window; past it, scuff or coat again, as the sheet says.',
   reads: 'panel',
-  judge: (input) => {
-    const { act, zone, panel, context } = input;
+  // A promoter whose window closed is laid again (P4), not scuffed.
+  about: (zone) => {
     const { laid, kind } = topOf(zone);
-    const isNext = isCoat(act) || act.op === 'hand-over';
-    // A promoter whose window closed is laid again (P4), not scuffed.
-    if (
-      !isNext ||
-      !laid ||
-      isBody(kind) ||
-      kind === 'promoter' ||
-      zone.surface.scratch ||
-      panel.clockMin <= laid.recoat.closesAtMin
-    )
-      return NO_VERDICTS;
+    return laid !== undefined && !isBody(kind) && kind !== 'promoter' && zone.surface.scratch === null;
+  },
+  judge: (input) => {
+    const { zone, panel, context } = input;
+    const { laid, kind } = topOf(zone);
+    if (!laid || panel.clockMin <= laid.recoat.closesAtMin) return NO_VERDICTS;
     const overMin = panel.clockMin - laid.recoat.closesAtMin;
     const { source, whenMissed } = laid.recoat;
     const layer = labelOf(kind);
@@ -169,11 +164,11 @@ const S5 = s5.rule({
   on: SAND_OPS,
   asks: 'Non-sanding products are only spot denibbed.',
   reads: 'panel',
+  about: (zone) => topOf(zone).laid?.cure === null,
   judge: (input) => {
     const { act, zone, panel } = input;
     const { laid, kind } = topOf(zone);
-    if (!isSanding(act) || !laid || laid.cure !== null || panel.clockMin > laid.recoat.closesAtMin)
-      return NO_VERDICTS;
+    if (!isSanding(act) || !laid || panel.clockMin > laid.recoat.closesAtMin) return NO_VERDICTS;
     const isFlawed = hasIssue(zone, 'flaw') || hasIssue(zone, 'nibs');
     if (isFlawed && panel.clockMin < laid.flash.opensAtMin - 1e-9)
       return s5.must(input, { code: 'S5.wet', facts: { layer: labelOf(kind) } }, flash(zone));
@@ -216,10 +211,11 @@ const EPOXY_SCUFF = 'P400';
 const S8 = s8.rule({
   on: [...LAST_OPS, 'hand-over'],
   asks: 'Epoxy takes the next coat inside its window without sanding, or is cured, scuffed and sealed: the shop chooses.',
+  about: (zone) => topOf(zone).kind === 'epoxy' && zone.surface.scratch === null,
   judge: (input) => {
     const { act, zone, context } = input;
-    const { kind, laid } = topOf(zone);
-    if (kind !== 'epoxy' || !laid || zone.surface.scratch) return NO_VERDICTS;
+    const { laid } = topOf(zone);
+    if (!laid) return NO_VERDICTS;
     const { side, source } = schoolIn(context, 'epoxySealer');
     const closesMin = recoatWindow(sheetIn(context, laid.sheetId), 0, context).closesAtMin;
     if (side === 'wet-on-wet')

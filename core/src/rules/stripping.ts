@@ -15,10 +15,11 @@ const M7 = m7.rule({
   on: ['strip-blast', 'strip-sand'],
   asks: 'No blasting and no coarse power sanding on large flat thin panels: they warp.',
   reads: 'panel',
+  concerns: ({ act, zone }) => act.zones[0] === zone.zone.id,
   judge: (input) => {
     const { act, panel, context } = input;
     const zones = panel.zones.filter(({ zone }) => act.zones.includes(zone.id));
-    if (act.zones[0] !== input.zone.zone.id || !isLargeFlat(zones, context)) return NO_VERDICTS;
+    if (!isLargeFlat(zones, context)) return NO_VERDICTS;
     if (act.op === 'strip-blast') return m7.should(input, { code: 'M7.blast', facts: {} });
     const isCoarse = isSanding(act) && isCoarser(act.grades[0], STEEL_GRADE);
     return isCoarse ? m7.should(input, { code: 'M7.sand', facts: { grit: act.grades[0] } }) : NO_VERDICTS;
@@ -33,12 +34,10 @@ const M8 = m8.rule({
   on: ['strip-chemical', 'degrease', ...SAND_OPS, ...LAYING_OPS],
   asks: 'Stripper goes on scored finish, away from edges, and is neutralised before anything else.',
   reads: 'panel',
+  concerns: ({ act, zone }) => act.op === 'strip-chemical' || hasIssue(zone, 'stripper'),
   judge: (input) => {
     const { act, zone, panel, context } = input;
-    if (act.op !== 'strip-chemical')
-      return hasIssue(zone, 'stripper')
-        ? m8.must(input, { code: 'M8.neutralise', facts: {} }, wash(panel))
-        : NO_VERDICTS;
+    if (act.op !== 'strip-chemical') return m8.must(input, { code: 'M8.neutralise', facts: {} }, wash(panel));
     const grade = zone.surface.scratch?.grade;
     const isScored = grade && !isCoarser(grade, SCORED.coarsest) && !isCoarser(SCORED.finest, grade);
     // What never cures takes the stripper as it is.
