@@ -129,16 +129,12 @@ export const meansOf = (act: Act): string =>
   isCoat(act) ? `${handledAs(act)} ${Object.values(act.coats).join()}` : handledAs(act);
 
 /** The same but for how many coats each area gets. */
-function handledAs(act: Act): string {
+export function handledAs(act: Act): string {
   if (isSanding(act)) return `${act.grades.join()} ${act.tool}`;
   if (isCoat(act)) return `${act.sheetId} ${act.isLightFirst} ${act.toneL}`;
   if (isLaying(act)) return act.sheetId;
   return act.op === 'cure' ? act.method : '';
 }
-
-/** How an act is done on one of its areas, apart from where else it is done. */
-export const meansOnArea = (act: Act, areaId: string): string =>
-  `${act.op} ${handledAs(act)} ${isCoat(act) ? act.coats[areaId] : ''}${act.zones[0] === areaId ? ' first' : ''}`;
 
 /** Last grade of a sanding act: the scratch it leaves. */
 export const lastGrade = (act: SandAct): Grade => act.grades[act.grades.length - 1]!;

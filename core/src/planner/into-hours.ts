@@ -6,7 +6,7 @@ import { carryOut, costOf } from '../operations/perform.ts';
 import { zoneOf, type PanelState } from '../operations/state.ts';
 import { isJustBefore, isLeftAlone } from '../operations/table.ts';
 import { cureMethodOf } from '../operations/waiting.ts';
-import { decideAct, type SearchMemory } from '../rules/check-act.ts';
+import { decideAct, newSearchMemory, type SearchMemory } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
 import { newMemo, prepare, type Performed } from './prepare.ts';
 import { afterIdle } from './replay.ts';
@@ -51,7 +51,7 @@ type AtHour = Omit<Placed, 'unmet' | 'nth'>;
 export interface HoursMemo extends SearchMemory {
   readonly placed: Map<PanelState, Map<Act, AtHour>>;
 }
-export const newHours = (): HoursMemo => ({ placed: new Map(), cache: new Map(), endsAtRefusal: true });
+export const newHours = (): HoursMemo => ({ placed: new Map(), ...newSearchMemory(true) });
 
 interface Hours {
   readonly context: Context;

@@ -62,7 +62,7 @@ const borrowed = ({ act, before }: Performed, context: Context): string[] =>
   RULES.filter(({ id, on }) => on.includes(act.op) && !OTHERS_VOICES.has(id)).flatMap((rule) =>
     act.zones.flatMap((id) =>
       rule
-        .judge({ act, zone: zoneOf(before, id), panel: before, context }, () => [])
+        .judge({ act, zone: zoneOf(before, id), panel: before, context }, [])
         .flatMap(({ reason }) => (reason.rule === rule.id ? [] : [`${rule.id} spoke as ${reason.rule}`])),
     ),
   );

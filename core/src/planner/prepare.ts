@@ -12,7 +12,7 @@ import type { Context } from '../operations/context.ts';
 import { carryOut, type Outcome } from '../operations/perform.ts';
 import type { Cost } from '../operations/operation.ts';
 import { isBare, memoize, zoneOf, type PanelState } from '../operations/state.ts';
-import { decideAct, type SearchMemory } from '../rules/check-act.ts';
+import { decideAct, newSearchMemory, type SearchMemory } from '../rules/check-act.ts';
 import { remedyRank } from '../rules/remedies.ts';
 import { isRefusal, type Verdict } from '../rules/rule.ts';
 import type { Reason } from '../wording/reason.ts';
@@ -73,8 +73,7 @@ export interface Memo extends SearchMemory {
 }
 export const newMemo = (endsAtRefusal = false): Memo => ({
   tried: new Map(),
-  cache: new Map(),
-  endsAtRefusal,
+  ...newSearchMemory(endsAtRefusal),
 });
 
 function performed(act: Act, before: PanelState, known: Tried, context: Context): Performed {
@@ -135,7 +134,7 @@ export function prepare(start: PanelState, act: Act, context: Context, memo: Mem
     const unmet: Verdict[] = [];
     for (;;) {
       const known = tried(wanted, panel, context, memo);
-      const asked = known.verdicts.filter(isAsked);
+      const asked = known.verdicts.length === 0 ? known.verdicts : known.verdicts.filter(isAsked);
       if (asked.length === 0) {
         const step = withRemarks(performed(wanted, panel, known, context), unmet);
         steps.push(step);
@@ -242,7 +241,14 @@ function sharedGrades(first: SandAct, acts: readonly Act[]): SandAct['grades'] {
 const sameReason = (a: Reason, b: Reason): boolean =>
   a === b || (a.code === b.code && sameFacts(a.facts, b.facts));
 
+/** Without lists of names: reasons are compared more often than anything else is. */
 const sameFacts = (a: Reason['facts'], b: Reason['facts']): boolean => {
-  const names = Object.keys(a);
-  return names.length === Object.keys(b).length && names.every((name) => a[name] === b[name]);
+  if (a === b) return true;
+  let nMore = 0;
+  for (const name in a) {
+    if (a[name] !== b[name]) return false;
+    nMore++;
+  }
+  for (const _ in b) nMore--;
+  return nMore === 0;
 };

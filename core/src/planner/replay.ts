@@ -4,7 +4,7 @@ import type { Cost } from '../operations/operation.ts';
 import { carryOut } from '../operations/perform.ts';
 import { carryOutReally, type RealWork, type ReallyDone } from '../operations/real-work.ts';
 import type { PanelState } from '../operations/state.ts';
-import { decideAct, type SearchMemory } from '../rules/check-act.ts';
+import { decideAct, newSearchMemory, type SearchMemory } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
 import { actOf, type ActInput } from './act-input.ts';
 import { isSeen, withSeen, type Seen } from './happening.ts';
@@ -29,7 +29,7 @@ export type ReplayAct = ActInput &
 export interface ReplayMemo extends SearchMemory {
   readonly steps: Map<PanelState, Map<string, Performed>>;
 }
-export const newReplayMemo = (): ReplayMemo => ({ steps: new Map(), cache: new Map(), endsAtRefusal: false });
+export const newReplayMemo = (): ReplayMemo => ({ steps: new Map(), ...newSearchMemory(false) });
 
 /** The panel as it stands when nobody has touched it for so long. */
 export const afterIdle = (panel: PanelState, idleMin: number): PanelState =>

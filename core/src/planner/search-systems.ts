@@ -71,7 +71,7 @@ export function searchWith(start: PanelState, context: Context, mostStates = MOS
   const expand = (path: SearchPath): { state: SearchPath; cost: number }[] =>
     intents(path.panel, context).flatMap((act) => {
       const tried = prepare(path.panel, act, context, memo);
-      const steps = [...path.steps, ...tried.steps];
+      const steps = tried.steps.length === 0 ? path.steps : [...path.steps, ...tried.steps];
       const cost = scoreOf(tried.steps, context);
       const total = (costs.get(path) ?? 0) + cost;
       if (!tried.ok) {

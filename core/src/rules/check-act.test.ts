@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Act } from '../operations/act.ts';
 import { benchOf, clean, coat, coated, plain, put, sand, soiled, type Bench } from '../testing/bench.ts';
-import { decideAct } from './check-act.ts';
+import { decideAct, newSearchMemory } from './check-act.ts';
 import { isRefusal } from './rule.ts';
 
 const STACKS = [
@@ -34,7 +34,7 @@ test('a search hears the same, up to the rule that refuses', () => {
   fc.assert(
     fc.property(bench, act, ({ state, context }, wanted) => {
       const all = decideAct(wanted, state, context);
-      const memory = { cache: new Map(), endsAtRefusal: true, name: 'act' };
+      const memory = newSearchMemory(true);
       const brief = decideAct(wanted, state, context, memory);
       expect(all.slice(0, brief.length)).toEqual(brief);
       expect(brief.some(isRefusal)).toBe(all.some(isRefusal));
@@ -46,7 +46,7 @@ test('a search hears the same, up to the rule that refuses', () => {
 test('what was heard before holds while zone and neighbour do, and no longer', () => {
   fc.assert(
     fc.property(bench, bench, act, (one, other, wanted) => {
-      const memory = { cache: new Map(), endsAtRefusal: false, name: 'act' };
+      const memory = newSearchMemory(false);
       // The second zone is the same in both panels; what it must come level with is not.
       const beside = {
         ...one.state,

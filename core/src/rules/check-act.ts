@@ -1,5 +1,5 @@
 import { familyOf } from '../materials/layer-kinds.ts';
-import { OPS, meansOnArea, type Act, type OpName } from '../operations/act.ts';
+import { OPS, handledAs, isCoat, type Act, type OpName } from '../operations/act.ts';
 import { contextFor, type Context } from '../operations/context.ts';
 import { physicalReasons } from '../operations/perform.ts';
 import { soundNeighbour, zoneOf, type Matter, type PanelState } from '../operations/state.ts';
@@ -57,28 +57,50 @@ const DECIDING = rulesOn(({ isAdvice }) => !isAdvice);
 
 /** A rule that may have a word on an area, and what it said where that still holds. */
 interface Speaker extends Placed {
-  said?: readonly Verdict[];
+  said: readonly Verdict[] | undefined;
   /** Matter of the sound neighbour beside which it was said. */
-  beside?: Matter | null;
+  beside: Matter | null | undefined;
 }
 
 /** The rules that concern an area before an act, first to last; one that will not speak of it any more is dropped. */
 type Hearing = Speaker[];
 
-/** What is known of the matter of an area: which rules speak of it at all, by their place, and each hearing by its act. */
+/** A set of rules by their places, as bits: there is one for each matter, and thousands of matters in a search. */
+type RuleSet = number[];
+const noRules = (): RuleSet => [0, 0, 0];
+const BITS = 31;
+const hasRule = (set: RuleSet, nth: number): boolean => (set[(nth / BITS) | 0]! & (1 << (nth % BITS))) !== 0;
+const addRule = (set: RuleSet, nth: number): void => {
+  set[(nth / BITS) | 0]! |= 1 << (nth % BITS);
+};
+
+/** What is known of the matter of an area: which rules speak of it at all, and each hearing by its act. */
 interface KnownMatter {
-  readonly isAbout: (boolean | undefined)[];
-  readonly hearings: Map<string, Hearing>;
+  /** Rules of which it is known. */
+  readonly known: RuleSet;
+  readonly speaking: RuleSet;
+  readonly hearings: Map<number, Hearing>;
 }
+const newMatterKnown = (): KnownMatter => ({ known: noRules(), speaking: noRules(), hearings: new Map() });
 
 const speaksOf = ({ only, about }: Rule, { zone, context }: ZoneRuleInput): boolean =>
   (!only || only === familyOf(zone.stack[0]!.kind)) && (!about || about(zone, context));
 
-function hearingOf(rules: readonly Placed[], input: ZoneRuleInput, isAbout: KnownMatter['isAbout']): Hearing {
+function isSpeaking({ nth, rule }: Placed, input: ZoneRuleInput, { known, speaking }: KnownMatter): boolean {
+  if (hasRule(known, nth)) return hasRule(speaking, nth);
+  addRule(known, nth);
+  const speaks = speaksOf(rule, input);
+  if (speaks) addRule(speaking, nth);
+  return speaks;
+}
+
+function hearingOf(rules: readonly Placed[], input: ZoneRuleInput, known: KnownMatter): Hearing {
   const speakers: Speaker[] = [];
-  for (const { nth, rule } of rules)
-    if ((isAbout[nth] ??= speaksOf(rule, input)) && (!rule.concerns || rule.concerns(input)))
-      speakers.push({ nth, rule });
+  for (const placed of rules) {
+    const { nth, rule } = placed;
+    if (isSpeaking(placed, input, known) && (!rule.concerns || rule.concerns(input)))
+      speakers.push({ nth, rule, said: undefined, beside: undefined });
+  }
   return speakers;
 }
 
@@ -91,82 +113,125 @@ export type VerdictCache = Map<Matter, KnownMatter>;
 /** What a search keeps from one question to the next. */
 export interface SearchMemory {
   readonly cache: VerdictCache;
+  /** Numbers of the ways in which acts are done. */
+  readonly ways: Map<string, number>;
   /** A search only wants to know that an act is refused, and by which rule first. */
   readonly endsAtRefusal: boolean;
 }
+export const newSearchMemory = (endsAtRefusal: boolean): SearchMemory => ({
+  cache: new Map(),
+  ways: new Map(),
+  endsAtRefusal,
+});
 
 /** An act in a state of the panel. */
 type Question = Omit<RuleInput, 'zone'>;
 
-/** An area before an act, as rules are asked about it. */
-interface Asked {
-  readonly input: RuleInput;
-  readonly hearing: Hearing;
+/** Ways in which acts were done before in a search, by their number: hearings are looked up by it. */
+function wayOf(act: Act, { ways }: SearchMemory): number {
+  const name = `${act.op} ${handledAs(act)}`;
+  const known = ways.get(name);
+  if (known !== undefined) return known;
+  ways.set(name, ways.size);
+  return ways.size - 1;
 }
 
-function hearingIn({ cache }: SearchMemory, rules: readonly Placed[], input: RuleInput): Hearing {
-  const { act, zone } = input;
-  let known = cache.get(zone.matter);
-  if (!known) cache.set(zone.matter, (known = { isAbout: [], hearings: new Map() }));
-  const name = meansOnArea(act, zone.zone.id);
-  let hearing = known.hearings.get(name);
-  if (!hearing) known.hearings.set(name, (hearing = hearingOf(rules, input, known.isAbout)));
-  return hearing;
-}
+/** More coats than any area gets at once. */
+const MOST_COATS = 50;
 
-function askedOf(
+/** How an act is done on one of its areas, as a number: its way, the coats there, whether it is the first area. */
+const wayOnArea = (way: number, act: Act, id: string, nth: number): number =>
+  (way * MOST_COATS + (isCoat(act) ? (act.coats[id] ?? 0) : 0)) * 2 + (nth === 0 ? 1 : 0);
+
+function hearingIn(
+  { cache }: SearchMemory,
   rules: readonly Placed[],
-  { act, panel, context }: Question,
-  memory?: SearchMemory,
-): Asked[] {
-  return act.zones.map((id) => {
-    const zone = zoneOf(panel, id);
-    const input = { act, zone, panel, context: contextFor(zone, context) };
-    return { input, hearing: memory ? hearingIn(memory, rules, input) : hearingOf(rules, input, []) };
-  });
+  input: RuleInput,
+  way: number,
+): Hearing {
+  const { matter } = input.zone;
+  let known = cache.get(matter);
+  if (!known) cache.set(matter, (known = newMatterKnown()));
+  let hearing = known.hearings.get(way);
+  if (!hearing) known.hearings.set(way, (hearing = hearingOf(rules, input, known)));
+  return hearing;
 }
 
 /** What a rule says of an area now; of what it said before, as much as it cannot say otherwise. */
 function saidOf(speaker: Speaker, input: RuleInput, verdicts: readonly Verdict[]): readonly Verdict[] {
   const { rule } = speaker;
-  if (rule.reads === 'panel')
-    return rule.judge(input, () => verdicts.filter(({ zoneId }) => zoneId === input.zone.zone.id));
-  if (rule.reads !== 'neighbour') return (speaker.said ??= rule.judge(input));
+  if (rule.reads === 'panel') return rule.judge(input, verdicts);
+  if (rule.reads !== 'neighbour') return (speaker.said = rule.judge(input));
   const beside = soundNeighbour(input.zone, input.panel)?.matter ?? null;
   if (speaker.said && speaker.beside === beside) return speaker.said;
   speaker.beside = beside;
   return (speaker.said = rule.judge(input));
 }
 
-const isSilentForGood = ({ rule, said }: Speaker): boolean =>
-  said?.length === 0 && rule.reads !== 'neighbour';
+/** What was said of an act so far, rule by rule; `nths` has the place of the rule of each verdict. */
+interface Heard {
+  readonly verdicts: Verdict[];
+  readonly nths: number[];
+  /** The last rule that is asked: one that refuses the act, where that ends it. */
+  mostNth: number;
+  readonly endsAtRefusal: boolean;
+}
 
-/** Asks each rule about each area that it concerns, rule by rule. */
-function heard(all: readonly Asked[], endsAtRefusal: boolean): Verdict[] {
-  const verdicts: Verdict[] = [];
-  const next = all.map(() => 0);
-  for (;;) {
-    let nth = Infinity;
-    for (let i = 0; i < all.length; i++) {
-      const speaker = all[i]!.hearing[next[i]!];
-      if (speaker && speaker.nth < nth) nth = speaker.nth;
+/** Adds a verdict behind those of the same rule and of rules before it. */
+function add({ verdicts, nths }: Heard, nth: number, verdict: Verdict): void {
+  let at = nths.length;
+  while (at > 0 && nths[at - 1]! > nth) at--;
+  nths.splice(at, 0, nth);
+  verdicts.splice(at, 0, verdict);
+}
+
+/** What the rules that concern an area say of it, first to last, added to what was said of other areas. */
+function hearArea(hearing: Hearing, input: RuleInput, all: Heard): void {
+  for (let i = 0; i < hearing.length;) {
+    const speaker = hearing[i]!;
+    const { nth, rule } = speaker;
+    if (nth > all.mostNth) return;
+    const isOfMatter = rule.reads === undefined || rule.reads === 'matter';
+    const said = isOfMatter && speaker.said ? speaker.said : saidOf(speaker, input, all.verdicts);
+    if (said.length === 0 && isOfMatter) {
+      hearing.splice(i, 1);
+      continue;
     }
-    if (nth === Infinity) return verdicts;
-    let isRefused = false;
-    for (let i = 0; i < all.length; i++) {
-      const { input, hearing } = all[i]!;
-      const speaker = hearing[next[i]!];
-      if (speaker?.nth !== nth) continue;
-      const said = saidOf(speaker, input, verdicts);
-      if (isSilentForGood(speaker)) hearing.splice(next[i]!, 1);
-      else next[i]!++;
-      for (const verdict of said) {
-        verdicts.push(verdict);
-        isRefused ||= isRefusal(verdict);
-      }
+    i++;
+    for (const verdict of said) {
+      add(all, nth, verdict);
+      if (all.endsAtRefusal && isRefusal(verdict)) all.mostNth = nth;
     }
-    if (isRefused && endsAtRefusal) return verdicts;
   }
+}
+
+/** What each rule says about each area that it concerns, rule by rule; up to the first that refuses where a search asks. */
+function heard(
+  rules: readonly Placed[],
+  { act, panel, context }: Question,
+  memory?: SearchMemory,
+): Verdict[] {
+  const way = memory ? wayOf(act, memory) : 0;
+  const all: Heard = {
+    verdicts: [],
+    nths: [],
+    mostNth: Infinity,
+    endsAtRefusal: memory?.endsAtRefusal ?? false,
+  };
+  act.zones.forEach((id, i) => {
+    const zone = zoneOf(panel, id);
+    const input = { act, zone, panel, context: contextFor(zone, context) };
+    const hearing = memory
+      ? hearingIn(memory, rules, input, wayOnArea(way, act, id, i))
+      : hearingOf(rules, input, newMatterKnown());
+    hearArea(hearing, input, all);
+  });
+  const { verdicts, nths, mostNth } = all;
+  while (nths.length > 0 && nths[nths.length - 1]! > mostNth) {
+    nths.pop();
+    verdicts.pop();
+  }
+  return verdicts;
 }
 
 /**
@@ -175,11 +240,11 @@ function heard(all: readonly Asked[], endsAtRefusal: boolean): Verdict[] {
  * @param memory what was heard before in this search
  */
 export const decideAct = (act: Act, panel: PanelState, context: Context, memory?: SearchMemory): Verdict[] =>
-  heard(askedOf(DECIDING.get(act.op)!, { act, panel, context }, memory), memory?.endsAtRefusal ?? false);
+  heard(DECIDING.get(act.op)!, { act, panel, context }, memory);
 
 /** How an act is done right: notes of the rules that only advise. */
 export const adviceOn = (act: Act, panel: PanelState, context: Context): Verdict[] =>
-  heard(askedOf(ADVICE.get(act.op)!, { act, panel, context }), false);
+  heard(ADVICE.get(act.op)!, { act, panel, context });
 
 /** All that is said of an act in this state, advice included. */
 export const checkAct = (act: Act, panel: PanelState, context: Context): Verdict[] => [

@@ -82,8 +82,12 @@ const isBlownOff = (zone: ZoneState): boolean => isBody(topOf(zone).kind) && zon
  * what is around it is masked first.
  */
 function isReadyForMasking({ act, panel }: RuleInput): boolean {
-  const coated = panel.zones.filter(({ zone }) => act.zones.includes(zone.id));
-  return coated.some(isBare) || coated.every((zone) => zone.surface.soil === 'clean' || isBlownOff(zone));
+  const isCoated = ({ zone }: ZoneState): boolean => act.zones.includes(zone.id);
+  const isDusty = (zone: ZoneState): boolean => zone.surface.soil !== 'clean' && !isBlownOff(zone);
+  return (
+    !panel.zones.some((zone) => isDusty(zone) && isCoated(zone)) ||
+    panel.zones.some((zone) => isBare(zone) && isCoated(zone))
+  );
 }
 
 const C1 = c1.rule({

@@ -177,10 +177,10 @@ const O0_LEFT = o0.rule({
   reads: 'panel',
   about: ({ openIssues }) => openIssues.length > 0,
   concerns: ({ act, zone }) => isLaying(act) && notUnder(act.op, zone).length > 0,
-  judge: (input, saidOf) => {
+  judge: (input, saidOfAll) => {
     const { act, zone } = input;
     if (!isLaying(act)) return NO_VERDICTS;
-    const said = saidOf();
+    const said = saidOfAll.filter(({ zoneId }) => zoneId === zone.zone.id);
     const first = notUnder(act.op, zone).find((issue) => !isAskedFor(issue, said));
     return first ? verdictOn(input, first) : NO_VERDICTS;
   },

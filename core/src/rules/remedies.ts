@@ -19,6 +19,7 @@ import {
   isBare,
   isOpenBody,
   isUnprimedPlastic,
+  memoize,
   topOf,
   zoneOf,
   type PanelState,
@@ -52,20 +53,20 @@ const plain =
 const all = (panel: PanelState, wanted: (zone: ZoneState) => boolean = () => true): string[] =>
   panel.zones.filter(wanted).map((zone) => zone.zone.id);
 
+// Every area of a panel asks for the same of these; their lists are made once for a state of the panel.
+const allAreas = memoize((panel: PanelState) => all(panel));
+const grimy = memoize((panel: PanelState) =>
+  all(panel, (zone) => zone.surface.soil === 'grime' && !isOpenBody(zone)),
+);
+const notClean = memoize((panel: PanelState) =>
+  panel.zones.filter(({ surface }) => surface.soil === 'grime' || surface.soil === 'washed'),
+);
+
 /** The whole panel is washed, and degreased the first time, at once; later wipes go where the next coat goes. */
-export const wash = (panel: PanelState): Remedy =>
-  plain(
-    'wash',
-    all(panel, (zone) => zone.surface.soil === 'grime' && !isOpenBody(zone)),
-  );
+export const wash = (panel: PanelState): Remedy => plain('wash', grimy(panel));
 /** Dressing is washed off twice; on other areas only the water that runs over them. */
 export const washAgain = (zone: ZoneState, panel: PanelState): Remedy =>
-  plain('wash', [
-    ...new Set([
-      zone.zone.id,
-      ...all(panel, (other) => other.surface.soil === 'grime' && !isOpenBody(other)),
-    ]),
-  ]);
+  plain('wash', [...new Set([zone.zone.id, ...grimy(panel)])]);
 /** What a zone is wiped with: raw plastic with the antistatic cleaner, by some schools after a solvent degrease. */
 function wipeOf(zone: ZoneState, context: Context): 'degrease' | 'antistatic-wipe' {
   if (!isUnprimedPlastic(zone)) return 'degrease';
@@ -76,13 +77,16 @@ function wipeOf(zone: ZoneState, context: Context): 'degrease' | 'antistatic-wip
 export const wipe = (zone: ZoneState, panel: PanelState, context: Context): Remedy => {
   const op = wipeOf(zone, context);
   if (zone.surface.soil === 'dusty') return plain(op, [zone.zone.id]);
-  const isDirty = ({ surface }: ZoneState): boolean => surface.soil === 'grime' || surface.soil === 'washed';
+  const dirty = notClean(panel).filter((other) => wipeOf(other, context) === op);
+  const wiped = dirty.includes(zone)
+    ? dirty
+    : panel.zones.filter((other) => other === zone || dirty.includes(other));
   return plain(
     op,
-    all(panel, (other) => other === zone || (isDirty(other) && wipeOf(other, context) === op)),
+    wiped.map((other) => other.zone.id),
   );
 };
-export const mask = (panel: PanelState): Remedy => plain('mask', all(panel));
+export const mask = (panel: PanelState): Remedy => plain('mask', allAreas(panel));
 export const tack = (zone: ZoneState): Remedy => plain('tack', [zone.zone.id]);
 export const flash = (zone: ZoneState): Remedy => plain('flash', [zone.zone.id]);
 export const guideCoat = (zone: ZoneState): Remedy => plain('guide-coat', [zone.zone.id]);
@@ -166,7 +170,7 @@ export const temper = (panel: PanelState): Remedy =>
     'temper',
     all(panel, (zone) => isUnprimedPlastic(zone) && hasIssue(zone, 'wax')),
   );
-export const removeParts = (panel: PanelState): Remedy => plain('remove-part', all(panel));
+export const removeParts = (panel: PanelState): Remedy => plain('remove-part', allAreas(panel));
 export const mendLaminate = (zone: ZoneState): Remedy => plain('laminate-repair', [zone.zone.id]);
 
 export const promote = (zone: ZoneState, sheet: ProductSheet): Remedy => {

@@ -72,8 +72,8 @@ export interface NeighbourRule extends RuleHead {
 /** A rule that looks at the clock, at how clean it is, at the other zones or the masking too. */
 export interface PanelRule extends RuleHead {
   readonly reads: 'panel';
-  /** @param said what the rules before it said of the same area */
-  readonly judge: (input: RuleInput, said: () => readonly Verdict[]) => readonly Verdict[];
+  /** @param said what the rules before it said, of this area and others */
+  readonly judge: (input: RuleInput, said: readonly Verdict[]) => readonly Verdict[];
 }
 
 export type Rule = ZoneRule | NeighbourRule | PanelRule;
