@@ -85,3 +85,34 @@ test('a zone that goes to the welder holds the panel, until it is planned apart'
   await expect(page.getByText(/Nothing is chosen meanwhile/)).toHaveCount(0);
   await expect(page.getByRole('listitem').filter({ hasText: 'Suggested.' })).toBeVisible();
 });
+
+test('a second dent is found by what people call it, and is a patch of its own', async ({ page }) => {
+  await page.goto(`${LID}/survey?zone=A`);
+  const add = page.getByRole('combobox', { name: 'Add a finding' });
+  await add.click();
+  await add.fill('ding');
+  await page.getByTitle('dent', { exact: true }).click();
+  const findings = page.getByRole('region', { name: 'Findings' });
+  const second = findings.getByRole('listitem', { name: 'dent 2' });
+  await second.getByLabel('depth').fill('0.4');
+  await second.getByLabel('across').fill('40');
+  await page.keyboard.press('Tab');
+  const zones = page.getByRole('list', { name: 'Zones' });
+  await expect(zones.getByRole('button', { name: /dent 2, 40 mm/ })).toBeVisible();
+  await expect(zones.getByRole('button', { name: /dent, 90 mm/ })).toBeVisible();
+  await expect(findings.getByRole('listitem', { name: 'dent 1' }).getByLabel('depth')).toHaveValue('2');
+  await expectSaved(page);
+  // What is found of a zone as a whole is found once.
+  await add.click();
+  await add.fill('orange');
+  await page.getByTitle('orange peel', { exact: true }).click();
+  await add.click();
+  await add.fill('orange');
+  await expect(page.getByTitle('orange peel', { exact: true })).toHaveCount(0);
+  await page.keyboard.press('Escape');
+  await expectAccessible(page);
+
+  await askForSystems(page, LID);
+  const steps = page.getByRole('region', { name: /^Plan, \d+ steps$/ });
+  await expect(steps.getByRole('button', { name: /Fill the dent/ }).first()).toContainText('dent 2');
+});

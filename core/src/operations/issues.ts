@@ -77,8 +77,8 @@ const ISSUES: Readonly<Record<OpenIssue, IssueRow>> = {
   flaw: { settledBy: { ...by('abrade', 'block', 'remove-rust'), ...WITH_FILM }, isOfCoat: true },
   nibs: { settledBy: { ...by('denib', 'abrade', 'block', 'remove-rust'), ...WITH_FILM }, isOfCoat: true },
   uncured: { settledBy: WITH_FILM, isOfCoat: true },
-  // One more coat is what evens it.
-  tone: { settledBy: { ...by(...COAT_OPS), ...WITH_FILM }, isOfCoat: true },
+  // One more coat is what evens it; body work hides it.
+  tone: { settledBy: { ...by(...COAT_OPS), ...WITH_FILM }, mayLieUnder: () => true, isOfCoat: true },
   bleeds: { settledBy: WITH_BODY, isOfBase: true },
   // Sanded to the layer at fault, and built up again: base on the sanded place would show it once more.
   mark: {

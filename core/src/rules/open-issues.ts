@@ -130,8 +130,8 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
     remedy: ({ zone, context }) => {
       const { surface } = zone;
       if (surface.peelUm === 0) return undefined;
-      // Where it lies under the film, that comes off; sanded down to it, the edge of the place is feathered as any other.
-      return surface.peelUm >= topOf(zone).um
+      // Where it lies under the film, that comes off; a rough coat is not sanded but taken off.
+      return surface.peelUm >= topOf(zone).um || keepsGrain(zone, context)
         ? strip([zone], context)
         : abrade(zone, 'P180', 'machine', context);
     },

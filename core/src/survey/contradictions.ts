@@ -42,8 +42,9 @@ function findingProblems(zone: Zone): Stored[] {
     if (kind === 'texture' && !hasGrain)
       return [tell('survey.finding', { finding: findingWords({ kind }), layer: labelOf(topKindOf(zone)) })];
     const need = findingRow(kind).needs;
-    if (!need || need.families.includes(need.on === 'top' ? top : base)) return [];
+    if (!need) return [];
     const layer = need.on === 'top' ? topKindOf(zone) : baseOf(zone);
+    if (need.families.includes(need.on === 'top' ? top : base) && layer !== need.except) return [];
     return [tell('survey.finding', { finding: findingWords({ kind }), layer: labelOf(layer) })];
   });
   const wants = new Set(

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { GRADES } from '../materials/grades.ts';
 import { gradeText } from '../materials/grade-text.ts';
-import type { Family } from '../materials/layer-kinds.ts';
+import type { Family, LayerKind } from '../materials/layer-kinds.ts';
 import type { Quantity } from '../units/quantities.ts';
 import type { OpenIssue } from './open-issue.ts';
 
@@ -95,7 +95,12 @@ export interface FindingRow<Figures extends z.ZodRawShape = z.ZodRawShape> {
   /** Edge that it leaves in a film. */
   readonly edge?: 'raw' | 'feathered';
   /** What the zone has to have for it: on top, or as its substrate. */
-  readonly needs?: { readonly on: 'top' | 'base'; readonly families: readonly Family[] };
+  readonly needs?: {
+    readonly on: 'top' | 'base';
+    readonly families: readonly Family[];
+    /** Not on this one of them: it would not be seen. */
+    readonly except?: LayerKind;
+  };
   /** What settles it where colour only fades out: sanding and cleaning, a spot of undercoat where it is small, or more. */
   readonly mend: 'no coat' | 'spot' | 'coats';
   /** It would have to be opened: under a maker's primer nobody knows which plastic lies there. */
@@ -328,7 +333,8 @@ export const FINDINGS = {
     fields: [number('um', 'lies so deep', 'Um', 2000), SIZE_MM, AREA_M2],
     blank: { um: 40 },
     where: 'sized',
-    needs: FILM,
+    // A rough coat shows none.
+    needs: { ...FILM, except: 'texture' },
     mend: 'coats',
     leaves: ['mark'],
   }),

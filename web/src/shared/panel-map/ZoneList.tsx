@@ -1,11 +1,11 @@
-import { LAYER_KINDS, findingWords, type PanelPatch, type Zone } from '@blue-ledge/core';
+import { LAYER_KINDS, patchWords, type PanelPatch, type Zone } from '@blue-ledge/core';
 import './zone-list.css';
 import { Swatch } from '../materials/Swatch.tsx';
 import { useFormat } from '../../state/units.ts';
 
 /** "About 40 chips of 4 mm", "hollow, 90 mm" or "pitted rust, taken as 60 mm". */
 function patchText(
-  { finding, count, placeMm, isAssumed }: PanelPatch,
+  { id, finding, count, placeMm, isAssumed }: PanelPatch,
   quantity: ReturnType<typeof useFormat>['quantity'],
 ): string {
   const size =
@@ -13,9 +13,7 @@ function patchText(
       ? `${quantity('Mm', finding.lengthMm)} long`
       : quantity('Mm', placeMm);
   const taken = isAssumed ? 'taken as ' : '';
-  return count > 1
-    ? `${findingWords(finding)}, ${taken}${count} of ${size}`
-    : `${findingWords(finding)}, ${taken}${size}`;
+  return count > 1 ? `${patchWords(id)}, ${taken}${count} of ${size}` : `${patchWords(id)}, ${taken}${size}`;
 }
 
 interface ZoneListProps {
