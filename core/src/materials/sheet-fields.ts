@@ -138,7 +138,7 @@ export const SHEET_FIELDS = {
   ),
   potLifeMin: minutes(
     'mixing',
-    { label: 'Pot life', help: 'Under “pot life” or “mixed life”, at the temperature below.' },
+    { label: 'Pot life', help: 'Under “pot life” or “mixed life”, at the temperature that times are for.' },
     { whenEmpty: 'no limit' },
   ),
   inductionMin: minutes(

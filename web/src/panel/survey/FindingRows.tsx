@@ -62,13 +62,10 @@ export function FindingRows({ findings, onChange }: FindingRowsProps) {
         aria-label="Add a finding"
         placeholder="Add a finding"
         prefix={<PlusOutlined />}
-        showSearch={{ optionFilterProp: 'typed' }}
+        showSearch={{ filterOption: (typed, option) => isCalled(option?.value as FindingKind, typed) }}
         value={null}
         popupMatchSelectWidth={false}
-        options={offered.map((kind) => {
-          const { label, synonyms } = findingRow(kind);
-          return { value: kind, label, typed: [label, ...synonyms].join(' ') };
-        })}
+        options={offered.map((kind) => ({ value: kind, label: findingWords({ kind }) }))}
         optionRender={({ label, value }) => (
           <>
             {label} <span className="note">{findingRow(value as FindingKind).foundBy}</span>
@@ -81,6 +78,13 @@ export function FindingRows({ findings, onChange }: FindingRowsProps) {
       />
     </section>
   );
+}
+
+/** Whether a word of what people call a kind begins as it was typed. */
+function isCalled(kind: FindingKind, typed: string): boolean {
+  const { label, synonyms } = findingRow(kind);
+  const begun = ` ${typed.trim().toLowerCase()}`;
+  return [label, ...synonyms].some((name) => ` ${name.toLowerCase()}`.includes(begun));
 }
 
 /** "dent", or "dent 2" where there are several of its kind. */
