@@ -75,3 +75,16 @@ export function untilAirWillDoMin(
 /** Some working hour of the day has air that will do. */
 export const willAirDo = (sheet: ProductSheet, areas: readonly Area[], context: Context): boolean =>
   untilAirWillDoMin(sheet, areas, 0, context) !== null;
+
+/** What is known of the air for a product where nothing was measured on the surface: the same wherever it is laid. */
+const airKnown = new WeakMap<Context, Map<string, boolean>>();
+
+/** The same of one area, which a search asks about over and over. */
+export function willAirDoOn(sheet: ProductSheet, area: Area, context: Context): boolean {
+  if (area.zone.tests && area.zone.tests.length > 0) return willAirDo(sheet, [area], context);
+  const known = airKnown.get(context) ?? new Map<string, boolean>();
+  airKnown.set(context, known);
+  const will = known.get(sheet.id) ?? willAirDo(sheet, [area], context);
+  known.set(sheet.id, will);
+  return will;
+}

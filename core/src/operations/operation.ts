@@ -105,8 +105,9 @@ export interface OperationRow {
   readonly use?: NonNullable<ProductSheet['use']>;
   /** What a gauge then reads. */
   readonly readAs?: 'build' | 'blocked';
-  /** Usual tool of what is sanded. */
+  /** Usual tool of what is sanded, and what it sands: a face grade by grade, along edges, or something off. */
   readonly tool?: Tool;
+  readonly sands?: 'face' | 'edges' | 'off';
 }
 
 export interface Cost {

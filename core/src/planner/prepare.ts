@@ -12,6 +12,7 @@ import type { Context } from '../operations/context.ts';
 import { carryOut, type Outcome } from '../operations/perform.ts';
 import type { Cost } from '../operations/operation.ts';
 import { isBare, memoize, zoneOf, type PanelState } from '../operations/state.ts';
+import { rowOf } from '../operations/table.ts';
 import { decideAct, newSearchMemory, type SearchMemory } from '../rules/check-act.ts';
 import { remedyRank } from '../rules/remedies.ts';
 import { isRefusal, type Verdict } from '../rules/rule.ts';
@@ -208,10 +209,8 @@ const sandsMetal = (act: Act, panel: PanelState): boolean =>
 const onTheWay = ({ grades }: SandAct): string => grades.slice(0, -1).join();
 
 /** Edges and backs are done alike whatever lies beside them. */
-const FOLLOWS_EDGES = new Set<SandAct['op']>(['feather', 'scuff']);
-
 const sandsAlike = (a: SandAct, b: SandAct, panel: PanelState): boolean =>
-  FOLLOWS_EDGES.has(a.op) ? a.grades.join() === b.grades.join() : sandsFaceAlike(a, b, panel);
+  rowOf(a.op).sands === 'edges' ? a.grades.join() === b.grades.join() : sandsFaceAlike(a, b, panel);
 
 const sandsFaceAlike = (a: SandAct, b: SandAct, panel: PanelState): boolean =>
   a.tool === b.tool && sandsMetal(a, panel) === sandsMetal(b, panel) && onTheWay(a) === onTheWay(b);

@@ -2,10 +2,10 @@ import type { CurePoint } from '../climate/cure.ts';
 import type { Grade } from '../materials/grades.ts';
 import { familyOf, isBody, labelOf, type LayerKind } from '../materials/layer-kinds.ts';
 import type { Tool } from '../materials/tools.ts';
-import { isCoat, isLaying, isSanding, lastGrade, type Act, type SandAct } from '../operations/act.ts';
+import { isCoat, isLaying, isSanding, lastGrade, type SandAct } from '../operations/act.ts';
 import { ruleIn, mustStay, sheetIn, type Context } from '../operations/context.ts';
 import { coatFilmUm } from '../operations/coating.ts';
-import { workedM2, workedOn } from '../operations/table.ts';
+import { workedM2, workedOn, rowOf } from '../operations/table.ts';
 import { formFactor } from '../operations/labour.ts';
 import { firstCutUm, shapingMin } from '../operations/sanding.ts';
 import { topOf, zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
@@ -95,7 +95,6 @@ export interface SandingOfPlan {
   readonly builds: readonly ZoneBuild[];
 }
 
-const LADDER_OPS = new Set<Act['op']>(['abrade', 'block']);
 /** Coarsest grades with which fresh film and fresh filler are cut (defaults). */
 const COARSEST_ON_FILM: Grade = 'P180';
 const COARSEST_ON_FILLER: Grade = 'P80';
@@ -129,7 +128,8 @@ function stretches(steps: readonly Performed[], zoneId: string): Sanded[][] {
     const { act } = performed;
     if (!act.zones.includes(zoneId)) return;
     if (isLaying(act)) found.push([]);
-    else if (isSanding(act) && LADDER_OPS.has(act.op)) found.at(-1)!.push({ performed, act, n: i + 1 });
+    else if (isSanding(act) && rowOf(act.op).sands === 'face')
+      found.at(-1)!.push({ performed, act, n: i + 1 });
   });
   return found.filter((stretch) => stretch.length > 0);
 }

@@ -29,7 +29,9 @@ export interface Totals {
 
 /** How many different things of a level are said of an act: once each, on however many areas it is done. */
 const saidOnce = (remarks: readonly Verdict[], level: Level): number =>
-  new Set(remarks.flatMap((remark) => (remark.level === level ? [remark.reason.code] : []))).size;
+  remarks.length === 0
+    ? 0
+    : new Set(remarks.flatMap((remark) => (remark.level === level ? [remark.reason.code] : []))).size;
 
 /** A minute of waiting in minutes of work, by the shop's pace. */
 export const waitWeight = (context: Context): number => WAIT_WEIGHT[schoolIn(context, 'pace').side];

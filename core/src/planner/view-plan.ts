@@ -79,15 +79,15 @@ function roundedTotals(steps: readonly Performed[]): System['totals'] {
   };
 }
 
-/** The largest ledge that is left, beside what its area allows; nothing where no area is asked for its level. */
-function levelOf(panel: PanelState, context: Context): Pick<System, 'level'> {
+/** The largest ledge that is left, beside what its area allows; undefined where no area is asked for its level. */
+function levelOf({ panel }: Replayed, context: Context): System['level'] {
   const judged = panel.zones.filter((zone) => takesCoats(zone) && !keepsGrain(zone, context));
   const levels = judged.map((zone) => ({
     ledgeUm: Math.round(unlevelUm(zone, panel)),
     limitUm: ledgeLimit(contextFor(zone, context)).value,
   }));
-  if (levels.length === 0) return {};
-  return { level: levels.reduce((a, b) => (b.ledgeUm / b.limitUm > a.ledgeUm / a.limitUm ? b : a)) };
+  if (levels.length === 0) return undefined;
+  return levels.reduce((a, b) => (b.ledgeUm / b.limitUm > a.ledgeUm / a.limitUm ? b : a));
 }
 
 /** An object with fields that are worked out once somebody looks: a plan has many systems, and one or two are shown. */
@@ -107,54 +107,51 @@ const withLazy = <Known extends object, Lazy extends object>(
 
 const uncapital = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
-function viewSystem(
-  stored: StoredSystem,
+/** The step that is refused, in words of its places; undefined where it cannot be read any more. */
+function refusedStepOf(
+  { verdict }: StoredSystem,
+  { panel }: Replayed,
+  context: Context,
+): System['refusedStep'] {
+  const refused = verdict.kind === 'refused' ? actOf(verdict.act, context, panel) : undefined;
+  if (!refused?.ok) return undefined;
+  const { act } = refused;
+  const sheetName = isLaying(act) ? context.shelf.get(act.sheetId)?.name : undefined;
+  return { op: act.op, ...placesOf(act, panel), ...(sheetName ? { sheetName } : {}) };
+}
+
+function systemTitle(
+  { id, acts, verdict }: StoredSystem,
   { steps, panel }: Replayed,
   context: Context,
-  write: Writer,
-): System {
-  const { id, acts, verdict } = stored;
-  const choices = steps.filter((_, i) => acts[i]?.isChoice).map(({ act }) => act);
+): string {
   const titled = (title: string): string => (id === OWN ? `Yours: ${uncapital(title)}` : title);
+  const choices = steps.filter((_, i) => acts[i]?.isChoice).map(({ act }) => act);
+  if (verdict.kind === 'ready') return titled(titleOf(choices));
+  const refused = actOf(verdict.act, context, panel);
+  return refused.ok
+    ? titled(refusedTitle(choices, refused.act, zoneOf(panel, verdict.refusals[0]!.zoneId)))
+    : id;
+}
+
+/** A system as it is shown; it is replayed and written out once somebody looks at it. */
+function viewSystem(stored: StoredSystem, again: () => Replayed, context: Context, write: Writer): System {
+  const { id, verdict } = stored;
   const lazy = {
-    remarks: () => remarksOf(steps),
-    totals: () => roundedTotals(steps),
-    steps: () => write(steps),
+    title: () => systemTitle(stored, again(), context),
+    remarks: () => remarksOf(again().steps),
+    totals: () => roundedTotals(again().steps),
+    steps: () => write(again().steps),
   };
-  if (verdict.kind === 'ready')
-    return withLazy(
-      {
-        id,
-        title: titled(titleOf(choices)),
-        verdict: 'ready' as const,
-        refusedBy: [],
-        ...levelOf(panel, context),
-      },
-      lazy,
-    );
-  const read = actOf(verdict.act, context, panel);
-  if (!read.ok)
-    return withLazy(
-      { id, title: id, verdict: 'refused' as const, refusedBy: verdict.refusals.map(refusalOf) },
-      lazy,
-    );
-  const refused = read.act;
-  const sheetName = isLaying(refused) ? context.shelf.get(refused.sheetId)?.name : undefined;
-  const refusedStep = {
-    op: refused.op,
-    ...placesOf(refused, panel),
-    ...(sheetName ? { sheetName } : {}),
-  };
-  return withLazy(
-    {
-      id,
-      title: titled(refusedTitle(choices, refused, zoneOf(panel, verdict.refusals[0]!.zoneId))),
-      verdict: 'refused' as const,
-      refusedBy: verdict.refusals.map(refusalOf),
-      refusedStep,
-    },
-    lazy,
-  );
+  return verdict.kind === 'ready'
+    ? withLazy(
+        { id, verdict: 'ready' as const, refusedBy: [] },
+        { ...lazy, level: () => levelOf(again(), context) },
+      )
+    : withLazy(
+        { id, verdict: 'refused' as const, refusedBy: verdict.refusals.map(refusalOf) },
+        { ...lazy, refusedStep: () => refusedStepOf(stored, again(), context) },
+      );
 }
 
 const chosenSides = (schools: Schools): Record<string, string> =>
@@ -234,13 +231,18 @@ export function openPlan(stored: StoredPlan): OpenedPlan {
   const start = surveyState(context.panel, context.shop.rules);
   const done = replayDone(start, inputs, context, memo);
   const write = stepWriter(context, done.steps);
-  const replayed = new Map(
-    stored.systems.map(({ id, acts }) => [id, replay(done.panel, acts, context, memo)] as const),
-  );
-  const systems = stored.systems.map((system) =>
-    viewSystem(system, replayed.get(system.id)!, context, write),
-  );
-  const stepsOf = (id: string): readonly Performed[] => [...done.steps, ...(replayed.get(id)?.steps ?? [])];
+  const replayed = new Map<string, Replayed>();
+  const again = ({ id, acts }: StoredSystem): Replayed => {
+    const known = replayed.get(id) ?? replay(done.panel, acts, context, memo);
+    replayed.set(id, known);
+    return known;
+  };
+  const systems = stored.systems.map((system) => viewSystem(system, () => again(system), context, write));
+  const nextOf = (id: string): readonly Performed[] => {
+    const system = stored.systems.find((each) => each.id === id);
+    return system ? again(system).steps : [];
+  };
+  const stepsOf = (id: string): readonly Performed[] => [...done.steps, ...nextOf(id)];
   return {
     view: {
       panelId: inputs.panel.id,
@@ -264,8 +266,8 @@ export function openPlan(stored: StoredPlan): OpenedPlan {
       return [...actsDone(inputs.done), ...acts];
     },
     sheetOf: (id) => (id === undefined ? undefined : context.shelf.get(id)),
-    poursOf: (id) => poursOf(replayed.get(id)?.steps ?? [], done.steps.length, context),
-    sprayTasksOf: (id) => sprayTasksOf(replayed.get(id)?.steps ?? [], done.steps.length, context),
+    poursOf: (id) => poursOf(nextOf(id), done.steps.length, context),
+    sprayTasksOf: (id) => sprayTasksOf(nextOf(id), done.steps.length, context),
     missedCostOf: (id, n) => missedCostMin(stepsOf(id), n - 1, context),
     sandingOf: (id) => sandingOf(stepsOf(id), start, context),
   };

@@ -1,5 +1,5 @@
 import { hasIssue } from '../operations/issues.ts';
-import { airProblem, willAirDo } from '../operations/air.ts';
+import { airProblem, willAirDoOn } from '../operations/air.ts';
 import { workAirAt } from '../operations/day.ts';
 import { isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, labelOf, type LayerKind } from '../materials/layer-kinds.ts';
@@ -153,7 +153,7 @@ const M3 = m3.rule({
   // A search does not know the hour yet: any of the day's will do.
   concerns: ({ act, zone, context }) =>
     isLaying(act)
-      ? !(context.isUntimed && willAirDo(sheetIn(context, act.sheetId), [zone], context))
+      ? !(context.isUntimed && willAirDoOn(sheetIn(context, act.sheetId), zone, context))
       : act.op === 'cure' && act.method === 'air',
   judge: (input) => {
     const { act, zone, panel, context } = input;

@@ -287,14 +287,12 @@ describe('answers that are not the last word', () => {
     const waits: number[] = [];
     for (let i = 0; i < 6; i++) {
       waits.push(putOff()!.untilMs - nowMs);
-      sendAgain(entries()[0]!.key);
-      await settled();
+      await sendAgain(entries()[0]!.key);
     }
     expect(waits[1]).toBeGreaterThan(waits[0]!);
     expect(Math.max(...waits)).toBe(60_000);
     server.failsWith = null;
-    sendAgain(entries()[0]!.key);
-    await settled();
+    await sendAgain(entries()[0]!.key);
     expect(states()).toEqual(['sent']);
   });
 
@@ -321,8 +319,7 @@ describe('answers that are not the last word', () => {
     server.failsWith = 500;
     editZone('B', { areaM2: 0.3 });
     await sendAll();
-    sendAgain(entries()[0]!.key);
-    await settled();
+    await sendAgain(entries()[0]!.key);
     server.failsWith = null;
     editZone('A', { areaM2: 0.9 });
     changeFields({ of: 'jobs', id: 'bus', fields: { title: 'Another' } });

@@ -132,11 +132,12 @@ const putOff = ({ key }: Entry, { message }: RequestRefused): Promise<unknown> =
   });
 
 /** Sends what was put off at once. */
-export function sendAgain(key: string): void {
-  void decide((row) => {
+export async function sendAgain(key: string): Promise<void> {
+  await decide((row) => {
     const entry = row.find((each) => each.key === key);
     return entry?.putOff ? { put: [{ ...entry, putOff: { ...entry.putOff, untilMs: 0 } }] } : {};
-  }).then(sendAll);
+  });
+  await sendAll();
 }
 
 function sendOne(entry: Entry): Promise<void> {
