@@ -52,8 +52,9 @@ export const workedOn = (op: OpName, states: readonly ZoneState[], context: Pick
 export const minutesOfArea = (op: OpName, areaM2: number, context: Pick<Context, 'shop'>): number =>
   areaMin(OPERATIONS[op], areaM2, context);
 
+const NTH_TURN = eachOp(({ turn }) => TURNS.indexOf(turn));
 /** Place of an operation among others that are asked for at once; the lowest is taken up first. */
-export const turnOf = (op: OpName): number => TURNS.indexOf(OPERATIONS[op].turn);
+export const turnOf = (op: OpName): number => NTH_TURN[op];
 
 const BEFORE_A_COAT: readonly OperationRow['turn'][] = ['mask', 'degrease', 'wipe', 'tack'];
 /** Cleaning and masking for a coat: done in the same go as the coat. */

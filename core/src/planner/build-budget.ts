@@ -41,11 +41,15 @@ export function budgetsOf(
       peelUm,
       ladderUm: panel.lastSandUm,
     });
+  // Most areas must come level with the same one.
+  const rises = new Map<ZoneState, number>();
   const riseOf = (zone: ZoneState): number => {
     const neighbour = soundNeighbour(zone, panel);
-    return neighbour && zones.includes(neighbour)
-      ? coatsFor(budgetOf(neighbour, 0).neededUm, sheet.film).filmUm - peelUm
-      : 0;
+    if (!neighbour || !zones.includes(neighbour)) return 0;
+    const riseUm =
+      rises.get(neighbour) ?? coatsFor(budgetOf(neighbour, 0).neededUm, sheet.film).filmUm - peelUm;
+    rises.set(neighbour, riseUm);
+    return riseUm;
   };
   return zones.map((zone) => ({ zone, budget: budgetOf(zone, riseOf(zone)) }));
 }

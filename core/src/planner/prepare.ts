@@ -218,7 +218,9 @@ const sandsFaceAlike = (a: SandAct, b: SandAct, panel: PanelState): boolean =>
 /** One act in place of all of these, which are shareable with the first; their reasons are kept once each. */
 function share(first: Act, acts: readonly Act[]): Act {
   if (acts.length === 1 && first.zones.length === 1) return first;
-  const zones = [...new Set(acts.flatMap((act) => act.zones))].sort();
+  // Of what a whole panel asks for, the lists of areas are the same.
+  const lists = new Set(acts.map((act) => act.zones));
+  const zones = [...new Set([...lists].flat())].sort();
   const why: Reason[] = [];
   for (const act of acts)
     for (const reason of act.why) if (!why.some((other) => sameReason(other, reason))) why.push(reason);

@@ -272,8 +272,11 @@ const isFirstWipe = ({ op, why }: Act): boolean =>
 const isLastSanding = ({ op, zones }: Act, panel: PanelState): boolean =>
   op === 'abrade' && zones.some((id) => isBare(zoneOf(panel, id)));
 
+const FIRST_WIPE = TURNS.indexOf('first wipe');
+const BARE_METAL = TURNS.indexOf('bare metal');
+
 /** Place of a remedy among others that are asked for at once; the lowest is taken up first. */
 export function remedyRank(act: Act, panel: PanelState): number {
-  if (isFirstWipe(act)) return TURNS.indexOf('first wipe');
-  return isLastSanding(act, panel) ? TURNS.indexOf('bare metal') : turnOf(act.op);
+  if (isFirstWipe(act)) return FIRST_WIPE;
+  return isLastSanding(act, panel) ? BARE_METAL : turnOf(act.op);
 }
