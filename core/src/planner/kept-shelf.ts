@@ -3,6 +3,7 @@ import type { ProductSheet } from '../materials/sheet.ts';
 import { canonical } from '../units/canonical.ts';
 import type { Context } from '../operations/context.ts';
 import { productsByWork, workOf } from '../operations/products.ts';
+import { memoize } from '../operations/state.ts';
 
 /**
  * What a plan keeps of the shop's shelf: in full the sheets that mattered, of the others only what shows later whether
@@ -24,18 +25,21 @@ function markOf(text: string): string {
 /** What a sheet costs, and how often it was edited, change nothing in how it is worked with. */
 export const isBesideWork = (field: string): boolean => field === 'pricePerLitre' || field === 'version';
 
+/** What each way of mixing a sheet is there for, and all that counts of it, in one text. */
+const waysOf = memoize((sheet: ProductSheet) =>
+  inModes(sheet).map((way) => ({ work: workOf(way), name: canonical(way, isBesideWork) })),
+);
+
 /** Marks of the shop's own sheets, by what they are there for: they change with every new, changed or removed sheet. */
-export function shelfMarks(sheets: readonly ProductSheet[]): Record<string, string> {
+export const shelfMarks = memoize((sheets: readonly ProductSheet[]): Record<string, string> => {
   const names = new Map<string, string[]>();
-  for (const sheet of sheets.flatMap(inModes)) {
-    const work = workOf(sheet);
+  for (const { work, name } of sheets.flatMap(waysOf)) {
     const known = names.get(work);
-    const name = canonical(sheet, isBesideWork);
     if (known) known.push(name);
     else names.set(work, [name]);
   }
   return Object.fromEntries([...names].map(([work, list]) => [work, markOf(list.sort().join('\n'))]));
-}
+});
 
 /** @param used ids of the sheets that the plan's systems lay */
 export function keptShelf(
