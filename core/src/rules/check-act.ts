@@ -67,8 +67,9 @@ type Hearing = Speaker[];
 
 /** A set of rules by their places, as bits: there is one for each matter, and thousands of matters in a search. */
 type RuleSet = number[];
-const noRules = (): RuleSet => [0, 0, 0];
 const BITS = 31;
+const NO_RULES: readonly number[] = Array.from({ length: Math.ceil(ALL.length / BITS) }, () => 0);
+const noRules = (): RuleSet => NO_RULES.slice();
 const hasRule = (set: RuleSet, nth: number): boolean => (set[(nth / BITS) | 0]! & (1 << (nth % BITS))) !== 0;
 const addRule = (set: RuleSet, nth: number): void => {
   set[(nth / BITS) | 0]! |= 1 << (nth % BITS);
