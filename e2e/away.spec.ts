@@ -102,3 +102,18 @@ test('a fault of the program is shown with its reference, and the server has it 
   await expect(notice).toBeHidden();
   expect(complaints.splice(0)).toEqual(['a promise nobody waits for']);
 });
+
+test('what was made before the stream of events was open is on the page once it is', async ({ page }) => {
+  // The stream comes late, as on a machine that is busy while the program starts.
+  let open: () => void = () => undefined;
+  const held = new Promise<void>((resolve) => (open = resolve));
+  await page.route('**/api/events', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await askForSystems(page, CORNER);
+  const bay = page.getByText('times by this plan alone: it is not in the bay');
+  await expect(bay).toBeVisible();
+  open();
+  await expect(page.getByText('times by the bay')).toBeVisible();
+});

@@ -122,6 +122,14 @@ test('one tab holds the stream and tells the others; it asks for nothing that it
   expect([asked, others]).toEqual([[['clocks']], [event('clocks')]]);
 });
 
+test('a stream that opens late may have missed something: all is asked for again', async () => {
+  void listen();
+  await settled();
+  await jest.advanceTimersByTimeAsync(600);
+  FakeStream.opened[0]!.open();
+  expect(asked).toEqual(['all']);
+});
+
 test('a stream that breaks is the browser’s to take up; one that was refused is opened anew, and all is asked for again', async () => {
   void listen();
   await settled();

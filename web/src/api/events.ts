@@ -63,6 +63,8 @@ const ALL_CHANGED: EventView = { seq: 0, subject: '', kind: 'all.changed' };
 
 /** A stream that the server refused, as one that is just starting does behind a proxy, is opened anew after this. */
 const OPEN_AGAIN_MS = 2000;
+/** A stream that takes longer to open may have missed what happened after the page asked for what it shows. */
+const LATE_MS = 500;
 
 interface Listening {
   readonly tell: (event: EventView) => void;
@@ -76,7 +78,11 @@ interface Listening {
  */
 function follow({ tell, isLate }: Listening): void {
   const stream = new EventSource('/api/events');
-  if (isLate) stream.addEventListener('open', () => tell(ALL_CHANGED), { once: true });
+  const askedMs = performance.now();
+  const opened = (): void => {
+    if (isLate || performance.now() - askedMs > LATE_MS) tell(ALL_CHANGED);
+  };
+  stream.addEventListener('open', opened, { once: true });
   stream.onmessage = ({ data }: MessageEvent<string>) => tell(JSON.parse(data) as EventView);
   stream.onerror = () => {
     if (stream.readyState !== EventSource.CLOSED) return;
