@@ -109,6 +109,7 @@ test('a second dent is found by what people call it, and is a patch of its own',
   await add.click();
   await add.fill('orange');
   await expect(page.getByTitle('orange peel', { exact: true })).toHaveCount(0);
+  await expect(page.getByText('Nothing is called that.')).toBeVisible();
   await page.keyboard.press('Escape');
   await expectAccessible(page);
 

@@ -64,7 +64,9 @@ export function FindingRows({ findings, onChange }: FindingRowsProps) {
         prefix={<PlusOutlined />}
         showSearch={{ filterOption: (typed, option) => isCalled(option?.value as FindingKind, typed) }}
         value={null}
-        popupMatchSelectWidth={false}
+        notFoundContent={
+          <span className="note">Nothing is called that. Empty the field to see all findings.</span>
+        }
         options={offered.map((kind) => ({ value: kind, label: findingWords({ kind }) }))}
         optionRender={({ label, value }) => (
           <>
