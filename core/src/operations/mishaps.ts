@@ -8,7 +8,7 @@ import type { Zone } from '../survey/zone.ts';
 import type { Context } from './context.ts';
 import { topOf, zoneIdOf, zoneOf, type Layer, type PanelState, type ZoneState } from './state.ts';
 import { changed } from './changed-area.ts';
-import { shaped } from './sanding.ts';
+import { shaped } from './sanded-area.ts';
 
 /** What a mishap at the bench makes of a panel: the same states that a survey describes, so that the same rules mend it. */
 

@@ -1,15 +1,24 @@
 import { grainUm } from '../materials/grades.ts';
-import { isBody, isMetal, isSolid, labelOf } from '../materials/layer-kinds.ts';
+import { isBody, isSolid, labelOf } from '../materials/layer-kinds.ts';
 import { cuttingMinutes, gradeChangeMinutes } from '../surface/ladder.ts';
 import { sandedMaterial } from '../materials/sanded-material.ts';
-import { scratchDepthUm } from '../surface/scratch.ts';
 import type { Reason } from '../wording/reason.ts';
 import { lastGrade, type SandAct } from './act.ts';
 import { changed } from './changed-area.ts';
-import { figuresIn, mustStay, ruleIn, type Context } from './context.ts';
+import { figuresIn, ruleIn, type Context } from './context.ts';
 import { reachedM2, reachedOn } from './extent.ts';
-import { settledBy, stripsTo, withIssue } from './issues.ts';
+import { stripsTo } from './issues.ts';
 import { areaMin, formFactor } from './labour.ts';
+import {
+  abraded,
+  blockedUm,
+  blockedZone,
+  denibbed,
+  depthsUm,
+  scratchOf,
+  scuffed,
+  shaped,
+} from './sanded-area.ts';
 import {
   opReason,
   type Cautioned,
@@ -20,17 +29,14 @@ import {
 } from './operation.ts';
 import { stripMinutes, strippedBare, strippingCautions } from './stripping.ts';
 import {
-  gapUm,
   groundOf,
   isBare,
   isOpenBody,
-  isUnprimedPlastic,
   openedTo,
   soundNeighbour,
   topOf,
   type Layer,
   type PanelState,
-  type Scratch,
   type ZoneState,
 } from './state.ts';
 
@@ -40,100 +46,9 @@ import {
  */
 
 const ABRASIVE_PER_M2_STEP = 1.4;
-/** Keying a surface that has no scratch yet takes off about this much of a coat, µm (estimate). */
-const KEY_DEPTH_UM = 3;
-/** Skin of glaze that levelling leaves over the pinholes, µm (calibrated: closed, not built up). */
-const GLAZE_LEFT_UM = 20;
-
-const dusty = (zone: ZoneState, scratch: Scratch): ZoneState =>
-  changed(zone, { surface: { soil: 'dusty', isTacked: false, hasGuideCoat: false, scratch } });
-
-const scratchOf = (zone: ZoneState, act: SandAct, context: Context): Scratch => {
-  const grade = lastGrade(act);
-  return {
-    grade,
-    tool: act.tool,
-    depthUm: scratchDepthUm(grade, act.tool, sandedMaterial(topOf(zone).kind), figuresIn(context)),
-  };
-};
-
-/** Rubbing raw plastic loads it with static. */
-const charged = (zone: ZoneState): ZoneState => (isUnprimedPlastic(zone) ? withIssue(zone, 'static') : zone);
-
-/** Pad over edges, recesses, grain and backs: it dulls them and leaves the scratch of the face as it is. */
-const scuffed = (zone: ZoneState): ZoneState =>
-  changed(charged(settledBy(zone, 'scuff')), { surface: { soil: 'dusty', isTacked: false } });
-
-/** Nibs are cut off at their spots; the film between them stays as it was sprayed. */
-const denibbed = (zone: ZoneState): ZoneState =>
-  changed(settledBy(zone, 'denib'), { surface: { isTacked: false } });
-
-/** The zone with its top layer this thick; what is sanded through is gone, and what lay under it is on top. */
-const withTop = (zone: ZoneState, um: number): ZoneState => {
-  const below = zone.stack.slice(0, -1);
-  if (um <= 0 && !isSolid(topOf(zone).kind) && below.length > 0) return changed(zone, { stack: below });
-  const top: Layer = { ...topOf(zone), um: Math.max(0, um) };
-  return changed(zone, { stack: [...below, top] });
-};
-
-/** Depth that each grade of the act has to take off this zone, µm, in order. */
-function depthsUm(zone: ZoneState, { grades, tool }: SandAct, context: Context): number[] {
-  const figures = figuresIn(context);
-  const material = sandedMaterial(topOf(zone).kind);
-  const { scratch, wavesUm, peelUm } = zone.surface;
-  const isShaping = isBody(topOf(zone).kind) && !scratch;
-  const first = isShaping
-    ? Math.max(wavesUm, topOf(zone).um - shapedTopUm(zone))
-    : Math.max(scratch?.depthUm ?? KEY_DEPTH_UM, peelUm);
-  return grades.map((_, i) => (i === 0 ? first : scratchDepthUm(grades[i - 1]!, tool, material, figures)));
-}
-
 /** What the first grade of an act has to take off a zone, µm. */
 export const firstCutUm = (zone: ZoneState, act: SandAct, panel: PanelState, context: Context): number =>
   SANDING[act.op].depthsUm(zone, act, panel, context)[0]!;
-
-/** Top layer once freshly spread body work has its shape, µm: filler lies flush, glaze stays as a skin only. */
-const shapedTopUm = (zone: ZoneState): number => {
-  const { kind, um } = topOf(zone);
-  return kind === 'glaze' ? Math.min(um, GLAZE_LEFT_UM) : um;
-};
-
-/** Film of a build after blocking it level, µm. */
-export function blockedUm(zone: ZoneState, panel: PanelState, context: Context): number {
-  const top = topOf(zone);
-  const stays = mustStay(context, top.laid?.sheetId ?? '').value;
-  const level = Math.max(stays, gapUm(zone, panel) + top.um) + panel.lastSandUm;
-  return Math.min(top.um - zone.surface.wavesUm - zone.surface.peelUm, level);
-}
-
-/** Film of a build that is left once it is blocked and the last sanding is done, µm. */
-export const keptUm = (zone: ZoneState, panel: PanelState, context: Context): number =>
-  blockedUm(zone, panel, context) - panel.lastSandUm;
-
-/** A zone with its build taken down level, `scratch` left on it. */
-export function blockedZone(
-  zone: ZoneState,
-  scratch: Scratch,
-  panel: PanelState,
-  context: Context,
-): ZoneState {
-  const sanded = settledBy(dusty(zone, scratch), 'block');
-  const levelled = withTop(sanded, blockedUm(zone, panel, context));
-  const wavesUm = ruleIn(context, 'blockedLeftUm').value;
-  return changed(levelled, { surface: { peelUm: 0, wavesUm } });
-}
-
-const abraded = (zone: ZoneState, act: SandAct, { endMin, context }: Moment): ZoneState => {
-  const top = topOf(zone);
-  const sanded = dusty(charged(settledBy(zone, act.op)), scratchOf(zone, act, context));
-  if (isMetal(top.kind)) return changed(sanded, { bareSinceMin: endMin });
-  const taken = isBody(top.kind) ? 0 : depthsUm(zone, act, context).reduce((sum, um) => sum + um, 0);
-  const left = withTop(sanded, top.um - taken);
-  return changed(left, {
-    bareSinceMin: isBare(left) ? endMin : left.bareSinceMin,
-    surface: { peelUm: 0 },
-  });
-};
 
 /** Films whose edge is cut open around an area: those that lie higher around it than in it. */
 const filmsAround = (zone: ZoneState, panel: PanelState): number => {
@@ -141,14 +56,6 @@ const filmsAround = (zone: ZoneState, panel: PanelState): number => {
   const films = (ground ?? zone).stack.filter(({ kind }) => !isSolid(kind) && !isBody(kind));
   return Math.max(1, films.length);
 };
-
-/** Filler that was only spread so far gets its shape, and the waves that a hand leaves in it. */
-export function shaped(zone: ZoneState, context: Context): ZoneState {
-  if (!isBody(topOf(zone).kind) || zone.surface.scratch) return zone;
-  const wavesUm = Math.min(zone.surface.wavesUm, ruleIn(context, 'shapedFillerWavesUm').value);
-  const wavelengthMm = ruleIn(context, 'shapedFillerWaveLengthMm').value;
-  return changed(withTop(zone, shapedTopUm(zone)), { surface: { wavesUm, wavelengthMm } });
-}
 
 /** A surface of bare metal that has a grade already is freshened at that grade or refined from it. */
 function metalMinutes(zone: ZoneState, act: SandAct, areaM2: number, context: Context): number {

@@ -13,7 +13,7 @@ import {
 } from '../operations/act.ts';
 import { coatFilmUm } from '../operations/coating.ts';
 import { ledgeLimit, mustStay, schoolIn, sheetIn, type Context } from '../operations/context.ts';
-import { blockedZone, keptUm } from '../operations/sanding.ts';
+import { blockedZone, keptUm } from '../operations/sanded-area.ts';
 import {
   heightUm,
   isFoundFinish,

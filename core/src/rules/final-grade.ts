@@ -2,7 +2,7 @@ import { GRADES, grainUm, type Grade } from '../materials/grades.ts';
 import { readyVolumeSolids, scratchUnder } from '../materials/sheet.ts';
 import { isCoat, isLastCoat, type Act } from '../operations/act.ts';
 import { figuresIn, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
-import { blockedUm } from '../operations/sanding.ts';
+import { blockedUm } from '../operations/sanded-area.ts';
 import { topOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { sandingMinutes } from '../surface/ladder.ts';
 import { sandedMaterial } from '../materials/sanded-material.ts';

@@ -11,7 +11,7 @@ import {
   type Act,
 } from '../operations/act.ts';
 import { contextFor, mustStay, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
-import { keptUm } from '../operations/sanding.ts';
+import { keptUm } from '../operations/sanded-area.ts';
 import {
   byId,
   isFoundFinish,
