@@ -134,7 +134,9 @@ interface TipRange {
 export function tipFor({ tipsMm }: Pick<Gun, 'tipsMm'>, range: TipRange | undefined): number {
   if (!range) return tipsMm[0]!;
   const away = (tip: number): number => Math.abs(tip - (range.from + range.to) / 2);
-  return tipsMm.toSorted((a, b) => away(a) - away(b) || a - b)[0]!;
+  const isNearer = (tip: number, best: number): boolean =>
+    away(tip) < away(best) || (away(tip) === away(best) && tip < best);
+  return tipsMm.reduce((best, tip) => (isNearer(tip, best) ? tip : best));
 }
 
 /** The gun of a shop for a product: the first with a tip inside the sheet's range, else the one whose tip is next to it. */

@@ -30,7 +30,10 @@ export interface Context {
   readonly triesAll?: boolean;
   /** Work that really runs: the air that it lay in before the shop's air was said anew, in order; the shop has what is now. */
   readonly airBefore?: readonly PastAir[];
-  /** The hours of the work are not known yet: a search, or a sequence that is judged before it is timed. */
+  /**
+   * The hours of the work are not known yet: a search, or a sequence that is judged before it is timed. Only a rule that
+   * reads the panel may look at it: what others said is remembered for both.
+   */
   readonly isUntimed?: boolean;
 }
 

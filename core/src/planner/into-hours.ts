@@ -6,9 +6,9 @@ import { carryOut, costOf } from '../operations/perform.ts';
 import { zoneOf, type PanelState } from '../operations/state.ts';
 import { isJustBefore, isLeftAlone } from '../operations/table.ts';
 import { cureMethodOf } from '../operations/waiting.ts';
-import { decideAct, newSearchMemory, type SearchMemory } from '../rules/check-act.ts';
+import { decideAct } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
-import { newMemo, prepare, type Performed } from './prepare.ts';
+import { knownOutcome, newMemo, prepare, type Memo, type Performed } from './prepare.ts';
 import { afterIdle } from './replay.ts';
 
 /**
@@ -47,11 +47,15 @@ type Untimed = Pick<TimedAct, 'act' | 'unmet' | 'nth'>;
 /** An act at its hour, whatever it is in which system. */
 type AtHour = Omit<Placed, 'unmet' | 'nth'>;
 
-/** What systems of one plan that begin alike share: acts at their hours, and what was said of them. */
-export interface HoursMemo extends SearchMemory {
+/**
+ * What systems of one plan that begin alike share: acts at their hours, and what the search knows of states and of the
+ * matter of areas. That holds at any hour: rules that look at the clock or at the air of an hour are asked anew.
+ */
+export interface HoursMemo extends Memo {
   readonly placed: Map<PanelState, Map<Act, AtHour>>;
 }
-export const newHours = (): HoursMemo => ({ placed: new Map(), ...newSearchMemory(true) });
+/** @param searched what the search of these systems remembers, under the same context but for its hours */
+export const newHours = (searched: Memo = newMemo(true)): HoursMemo => ({ ...searched, placed: new Map() });
 
 interface Hours {
   readonly context: Context;
@@ -59,8 +63,8 @@ interface Hours {
 }
 
 /** Minutes in which somebody stands by. */
-function attendedMin(act: Act, panel: PanelState, context: Context): number {
-  const { handsOnMin, waitMin } = costOf(act, panel, context);
+function attendedMin(act: Act, panel: PanelState, { context, memo }: Hours): number {
+  const { handsOnMin, waitMin } = knownOutcome(memo, act, panel)?.cost ?? costOf(act, panel, context);
   return isLeftAlone(act.op) ? handsOnMin : handsOnMin + waitMin;
 }
 
@@ -78,12 +82,12 @@ function offWithin(workMin: number, clockMin: number, context: Context): number 
 }
 
 /** How long the act waits for air that will do, and then for a shift that it fits into; or it goes on over several. */
-function idleOf(act: Act, panel: PanelState, context: Context): Pick<TimedAct, 'idleMin' | 'isSplit'> {
+function idleOf(act: Act, panel: PanelState, hours: Hours): Pick<TimedAct, 'idleMin' | 'isSplit'> {
   let idleMin = 0;
   for (let round = 0; ; round++) {
     const now = afterIdle(panel, idleMin);
-    const airMin = isLaying(act) ? untilAirOf(act, now, context) : 0;
-    const shift = shiftOf(act, afterIdle(now, airMin), context);
+    const airMin = isLaying(act) ? untilAirOf(act, now, hours.context) : 0;
+    const shift = shiftOf(act, afterIdle(now, airMin), hours);
     idleMin += airMin + shift.idleMin;
     if (airMin === 0 || shift.idleMin === 0 || round === MOST_ROUNDS) return { ...shift, idleMin };
   }
@@ -98,9 +102,10 @@ const untilAirOf = (act: CoatAct | BodyAct, panel: PanelState, context: Context)
   ) ?? 0;
 
 /** How long the act waits for a shift that it fits into, or goes on over several. */
-function shiftOf(act: Act, panel: PanelState, context: Context): Pick<TimedAct, 'idleMin' | 'isSplit'> {
+function shiftOf(act: Act, panel: PanelState, hours: Hours): Pick<TimedAct, 'idleMin' | 'isSplit'> {
+  const { context } = hours;
   const { clockMin } = panel;
-  const workMin = attendedMin(act, panel, context);
+  const workMin = attendedMin(act, panel, hours);
   const leftMin = leftOfWorkMin(clockMin, context);
   if (workMin <= leftMin || workMin === 0) return { idleMin: 0, isSplit: false };
   const isLongerThanAnyDay = workMin > dayLengthMin(context);
@@ -125,10 +130,11 @@ function place(untimed: Untimed, stood: PanelState, hours: Hours, leastIdleMin =
   return { ...untimed, ...made };
 }
 
-function atHour(planned: Act, stood: PanelState, { context, memo }: Hours, leastIdleMin = 0): AtHour {
+function atHour(planned: Act, stood: PanelState, hours: Hours, leastIdleMin = 0): AtHour {
+  const { context, memo } = hours;
   const waited = afterIdle(stood, leastIdleMin);
   const act = asOfNow(planned, waited);
-  const own = idleOf(act, waited, context);
+  const own = idleOf(act, waited, hours);
   const idleMin = leastIdleMin + own.idleMin;
   const before = afterIdle(stood, idleMin);
   return {
@@ -136,7 +142,7 @@ function atHour(planned: Act, stood: PanelState, { context, memo }: Hours, least
     idleMin,
     isSplit: own.isSplit,
     stood,
-    after: carryOut(before, act, context).panel,
+    after: (knownOutcome(memo, act, before) ?? carryOut(before, act, context)).panel,
     isBroken: decideAct(act, before, context, memo).some(({ level }) => level === 'must'),
   };
 }

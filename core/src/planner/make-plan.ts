@@ -9,6 +9,7 @@ import { intoHours, newHours, type HoursMemo } from './into-hours.ts';
 import { notHandedOver, walkSequence } from './judge-sequence.ts';
 import { keptShelf } from './kept-shelf.ts';
 import { replayDone } from './replay-done.ts';
+import { newMemo } from './prepare.ts';
 import type { RefusedPath, SearchPath } from './search-path.ts';
 import { familyOfPath, searchSystems } from './search-systems.ts';
 import {
@@ -126,8 +127,9 @@ export function makePlan(task: PlanTask): StoredPlan {
   if (!panel.zones.some((zone) => roleOf(zone, panel) !== 'keep'))
     return { ...plan, systems: [], chosen: null };
   const done = replayDone(surveyState(panel, context.shop.rules), task, context);
-  const { ready, refused, looked, gaveUp } = searchSystems(done.panel, untimed(context));
-  const hours = { context, memo: newHours() };
+  const memo = newMemo(true);
+  const { ready, refused, looked, gaveUp } = searchSystems(done.panel, untimed(context), memo);
+  const hours = { context, memo: newHours(memo) };
   const best = [...ready].sort((a, b) => a.cost - b.cost).map((path) => readySystem(path, done.panel, hours));
   const ownSystems = task.own ? ownSystem(task.own, done.panel, hours) : [];
   const systems = [...ownSystems, ...best, ...refused.map((path) => refusedSystem(path, done.panel, hours))];

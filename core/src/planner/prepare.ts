@@ -65,6 +65,8 @@ const MOST_STEPS = 90;
 interface Tried {
   readonly verdicts: readonly Verdict[];
   outcome?: Outcome;
+  /** What is done first of all that is asked for. */
+  remedy?: Act;
   /** The act as it was done, once for all that asked for it alike: ways that share their beginning share its steps. */
   readonly done: Performed[];
 }
@@ -76,6 +78,10 @@ export const newMemo = (endsAtRefusal = false): Memo => ({
   tried: new Map(),
   ...newSearchMemory(endsAtRefusal),
 });
+
+/** What an act does in a state in which the search has carried it out; undefined where it has not. */
+export const knownOutcome = ({ tried }: Memo, act: Act, before: PanelState): Outcome | undefined =>
+  tried.get(before)?.get(fullSignature(act))?.outcome;
 
 function performed(act: Act, before: PanelState, known: Tried, context: Context): Performed {
   const done = known.done.find(({ act: was }) => isAskedAlike(was, act));
@@ -144,7 +150,8 @@ export function prepare(start: PanelState, act: Act, context: Context, memo: Mem
       }
       const hopeless = asked.filter(isRefusal);
       if (hopeless.length > 0) return { refused: wanted, refusals: hopeless };
-      const remedy = nextRemedy(asked, panel);
+      // Where all that could be asked for is, it is the same for whoever comes to this state again.
+      const remedy = declined.size > 0 ? nextRemedy(asked, panel) : (known.remedy ??= nextRemedy(asked, panel));
       const name = signature(remedy);
       if (steps.length >= MOST_STEPS || pending.includes(name))
         return { refused: wanted, refusals: [endless(wanted, steps.length)] };
@@ -215,12 +222,23 @@ const sandsAlike = (a: SandAct, b: SandAct, panel: PanelState): boolean =>
 const sandsFaceAlike = (a: SandAct, b: SandAct, panel: PanelState): boolean =>
   a.tool === b.tool && sandsMetal(a, panel) === sandsMetal(b, panel) && onTheWay(a) === onTheWay(b);
 
+/** The areas of some acts, each once, by their ids. */
+function areasOf(acts: readonly Act[]): readonly string[] {
+  const ids = new Set<string>();
+  let last: readonly string[] | null = null;
+  for (const { zones } of acts) {
+    // What a whole panel asks for names one list of areas.
+    if (zones === last) continue;
+    last = zones;
+    for (const id of zones) ids.add(id);
+  }
+  return [...ids].sort();
+}
+
 /** One act in place of all of these, which are shareable with the first; their reasons are kept once each. */
 function share(first: Act, acts: readonly Act[]): Act {
   if (acts.length === 1 && first.zones.length === 1) return first;
-  // Of what a whole panel asks for, the lists of areas are the same.
-  const lists = new Set(acts.map((act) => act.zones));
-  const zones = [...new Set([...lists].flat())].sort();
+  const zones = areasOf(acts);
   const why: Reason[] = [];
   for (const act of acts)
     for (const reason of act.why) if (!why.some((other) => sameReason(other, reason))) why.push(reason);

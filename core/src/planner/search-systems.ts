@@ -9,7 +9,7 @@ import { productsByWork } from '../operations/products.ts';
 import { productChooser } from './choose-products.ts';
 import { intents } from './intents.ts';
 import { sealsPrimed, sealsWithEpoxy } from './titles.ts';
-import { newMemo, prepare, type RefusedAct } from './prepare.ts';
+import { newMemo, prepare, type Memo, type RefusedAct } from './prepare.ts';
 import { scoreOf, waitWeight } from './score.ts';
 import type { RefusedPath, SearchPath, Way } from './search-path.ts';
 import { placeOf, waitsAsWell } from './search-place.ts';
@@ -48,9 +48,10 @@ export const familyOfPath = (choices: readonly Act[]): string =>
 /**
  * Searches one panel; deterministic, bounded by MOST_STATES. Where the preferred products of each kind get it nowhere,
  * others are tried in every place; what is found by then is then not all there is, and it says so.
+ * @param memo what was tried with this context; it is filled
  */
-export function searchSystems(start: PanelState, context: Context): Searched {
-  const found = searchWith(start, context);
+export function searchSystems(start: PanelState, context: Context, memo = newMemo(true)): Searched {
+  const found = searchWith(start, context, { memo });
   if (found.ready.length > 0 || found.gaveUp) return found;
   const more = withFewOfEach(context);
   if (more.shelf.size === productsByWork(context.shelf).size) return found;
@@ -59,10 +60,19 @@ export function searchSystems(start: PanelState, context: Context): Searched {
   return again.ready.length > 0 ? again : { ...found, looked: again.looked, gaveUp: again.gaveUp || !isAll };
 }
 
+interface SearchOptions {
+  readonly mostStates?: number;
+  /** What was tried with this context. */
+  readonly memo?: Memo;
+}
+
 /** One search over the kinds of coats, with the preferred product of each or, where the context says so, with all. */
-export function searchWith(start: PanelState, context: Context, mostStates = MOST_STATES): Searched {
+export function searchWith(
+  start: PanelState,
+  context: Context,
+  { mostStates = MOST_STATES, memo = newMemo(true) }: SearchOptions = {},
+): Searched {
   const refusals = new Map<string, RefusedPath>();
-  const memo = newMemo(true);
   /** Choices for which products of other film were tried. */
   const filmTried = new Set<string>();
   const costs = new Map<SearchPath, number>([[{ panel: start, steps: [], choices: [], choiceSteps: [] }, 0]]);

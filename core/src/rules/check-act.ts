@@ -62,8 +62,12 @@ interface Speaker extends Placed {
   beside: Matter | null | undefined;
 }
 
-/** The rules that concern an area before an act, first to last; one that will not speak of it any more is dropped. */
-type Hearing = Speaker[];
+/** Rules on an area before an act, first to last: those heard so far that may speak again, and how many were looked at. */
+interface Hearing {
+  readonly speakers: Speaker[];
+  nLooked: number;
+}
+const newHearing = (): Hearing => ({ speakers: [], nLooked: 0 });
 
 /** A set of rules by their places, as bits: there is one for each matter, and thousands of matters in a search. */
 type RuleSet = number[];
@@ -95,16 +99,6 @@ function isSpeaking({ nth, rule }: Placed, input: ZoneRuleInput, { known, speaki
   return speaks;
 }
 
-function hearingOf(rules: readonly Placed[], input: ZoneRuleInput, known: KnownMatter): Hearing {
-  const speakers: Speaker[] = [];
-  for (const placed of rules) {
-    const { nth, rule } = placed;
-    if (isSpeaking(placed, input, known) && (!rule.concerns || rule.concerns(input)))
-      speakers.push({ nth, rule, said: undefined, beside: undefined });
-  }
-  return speakers;
-}
-
 /**
  * Whom rules concern, and what they said of the matter of an area, by that and by how the act is done there. One for a
  * whole search, whose context does not change.
@@ -114,14 +108,17 @@ export type VerdictCache = Map<Matter, KnownMatter>;
 /** What a search keeps from one question to the next. */
 export interface SearchMemory {
   readonly cache: VerdictCache;
-  /** Numbers of the ways in which acts are done. */
+  /** Numbers of the ways in which acts are done, by what is said of them. */
   readonly ways: Map<string, number>;
+  /** The same by act: an act is asked about again after each step that it needs. */
+  readonly waysOfActs: Map<Act, number>;
   /** A search only wants to know that an act is refused, and by which rule first. */
   readonly endsAtRefusal: boolean;
 }
 export const newSearchMemory = (endsAtRefusal: boolean): SearchMemory => ({
   cache: new Map(),
   ways: new Map(),
+  waysOfActs: new Map(),
   endsAtRefusal,
 });
 
@@ -129,12 +126,14 @@ export const newSearchMemory = (endsAtRefusal: boolean): SearchMemory => ({
 type Question = Omit<RuleInput, 'zone'>;
 
 /** Ways in which acts were done before in a search, by their number: hearings are looked up by it. */
-function wayOf(act: Act, { ways }: SearchMemory): number {
+function wayOf(act: Act, { ways, waysOfActs }: SearchMemory): number {
+  const before = waysOfActs.get(act);
+  if (before !== undefined) return before;
   const name = `${act.op} ${handledAs(act)}`;
-  const known = ways.get(name);
-  if (known !== undefined) return known;
-  ways.set(name, ways.size);
-  return ways.size - 1;
+  const way = ways.get(name) ?? ways.size;
+  ways.set(name, way);
+  waysOfActs.set(act, way);
+  return way;
 }
 
 /** More coats than any area gets at once. */
@@ -144,29 +143,48 @@ const MOST_COATS = 50;
 const wayOnArea = (way: number, act: Act, id: string, nth: number): number =>
   (way * MOST_COATS + (isCoat(act) ? (act.coats[id] ?? 0) : 0)) * 2 + (nth === 0 ? 1 : 0);
 
-function hearingIn(
-  { cache }: SearchMemory,
-  rules: readonly Placed[],
-  input: RuleInput,
-  way: number,
-): Hearing {
-  const { matter } = input.zone;
-  let known = cache.get(matter);
-  if (!known) cache.set(matter, (known = newMatterKnown()));
-  let hearing = known.hearings.get(way);
-  if (!hearing) known.hearings.set(way, (hearing = hearingOf(rules, input, known)));
+function matterIn({ cache }: SearchMemory, matter: Matter): KnownMatter {
+  const before = cache.get(matter);
+  if (before) return before;
+  const known = newMatterKnown();
+  cache.set(matter, known);
+  return known;
+}
+
+function hearingIn({ hearings }: KnownMatter, way: number): Hearing {
+  const before = hearings.get(way);
+  if (before) return before;
+  const hearing = newHearing();
+  hearings.set(way, hearing);
   return hearing;
 }
 
-/** What a rule says of an area now; of what it said before, as much as it cannot say otherwise. */
-function saidOf(speaker: Speaker, input: RuleInput, verdicts: readonly Verdict[]): readonly Verdict[] {
-  const { rule } = speaker;
-  if (rule.reads === 'panel') return rule.judge(input, verdicts);
-  if (rule.reads !== 'neighbour') return (speaker.said = rule.judge(input));
+/** What a rule of the matter of an area, or of its neighbour's too, says: what it said before as long as that holds. */
+function againOf(speaker: Speaker, input: RuleInput): readonly Verdict[] {
+  const { rule, said } = speaker;
+  if (rule.reads !== 'neighbour') return said!;
   const beside = soundNeighbour(input.zone, input.panel)?.matter ?? null;
-  if (speaker.said && speaker.beside === beside) return speaker.said;
+  if (speaker.beside === beside) return said!;
   speaker.beside = beside;
   return (speaker.said = rule.judge(input));
+}
+
+/** What a rule says that is asked for the first time; it stays among the speakers where it may speak again. */
+function firstOf(
+  { nth, rule }: Placed,
+  input: RuleInput,
+  speakers: Speaker[],
+  verdicts: readonly Verdict[],
+): readonly Verdict[] {
+  if (rule.reads === 'panel') {
+    speakers.push({ nth, rule, said: undefined, beside: undefined });
+    return rule.judge(input, verdicts);
+  }
+  const said = rule.judge(input);
+  if (rule.reads === 'neighbour')
+    speakers.push({ nth, rule, said, beside: soundNeighbour(input.zone, input.panel)?.matter ?? null });
+  else if (said.length > 0) speakers.push({ nth, rule, said, beside: undefined });
+  return said;
 }
 
 /** What was said of an act so far, rule by rule; `nths` has the place of the rule of each verdict. */
@@ -178,31 +196,48 @@ interface Heard {
   readonly endsAtRefusal: boolean;
 }
 
-/** Adds a verdict behind those of the same rule and of rules before it. */
-function add({ verdicts, nths }: Heard, nth: number, verdict: Verdict): void {
+/** Adds verdicts behind those of the same rule and of rules before it. */
+function add({ verdicts, nths }: Heard, nth: number, said: readonly Verdict[]): void {
   let at = nths.length;
   while (at > 0 && nths[at - 1]! > nth) at--;
-  nths.splice(at, 0, nth);
-  verdicts.splice(at, 0, verdict);
+  for (const verdict of said) {
+    if (at === nths.length) {
+      nths.push(nth);
+      verdicts.push(verdict);
+    } else {
+      nths.splice(at, 0, nth);
+      verdicts.splice(at, 0, verdict);
+    }
+    at++;
+  }
+}
+
+function hear(all: Heard, nth: number, said: readonly Verdict[]): void {
+  if (said.length === 0) return;
+  add(all, nth, said);
+  if (all.endsAtRefusal && said.some(isRefusal)) all.mostNth = nth;
 }
 
 /** What the rules that concern an area say of it, first to last, added to what was said of other areas. */
-function hearArea(hearing: Hearing, input: RuleInput, all: Heard): void {
-  for (let i = 0; i < hearing.length;) {
-    const speaker = hearing[i]!;
+function hearArea(
+  rules: readonly Placed[],
+  hearing: Hearing,
+  known: KnownMatter,
+  input: RuleInput,
+  all: Heard,
+): void {
+  const { speakers } = hearing;
+  for (const speaker of speakers) {
     const { nth, rule } = speaker;
     if (nth > all.mostNth) return;
-    const isOfMatter = rule.reads === undefined || rule.reads === 'matter';
-    const said = isOfMatter && speaker.said ? speaker.said : saidOf(speaker, input, all.verdicts);
-    if (said.length === 0 && isOfMatter) {
-      hearing.splice(i, 1);
-      continue;
-    }
-    i++;
-    for (const verdict of said) {
-      add(all, nth, verdict);
-      if (all.endsAtRefusal && isRefusal(verdict)) all.mostNth = nth;
-    }
+    hear(all, nth, rule.reads === 'panel' ? rule.judge(input, all.verdicts) : againOf(speaker, input));
+  }
+  for (; hearing.nLooked < rules.length; hearing.nLooked++) {
+    const placed = rules[hearing.nLooked]!;
+    const { nth, rule } = placed;
+    if (nth > all.mostNth) return;
+    if (isSpeaking(placed, input, known) && (!rule.concerns || rule.concerns(input)))
+      hear(all, nth, firstOf(placed, input, speakers, all.verdicts));
   }
 }
 
@@ -222,10 +257,9 @@ function heard(
   act.zones.forEach((id, i) => {
     const zone = zoneOf(panel, id);
     const input = { act, zone, panel, context: contextFor(zone, context) };
-    const hearing = memory
-      ? hearingIn(memory, rules, input, wayOnArea(way, act, id, i))
-      : hearingOf(rules, input, newMatterKnown());
-    hearArea(hearing, input, all);
+    const known = memory ? matterIn(memory, zone.matter) : newMatterKnown();
+    const hearing = memory ? hearingIn(known, wayOnArea(way, act, id, i)) : newHearing();
+    hearArea(rules, hearing, known, input, all);
   });
   const { verdicts, nths, mostNth } = all;
   while (nths.length > 0 && nths[nths.length - 1]! > mostNth) {

@@ -39,31 +39,40 @@ export function coatsToCome(act: Act, context: Context, zoneId: string): CoatsTo
 export const telegraphOn = (zone: ZoneState, depthUm: number, act: Act, context: Context): Telegraph =>
   worstPlane(telegraph(depthUm, coatsToCome(act, context, zone.zone.id), figuresIn(context)));
 
+interface FinalGrade {
+  readonly grade: Grade;
+  readonly verdict: Telegraph;
+}
+
+/** Final grades under each context, by the layer and what is laid on it: the same few are asked for in all of a search. */
+const KNOWN_GRADES = new WeakMap<Context, Map<string, FinalGrade | null>>();
+
 /** The coarsest grade that the next sheet allows and that will not show; null when none does both. */
-export function finalGrade(
-  zone: ZoneState,
-  act: Act,
-  context: Context,
-): { grade: Grade; verdict: Telegraph } | null {
-  const kind = topOf(zone).kind;
+export function finalGrade(zone: ZoneState, act: Act, context: Context): FinalGrade | null {
+  const known = KNOWN_GRADES.get(context) ?? new Map<string, FinalGrade | null>();
+  KNOWN_GRADES.set(context, known);
+  const { id } = zone.zone;
+  const laid = isCoat(act) ? `${act.sheetId} ${isLastCoat(act) ? (act.coats[id] ?? 1) : 0}` : '';
+  const name = `${topOf(zone).kind} ${laid}`;
+  const before = known.get(name);
+  if (before !== undefined) return before;
+  const made = makeFinalGrade(zone, act, context);
+  known.set(name, made);
+  return made;
+}
+
+function makeFinalGrade(zone: ZoneState, act: Act, context: Context): FinalGrade | null {
+  const { kind } = topOf(zone);
   const range = isCoat(act) ? scratchUnder(sheetIn(context, act.sheetId), kind) : BASE_RANGE;
   if (!range) return null;
   const material = sandedMaterial(kind);
   const figures = figuresIn(context);
-  const grade = coarsestThatHides(
-    {
-      ...range,
-      tool: finalTool(context),
-      material,
-      coats: coatsToCome(act, context, zone.zone.id),
-    },
-    figures,
-  );
+  const tool = finalTool(context);
+  const coats = coatsToCome(act, context, zone.zone.id);
+  const grade = coarsestThatHides({ ...range, tool, material, coats }, figures);
   if (!grade) return null;
-  return {
-    grade,
-    verdict: telegraphOn(zone, scratchDepthUm(grade, finalTool(context), material, figures), act, context),
-  };
+  const depthUm = scratchDepthUm(grade, tool, material, figures);
+  return { grade, verdict: telegraphOn(zone, depthUm, act, context) };
 }
 
 /** First block grade with the least minutes to level the build and to bring it to `final`, inside the largest jump. */

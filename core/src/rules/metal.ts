@@ -150,15 +150,13 @@ const M3 = m3.rule({
   on: [...LAYING_OPS, 'cure'],
   asks: 'Nothing is sprayed, or left to cure, near the dew point or outside the sheet’s climate.',
   reads: 'panel',
-  // A search does not know the hour yet: any of the day's will do.
-  concerns: ({ act, zone, context }) =>
-    isLaying(act)
-      ? !(context.isUntimed && willAirDoOn(sheetIn(context, act.sheetId), zone, context))
-      : act.op === 'cure' && act.method === 'air',
+  concerns: ({ act }) => isLaying(act) || (act.op === 'cure' && act.method === 'air'),
   judge: (input) => {
     const { act, zone, panel, context } = input;
     if (!isLaying(act)) return throughTheNight(input);
     const sheet = sheetIn(context, act.sheetId);
+    // A search does not know the hour yet: any of the day's will do.
+    if (context.isUntimed && willAirDoOn(sheet, zone, context)) return NO_VERDICTS;
     const problem = airProblem(sheet, zone, workAirAt(panel.clockMin, context), context);
     return problem ? [{ level: 'must', zoneId: zone.zone.id, reason: problem }] : NO_VERDICTS;
   },

@@ -91,15 +91,18 @@ export const schoolsSchema = z.looseObject(
   ),
 ) as unknown as z.ZodType<Schools>;
 
+interface SideInForce<N extends SchoolName> {
+  readonly side: SideOf<N>;
+  readonly source: Source;
+}
+const DEFAULTS = Object.fromEntries(
+  names.map((name) => [name, { side: sidesOf(name)[0], source: 'default' }]),
+) as { readonly [N in SchoolName]: SideInForce<N> };
+
 /** The side in force: the shop's own, else the first listed. */
-export function schoolOf<N extends SchoolName>(
-  schools: Schools,
-  name: N,
-): { side: SideOf<N>; source: Source } {
+export function schoolOf<N extends SchoolName>(schools: Schools, name: N): SideInForce<N> {
   const own = schools[name];
-  return own === undefined
-    ? { side: sidesOf(name)[0] as SideOf<N>, source: 'default' }
-    : { side: own as SideOf<N>, source: 'shop' };
+  return own === undefined ? DEFAULTS[name] : { side: own as SideOf<N>, source: 'shop' };
 }
 
 /** The words of a side. */

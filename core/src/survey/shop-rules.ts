@@ -88,10 +88,12 @@ export const shopRulesSchema = z.looseObject(
 
 export type ShopRules = Partial<Record<ShopRuleName, number | undefined>>;
 
+const DEFAULTS = Object.fromEntries(
+  names.map((name) => [name, { value: SHOP_RULES[name].preset, source: 'default' }]),
+) as Record<ShopRuleName, Sourced<number>>;
+
 /** The figure in force and where it comes from: the shop's own setting, else the built-in default. */
 export function shopRule(rules: ShopRules, name: ShopRuleName): Sourced<number> {
   const own = rules[name];
-  return own === undefined
-    ? { value: SHOP_RULES[name].preset, source: 'default' }
-    : { value: own, source: 'shop' };
+  return own === undefined ? DEFAULTS[name] : { value: own, source: 'shop' };
 }
