@@ -73,7 +73,7 @@ export interface PatchFacts {
   readonly isDished: boolean;
 }
 
-/** Stands for all of an area but how clean it is, whether guide coat is on it, and since when it lies bare. */
+/** Stands for all of an area but how clean it is and whether guide coat is on it, and but for times (matter.ts). */
 export interface Matter {
   readonly kind: 'matter';
 }

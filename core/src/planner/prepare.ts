@@ -151,7 +151,8 @@ export function prepare(start: PanelState, act: Act, context: Context, memo: Mem
       const hopeless = asked.filter(isRefusal);
       if (hopeless.length > 0) return { refused: wanted, refusals: hopeless };
       // Where all that could be asked for is, it is the same for whoever comes to this state again.
-      const remedy = declined.size > 0 ? nextRemedy(asked, panel) : (known.remedy ??= nextRemedy(asked, panel));
+      const remedy =
+        declined.size > 0 ? nextRemedy(asked, panel) : (known.remedy ??= nextRemedy(asked, panel));
       const name = signature(remedy);
       if (steps.length >= MOST_STEPS || pending.includes(name))
         return { refused: wanted, refusals: [endless(wanted, steps.length)] };

@@ -2,7 +2,8 @@ import { familyOf } from '../materials/layer-kinds.ts';
 import { OPS, handledAs, isCoat, type Act, type OpName } from '../operations/act.ts';
 import { contextFor, type Context } from '../operations/context.ts';
 import { physicalReasons } from '../operations/perform.ts';
-import { soundNeighbour, zoneOf, type Matter, type PanelState } from '../operations/state.ts';
+import { isSameMatter } from '../operations/matter.ts';
+import { soundNeighbour, zoneOf, type Matter, type PanelState, type ZoneState } from '../operations/state.ts';
 import { LAST_SANDING_RULES } from './last-sanding.ts';
 import { BUILD_RULES } from './build.ts';
 import { CLEAN_RULES } from './cleanliness.ts';
@@ -58,8 +59,8 @@ const DECIDING = rulesOn(({ isAdvice }) => !isAdvice);
 /** A rule that may have a word on an area, and what it said where that still holds. */
 interface Speaker extends Placed {
   said: readonly Verdict[] | undefined;
-  /** Matter of the sound neighbour beside which it was said. */
-  beside: Matter | null | undefined;
+  /** The sound neighbour beside which it was said. */
+  beside: KnownMatter | null | undefined;
 }
 
 /** Rules on an area before an act, first to last: those heard so far that may speak again, and how many were looked at. */
@@ -67,7 +68,6 @@ interface Hearing {
   readonly speakers: Speaker[];
   nLooked: number;
 }
-const newHearing = (): Hearing => ({ speakers: [], nLooked: 0 });
 
 /** A set of rules by their places, as bits: there is one for each matter, and thousands of matters in a search. */
 type RuleSet = number[];
@@ -81,12 +81,19 @@ const addRule = (set: RuleSet, nth: number): void => {
 
 /** What is known of the matter of an area: which rules speak of it at all, and each hearing by its act. */
 interface KnownMatter {
+  /** The first area that was seen of it. */
+  readonly area: ZoneState;
   /** Rules of which it is known. */
   readonly known: RuleSet;
   readonly speaking: RuleSet;
   readonly hearings: Map<number, Hearing>;
 }
-const newMatterKnown = (): KnownMatter => ({ known: noRules(), speaking: noRules(), hearings: new Map() });
+const newMatterKnown = (area: ZoneState): KnownMatter => ({
+  area,
+  known: noRules(),
+  speaking: noRules(),
+  hearings: new Map(),
+});
 
 const speaksOf = ({ only, about }: Rule, { zone, context }: ZoneRuleInput): boolean =>
   (!only || only === familyOf(zone.stack[0]!.kind)) && (!about || about(zone, context));
@@ -99,15 +106,12 @@ function isSpeaking({ nth, rule }: Placed, input: ZoneRuleInput, { known, speaki
   return speaks;
 }
 
-/**
- * Whom rules concern, and what they said of the matter of an area, by that and by how the act is done there. One for a
- * whole search, whose context does not change.
- */
-export type VerdictCache = Map<Matter, KnownMatter>;
-
-/** What a search keeps from one question to the next. */
+/** What a search keeps from one question to the next; its context does not change. */
 export interface SearchMemory {
-  readonly cache: VerdictCache;
+  /** What is known of the matter of areas. */
+  readonly matters: Map<Matter, KnownMatter>;
+  /** The same by the ids of areas: an area comes to be the same on many ways, at other times. */
+  readonly ofArea: Map<string, KnownMatter[]>;
   /** Numbers of the ways in which acts are done, by what is said of them. */
   readonly ways: Map<string, number>;
   /** The same by act: an act is asked about again after each step that it needs. */
@@ -116,7 +120,8 @@ export interface SearchMemory {
   readonly endsAtRefusal: boolean;
 }
 export const newSearchMemory = (endsAtRefusal: boolean): SearchMemory => ({
-  cache: new Map(),
+  matters: new Map(),
+  ofArea: new Map(),
   ways: new Map(),
   waysOfActs: new Map(),
   endsAtRefusal,
@@ -143,27 +148,44 @@ const MOST_COATS = 50;
 const wayOnArea = (way: number, act: Act, id: string, nth: number): number =>
   (way * MOST_COATS + (isCoat(act) ? (act.coats[id] ?? 0) : 0)) * 2 + (nth === 0 ? 1 : 0);
 
-function matterIn({ cache }: SearchMemory, matter: Matter): KnownMatter {
-  const before = cache.get(matter);
+function alikeIn({ ofArea }: SearchMemory, area: ZoneState): KnownMatter {
+  const { id } = area.zone;
+  const known = ofArea.get(id) ?? [];
+  ofArea.set(id, known);
+  const before = known.find((other) => isSameMatter(other.area, area));
   if (before) return before;
-  const known = newMatterKnown();
-  cache.set(matter, known);
+  const made = newMatterKnown(area);
+  known.push(made);
+  return made;
+}
+
+function matterIn(memory: SearchMemory, area: ZoneState): KnownMatter {
+  const before = memory.matters.get(area.matter);
+  if (before) return before;
+  const known = alikeIn(memory, area);
+  memory.matters.set(area.matter, known);
   return known;
+}
+
+/** The sound neighbour that an area must come level with; null where it has none. */
+function besideIn(memory: SearchMemory, { zone, panel }: RuleInput): KnownMatter | null {
+  const neighbour = soundNeighbour(zone, panel);
+  return neighbour && matterIn(memory, neighbour);
 }
 
 function hearingIn({ hearings }: KnownMatter, way: number): Hearing {
   const before = hearings.get(way);
   if (before) return before;
-  const hearing = newHearing();
+  const hearing: Hearing = { speakers: [], nLooked: 0 };
   hearings.set(way, hearing);
   return hearing;
 }
 
 /** What a rule of the matter of an area, or of its neighbour's too, says: what it said before as long as that holds. */
-function againOf(speaker: Speaker, input: RuleInput): readonly Verdict[] {
+function againOf(speaker: Speaker, input: RuleInput, memory: SearchMemory): readonly Verdict[] {
   const { rule, said } = speaker;
   if (rule.reads !== 'neighbour') return said!;
-  const beside = soundNeighbour(input.zone, input.panel)?.matter ?? null;
+  const beside = besideIn(memory, input);
   if (speaker.beside === beside) return said!;
   speaker.beside = beside;
   return (speaker.said = rule.judge(input));
@@ -174,15 +196,14 @@ function firstOf(
   { nth, rule }: Placed,
   input: RuleInput,
   speakers: Speaker[],
-  verdicts: readonly Verdict[],
+  { verdicts, memory }: Heard,
 ): readonly Verdict[] {
   if (rule.reads === 'panel') {
     speakers.push({ nth, rule, said: undefined, beside: undefined });
     return rule.judge(input, verdicts);
   }
   const said = rule.judge(input);
-  if (rule.reads === 'neighbour')
-    speakers.push({ nth, rule, said, beside: soundNeighbour(input.zone, input.panel)?.matter ?? null });
+  if (rule.reads === 'neighbour') speakers.push({ nth, rule, said, beside: besideIn(memory, input) });
   else if (said.length > 0) speakers.push({ nth, rule, said, beside: undefined });
   return said;
 }
@@ -193,7 +214,7 @@ interface Heard {
   readonly nths: number[];
   /** The last rule that is asked: one that refuses the act, where that ends it. */
   mostNth: number;
-  readonly endsAtRefusal: boolean;
+  readonly memory: SearchMemory;
 }
 
 /** Adds verdicts behind those of the same rule and of rules before it. */
@@ -215,7 +236,7 @@ function add({ verdicts, nths }: Heard, nth: number, said: readonly Verdict[]): 
 function hear(all: Heard, nth: number, said: readonly Verdict[]): void {
   if (said.length === 0) return;
   add(all, nth, said);
-  if (all.endsAtRefusal && said.some(isRefusal)) all.mostNth = nth;
+  if (all.memory.endsAtRefusal && said.some(isRefusal)) all.mostNth = nth;
 }
 
 /** What the rules that concern an area say of it, first to last, added to what was said of other areas. */
@@ -230,36 +251,30 @@ function hearArea(
   for (const speaker of speakers) {
     const { nth, rule } = speaker;
     if (nth > all.mostNth) return;
-    hear(all, nth, rule.reads === 'panel' ? rule.judge(input, all.verdicts) : againOf(speaker, input));
+    hear(
+      all,
+      nth,
+      rule.reads === 'panel' ? rule.judge(input, all.verdicts) : againOf(speaker, input, all.memory),
+    );
   }
   for (; hearing.nLooked < rules.length; hearing.nLooked++) {
     const placed = rules[hearing.nLooked]!;
     const { nth, rule } = placed;
     if (nth > all.mostNth) return;
     if (isSpeaking(placed, input, known) && (!rule.concerns || rule.concerns(input)))
-      hear(all, nth, firstOf(placed, input, speakers, all.verdicts));
+      hear(all, nth, firstOf(placed, input, speakers, all));
   }
 }
 
 /** What each rule says about each area that it concerns, rule by rule; up to the first that refuses where a search asks. */
-function heard(
-  rules: readonly Placed[],
-  { act, panel, context }: Question,
-  memory?: SearchMemory,
-): Verdict[] {
-  const way = memory ? wayOf(act, memory) : 0;
-  const all: Heard = {
-    verdicts: [],
-    nths: [],
-    mostNth: Infinity,
-    endsAtRefusal: memory?.endsAtRefusal ?? false,
-  };
+function heard(rules: readonly Placed[], { act, panel, context }: Question, memory: SearchMemory): Verdict[] {
+  const way = wayOf(act, memory);
+  const all: Heard = { verdicts: [], nths: [], mostNth: Infinity, memory };
   act.zones.forEach((id, i) => {
     const zone = zoneOf(panel, id);
     const input = { act, zone, panel, context: contextFor(zone, context) };
-    const known = memory ? matterIn(memory, zone.matter) : newMatterKnown();
-    const hearing = memory ? hearingIn(known, wayOnArea(way, act, id, i)) : newHearing();
-    hearArea(rules, hearing, known, input, all);
+    const known = matterIn(memory, zone);
+    hearArea(rules, hearingIn(known, wayOnArea(way, act, id, i)), known, input, all);
   });
   const { verdicts, nths, mostNth } = all;
   while (nths.length > 0 && nths[nths.length - 1]! > mostNth) {
@@ -274,12 +289,16 @@ function heard(
  * it. Empty when nobody has anything to say. O(rules of the operation x zones of the act).
  * @param memory what was heard before in this search
  */
-export const decideAct = (act: Act, panel: PanelState, context: Context, memory?: SearchMemory): Verdict[] =>
-  heard(DECIDING.get(act.op)!, { act, panel, context }, memory);
+export const decideAct = (
+  act: Act,
+  panel: PanelState,
+  context: Context,
+  memory = newSearchMemory(false),
+): Verdict[] => heard(DECIDING.get(act.op)!, { act, panel, context }, memory);
 
 /** How an act is done right: notes of the rules that only advise. */
 export const adviceOn = (act: Act, panel: PanelState, context: Context): Verdict[] =>
-  heard(ADVICE.get(act.op)!, { act, panel, context });
+  heard(ADVICE.get(act.op)!, { act, panel, context }, newSearchMemory(false));
 
 /** All that is said of an act in this state, advice included. */
 export const checkAct = (act: Act, panel: PanelState, context: Context): Verdict[] => [

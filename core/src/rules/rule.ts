@@ -54,9 +54,9 @@ interface RuleHead {
 }
 
 /**
- * A rule that looks at nothing but the matter of an area (operations/state.ts), and at how the act is done on this area:
- * as long as neither changes, what it says holds. How clean an area is, since when it lies bare, and where else the act is
- * done it does not look at.
+ * A rule that looks at nothing but the matter of an area (operations/matter.ts), and at how the act is done on this area:
+ * as long as neither changes, what it says holds. How clean an area is, since when it lies bare, when its coats have dried,
+ * and where else the act is done it does not look at.
  */
 export interface ZoneRule extends RuleHead {
   readonly reads?: 'matter';
