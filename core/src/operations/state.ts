@@ -177,10 +177,22 @@ export const areasForBase = ({ zones }: Pick<PanelState, 'zones'>): string[] =>
 export const zoneIdOf = ({ zone, patch }: Pick<ZoneState, 'zone' | 'patch'>): string =>
   patch?.zoneId ?? zone.id;
 
+/** Sorted ids of areas; most lists are sorted already, and a planner asks for thousands. */
+export function sortedIds(ids: string[]): string[] {
+  for (let i = 1; i < ids.length; i++) if (ids[i - 1]! > ids[i]!) return ids.sort();
+  return ids;
+}
+
+/** The ids of areas, sorted. */
+export const idsOf = (zones: readonly Pick<ZoneState, 'zone'>[]): string[] =>
+  sortedIds(zones.map(({ zone }) => zone.id));
+
+const isById = (zones: readonly ZoneState[]): boolean =>
+  zones.every(({ zone }, i) => i === 0 || zones[i - 1]!.zone.id < zone.id);
+
 /** All areas by their ids, so that nothing hangs on the order in which zones were recorded. */
-export const byId = memoize((panel: PanelState): readonly ZoneState[] =>
-  panel.zones.toSorted((a, b) => (a.zone.id < b.zone.id ? -1 : 1)),
-);
+export const byId = ({ zones }: PanelState): readonly ZoneState[] =>
+  isById(zones) ? zones : zones.toSorted((a, b) => (a.zone.id < b.zone.id ? -1 : 1));
 
 /** The ground around a patch; undefined where it is not planned. */
 export const groundOf = (state: ZoneState, panel: PanelState): ZoneState | undefined =>

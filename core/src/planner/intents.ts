@@ -15,6 +15,7 @@ import { ledgeLimit, schoolIn, type Context } from '../operations/context.ts';
 import { isEpoxySealer, isForPlastic, productsFor } from '../operations/products.ts';
 import {
   areasForBase,
+  idsOf,
   isBare,
   isFoundFinish,
   isRawComposite,
@@ -53,8 +54,6 @@ const STOREY: Partial<Record<LayerKind, number>> = {
   build: 2,
 };
 const LAST_STOREY = 3;
-
-const idsOf = (zones: readonly ZoneState[]): string[] => zones.map((zone) => zone.zone.id).sort();
 
 const schoolReason = (name: Parameters<typeof sideText>[0], context: Context): Reason => {
   const { side, source } = schoolIn(context, name);

@@ -6,6 +6,7 @@ import { ruleIn, type Context } from '../operations/context.ts';
 import { bodyFiller, glazeFor, plasticPaste } from '../operations/products.ts';
 import {
   foundFilmUm,
+  idsOf,
   isFoundFinish,
   isOpenBody,
   takesCoats,
@@ -96,8 +97,6 @@ function warmings(zones: readonly ZoneState[]): Act[] {
     ? []
     : [{ op: 'warm-out', zones: idsOf(dents), why: [reason('P6', 'plan.warm-out')] }];
 }
-
-const idsOf = (zones: readonly ZoneState[]): string[] => zones.map((zone) => zone.zone.id).sort();
 
 /** A build with a flaw that is too thin to be blocked over it: the flaw is sanded out before it is built up again. */
 function spoiledBuilds(panel: PanelState, context: Context): Act[] {

@@ -1,19 +1,11 @@
 import { isCoarser, type Grade } from '../materials/grades.ts';
-import {
-  isCoat,
-  isSanding,
-  lastGrade,
-  type Act,
-  type CoatAct,
-  type SandAct,
-  meansOf,
-} from '../operations/act.ts';
+import { isCoat, isSanding, lastGrade, type Act, type CoatAct, type SandAct } from '../operations/act.ts';
 import type { Context } from '../operations/context.ts';
 import { carryOut, type Outcome } from '../operations/perform.ts';
 import type { Cost } from '../operations/operation.ts';
-import { isBare, memoize, zoneOf, type PanelState } from '../operations/state.ts';
+import { isBare, sortedIds, zoneOf, type PanelState } from '../operations/state.ts';
 import { rowOf } from '../operations/table.ts';
-import { decideAct, newSearchMemory, type SearchMemory } from '../rules/check-act.ts';
+import { decideAct, knownAct, newSearchMemory, type SearchMemory } from '../rules/check-act.ts';
 import { remedyRank } from '../rules/remedies.ts';
 import { isRefusal, type Verdict } from '../rules/rule.ts';
 import type { Reason } from '../wording/reason.ts';
@@ -80,8 +72,8 @@ export const newMemo = (endsAtRefusal = false): Memo => ({
 });
 
 /** What an act does in a state in which the search has carried it out; undefined where it has not. */
-export const knownOutcome = ({ tried }: Memo, act: Act, before: PanelState): Outcome | undefined =>
-  tried.get(before)?.get(fullSignature(act))?.outcome;
+export const knownOutcome = (memo: Memo, act: Act, before: PanelState): Outcome | undefined =>
+  memo.tried.get(before)?.get(knownAct(act, memo).name)?.outcome;
 
 function performed(act: Act, before: PanelState, known: Tried, context: Context): Performed {
   const done = known.done.find(({ act: was }) => isAskedAlike(was, act));
@@ -97,13 +89,10 @@ const isAskedAlike = (a: Act, b: Act): boolean =>
   a.why === b.why ||
   (a.why.length === b.why.length && a.why.every((reason, i) => sameReason(reason, b.why[i]!)));
 
-/** All that tells acts apart in what they do; why they are done makes no difference to that. */
-const fullSignature = memoize((act: Act): string => `${act.op} ${act.zones.join()} ${meansOf(act)}`);
-
 function tried(act: Act, panel: PanelState, context: Context, memo: Memo): Tried {
   const known = memo.tried.get(panel) ?? new Map<string, Tried>();
   memo.tried.set(panel, known);
-  const name = fullSignature(act);
+  const { name } = knownAct(act, memo);
   const before = known.get(name);
   if (before) return before;
   const made: Tried = {
@@ -132,8 +121,9 @@ export function prepare(start: PanelState, act: Act, context: Context, memo: Mem
 
   /** What a should asked for and this shop cannot do; it stays as a remark. */
   const declined = new Set<string>();
+  const whereOf = (wanted: Act): string => knownAct(wanted, memo).where;
   const isAsked = ({ level, remedy }: Verdict): boolean =>
-    level === 'must' || (remedy !== undefined && !declined.has(signature(remedy)));
+    level === 'must' || (remedy !== undefined && !declined.has(whereOf(remedy)));
 
   /** Does the act after what it needs; returns what refuses it, or null when it is done. */
   const reach = (wanted: Act, pending: readonly string[]): RefusedAct | null => {
@@ -153,7 +143,7 @@ export function prepare(start: PanelState, act: Act, context: Context, memo: Mem
       // Where all that could be asked for is, it is the same for whoever comes to this state again.
       const remedy =
         declined.size > 0 ? nextRemedy(asked, panel) : (known.remedy ??= nextRemedy(asked, panel));
-      const name = signature(remedy);
+      const name = whereOf(remedy);
       if (steps.length >= MOST_STEPS || pending.includes(name))
         return { refused: wanted, refusals: [endless(wanted, steps.length)] };
       const [nDone, was] = [steps.length, panel];
@@ -163,12 +153,12 @@ export function prepare(start: PanelState, act: Act, context: Context, memo: Mem
       if (askers.some(({ level }) => level === 'must')) return refused;
       steps.length = nDone;
       panel = was;
-      for (const asker of askers) declined.add(signature(asker.remedy!));
+      for (const asker of askers) declined.add(whereOf(asker.remedy!));
       unmet.push(...askers);
     }
   };
 
-  const refused = reach(act, [signature(act)]);
+  const refused = reach(act, [whereOf(act)]);
   return refused ? { ok: false, steps, panel, ...refused } : { ok: true, steps, panel };
 }
 
@@ -179,8 +169,6 @@ const withRemarks = (step: Performed, more: readonly Verdict[]): Performed => {
   const fresh = more.filter(isNew);
   return fresh.length === 0 ? step : { ...step, remarks: [...step.remarks, ...fresh], unmet: fresh };
 };
-
-const signature = (act: Act): string => `${act.op}:${act.zones.join(',')}`;
 
 const endless = (act: Act, nSteps: number): Verdict => ({
   level: 'must',
@@ -233,7 +221,7 @@ function areasOf(acts: readonly Act[]): readonly string[] {
     last = zones;
     for (const id of zones) ids.add(id);
   }
-  return [...ids].sort();
+  return sortedIds([...ids]);
 }
 
 /** One act in place of all of these, which are shareable with the first; their reasons are kept once each. */

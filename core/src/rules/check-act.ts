@@ -1,5 +1,5 @@
 import { familyOf } from '../materials/layer-kinds.ts';
-import { OPS, handledAs, isCoat, type Act, type OpName } from '../operations/act.ts';
+import { OPS, handledAs, isCoat, meansOf, type Act, type OpName } from '../operations/act.ts';
 import { contextFor, type Context } from '../operations/context.ts';
 import { physicalReasons } from '../operations/perform.ts';
 import { isSameMatter } from '../operations/matter.ts';
@@ -14,7 +14,14 @@ import { METAL_RULES } from './metal.ts';
 import { OPEN_RULES } from './open-issues.ts';
 import { PLASTIC_RULES } from './plastic.ts';
 import { SEAL_RULES } from './seal.ts';
-import { isRefusal, type Rule, type RuleInput, type Verdict, type ZoneRuleInput } from './rule.ts';
+import {
+  isRefusal,
+  type PanelRule,
+  type Rule,
+  type RuleInput,
+  type Verdict,
+  type ZoneRuleInput,
+} from './rule.ts';
 
 /** All rules in the order in which they are named to the user: the first broken rule is the first listed. */
 export const RULES: readonly Rule[] = [
@@ -44,23 +51,41 @@ const PHYSICAL: Rule = {
 };
 
 const ALL: readonly Rule[] = [...RULES, PHYSICAL];
-/** A rule with its place in the list of all. */
+/**
+ * A rule with its place in the list of all. Each has every field, so that all are of one shape: a search asks millions of
+ * times.
+ */
 interface Placed {
   readonly nth: number;
-  readonly rule: Rule;
+  readonly reads: NonNullable<Rule['reads']>;
+  readonly only: Rule['only'] | null;
+  readonly about: Rule['about'] | null;
+  readonly concerns: Rule['concerns'] | null;
+  readonly judge: PanelRule['judge'];
 }
+const placedAt = ({ reads = 'matter', only, about, concerns, judge }: Rule, nth: number): Placed => ({
+  nth,
+  reads,
+  only: only ?? null,
+  about: about ?? null,
+  concerns: concerns ?? null,
+  judge,
+});
 const rulesOn = (wanted: (rule: Rule) => boolean): ReadonlyMap<OpName, readonly Placed[]> => {
-  const placed = ALL.map((rule, nth) => ({ nth, rule })).filter(({ rule }) => wanted(rule));
-  return new Map(OPS.map((op) => [op, placed.filter(({ rule }) => rule.on.includes(op))]));
+  const placed = ALL.map((rule, nth) => ({ rule, placed: placedAt(rule, nth) }));
+  const on = (op: OpName): Placed[] =>
+    placed.filter(({ rule }) => wanted(rule) && rule.on.includes(op)).map((each) => each.placed);
+  return new Map(OPS.map((op) => [op, on(op)]));
 };
 const ADVICE = rulesOn(({ isAdvice }) => isAdvice === true);
 const DECIDING = rulesOn(({ isAdvice }) => !isAdvice);
 
 /** A rule that may have a word on an area, and what it said where that still holds. */
-interface Speaker extends Placed {
-  said: readonly Verdict[] | undefined;
+interface Speaker {
+  readonly rule: Placed;
+  said: readonly Verdict[];
   /** The sound neighbour beside which it was said. */
-  beside: KnownMatter | null | undefined;
+  beside: KnownMatter | null;
 }
 
 /** Rules on an area before an act, first to last: those heard so far that may speak again, and how many were looked at. */
@@ -95,10 +120,11 @@ const newMatterKnown = (area: ZoneState): KnownMatter => ({
   hearings: new Map(),
 });
 
-const speaksOf = ({ only, about }: Rule, { zone, context }: ZoneRuleInput): boolean =>
+const speaksOf = ({ only, about }: Placed, { zone, context }: ZoneRuleInput): boolean =>
   (!only || only === familyOf(zone.stack[0]!.kind)) && (!about || about(zone, context));
 
-function isSpeaking({ nth, rule }: Placed, input: ZoneRuleInput, { known, speaking }: KnownMatter): boolean {
+function isSpeaking(rule: Placed, input: ZoneRuleInput, { known, speaking }: KnownMatter): boolean {
+  const { nth } = rule;
   if (hasRule(known, nth)) return hasRule(speaking, nth);
   addRule(known, nth);
   const speaks = speaksOf(rule, input);
@@ -114,8 +140,8 @@ export interface SearchMemory {
   readonly ofArea: Map<string, KnownMatter[]>;
   /** Numbers of the ways in which acts are done, by what is said of them. */
   readonly ways: Map<string, number>;
-  /** The same by act: an act is asked about again after each step that it needs. */
-  readonly waysOfActs: Map<Act, number>;
+  /** Acts by what tells them apart: an act is asked about again after each step that it needs. */
+  readonly acts: Map<Act, KnownAct>;
   /** A search only wants to know that an act is refused, and by which rule first. */
   readonly endsAtRefusal: boolean;
 }
@@ -123,22 +149,34 @@ export const newSearchMemory = (endsAtRefusal: boolean): SearchMemory => ({
   matters: new Map(),
   ofArea: new Map(),
   ways: new Map(),
-  waysOfActs: new Map(),
+  acts: new Map(),
   endsAtRefusal,
 });
 
 /** An act in a state of the panel. */
 type Question = Omit<RuleInput, 'zone'>;
 
-/** Ways in which acts were done before in a search, by their number: hearings are looked up by it. */
-function wayOf(act: Act, { ways, waysOfActs }: SearchMemory): number {
-  const before = waysOfActs.get(act);
-  if (before !== undefined) return before;
-  const name = `${act.op} ${handledAs(act)}`;
-  const way = ways.get(name) ?? ways.size;
-  ways.set(name, way);
-  waysOfActs.set(act, way);
-  return way;
+/** What tells acts apart; why they are done makes no difference. */
+export interface KnownAct {
+  /** Its operation and its areas. */
+  readonly where: string;
+  /** The same, and with what it is done. */
+  readonly name: string;
+  /** Number of the way in which it is done: hearings are looked up by it. */
+  readonly way: number;
+}
+
+export function knownAct(act: Act, { acts, ways }: SearchMemory): KnownAct {
+  const before = acts.get(act);
+  if (before) return before;
+  const { op, zones } = act;
+  const handled = `${op} ${handledAs(act)}`;
+  const way = ways.get(handled) ?? ways.size;
+  ways.set(handled, way);
+  const where = `${op}:${zones.join()}`;
+  const known = { where, name: `${where} ${meansOf(act)}`, way };
+  acts.set(act, known);
+  return known;
 }
 
 /** More coats than any area gets at once. */
@@ -181,30 +219,27 @@ function hearingIn({ hearings }: KnownMatter, way: number): Hearing {
   return hearing;
 }
 
-/** What a rule of the matter of an area, or of its neighbour's too, says: what it said before as long as that holds. */
-function againOf(speaker: Speaker, input: RuleInput, memory: SearchMemory): readonly Verdict[] {
+/** What a rule says that was heard before: what it said then, as long as that holds. */
+function againOf(speaker: Speaker, input: RuleInput, { verdicts, memory }: Heard): readonly Verdict[] {
   const { rule, said } = speaker;
-  if (rule.reads !== 'neighbour') return said!;
+  if (rule.reads === 'panel') return rule.judge(input, verdicts);
+  if (rule.reads === 'matter') return said;
   const beside = besideIn(memory, input);
-  if (speaker.beside === beside) return said!;
+  if (speaker.beside === beside) return said;
   speaker.beside = beside;
-  return (speaker.said = rule.judge(input));
+  return (speaker.said = rule.judge(input, verdicts));
 }
 
 /** What a rule says that is asked for the first time; it stays among the speakers where it may speak again. */
 function firstOf(
-  { nth, rule }: Placed,
+  rule: Placed,
   input: RuleInput,
   speakers: Speaker[],
   { verdicts, memory }: Heard,
 ): readonly Verdict[] {
-  if (rule.reads === 'panel') {
-    speakers.push({ nth, rule, said: undefined, beside: undefined });
-    return rule.judge(input, verdicts);
-  }
-  const said = rule.judge(input);
-  if (rule.reads === 'neighbour') speakers.push({ nth, rule, said, beside: besideIn(memory, input) });
-  else if (said.length > 0) speakers.push({ nth, rule, said, beside: undefined });
+  const said = rule.judge(input, verdicts);
+  const beside = rule.reads === 'neighbour' ? besideIn(memory, input) : null;
+  if (said.length > 0 || rule.reads !== 'matter') speakers.push({ rule, said, beside });
   return said;
 }
 
@@ -249,33 +284,28 @@ function hearArea(
 ): void {
   const { speakers } = hearing;
   for (const speaker of speakers) {
-    const { nth, rule } = speaker;
+    const { nth } = speaker.rule;
     if (nth > all.mostNth) return;
-    hear(
-      all,
-      nth,
-      rule.reads === 'panel' ? rule.judge(input, all.verdicts) : againOf(speaker, input, all.memory),
-    );
+    hear(all, nth, againOf(speaker, input, all));
   }
   for (; hearing.nLooked < rules.length; hearing.nLooked++) {
-    const placed = rules[hearing.nLooked]!;
-    const { nth, rule } = placed;
-    if (nth > all.mostNth) return;
-    if (isSpeaking(placed, input, known) && (!rule.concerns || rule.concerns(input)))
-      hear(all, nth, firstOf(placed, input, speakers, all));
+    const rule = rules[hearing.nLooked]!;
+    if (rule.nth > all.mostNth) return;
+    if (isSpeaking(rule, input, known) && (!rule.concerns || rule.concerns(input)))
+      hear(all, rule.nth, firstOf(rule, input, speakers, all));
   }
 }
 
 /** What each rule says about each area that it concerns, rule by rule; up to the first that refuses where a search asks. */
 function heard(rules: readonly Placed[], { act, panel, context }: Question, memory: SearchMemory): Verdict[] {
-  const way = wayOf(act, memory);
+  const { way } = knownAct(act, memory);
   const all: Heard = { verdicts: [], nths: [], mostNth: Infinity, memory };
-  act.zones.forEach((id, i) => {
+  for (const [i, id] of act.zones.entries()) {
     const zone = zoneOf(panel, id);
     const input = { act, zone, panel, context: contextFor(zone, context) };
     const known = matterIn(memory, zone);
     hearArea(rules, hearingIn(known, wayOnArea(way, act, id, i)), known, input, all);
-  });
+  }
   const { verdicts, nths, mostNth } = all;
   while (nths.length > 0 && nths[nths.length - 1]! > mostNth) {
     nths.pop();

@@ -16,6 +16,7 @@ import { isProductFor, turnOf, workedM2 } from '../operations/table.ts';
 import { hasIssue } from '../operations/issues.ts';
 import { TURNS } from '../operations/operation.ts';
 import {
+  idsOf,
   isBare,
   isOpenBody,
   isUnprimedPlastic,
@@ -156,13 +157,13 @@ export const condition = (zone: ZoneState): Remedy => plain('condition', [zone.z
 export const repairMetal = (zone: ZoneState): Remedy => plain('metal-repair', [zone.zone.id]);
 
 export const strip = (zones: readonly ZoneState[], context: Context): Remedy => {
-  const ids = zones.map((zone) => zone.zone.id).sort();
+  const ids = idsOf(zones);
   const op = stripOp(zones, context);
   return op === 'strip-sand' ? sand(op, ids, [stripGrade(zones)], 'machine') : plain(op, ids);
 };
 /** Filler is ground out; neither stripper nor blasting takes it well. */
 export const grindOut = (zones: readonly ZoneState[]): Remedy =>
-  sand('strip-sand', zones.map((zone) => zone.zone.id).sort(), [stripGrade(zones)], 'machine');
+  sand('strip-sand', idsOf(zones), [stripGrade(zones)], 'machine');
 export const lookAgain = (zone: ZoneState): Remedy => plain('inspect', [zone.zone.id]);
 export const rub = (zone: ZoneState): Remedy => plain('test', [zone.zone.id]);
 export const temper = (panel: PanelState): Remedy =>

@@ -41,11 +41,27 @@ const areaOf = (polygons: MultiPolygon): number =>
     0,
   );
 
+type Drawn = Pick<Panel, 'outline' | 'zones'>;
+
+/** Regions of the panels that were drawn last: the same one is drawn, planned and shown many times over. */
+const KNOWN = new Map<string, readonly Region[] | null>();
+const MOST_KNOWN = 200;
+
 /**
  * The visible region of every zone, in the order of the zones; null where the panel is not drawn: it has no outline,
  * more than one of its zones has no place on it, or its shapes are too tangled to be told apart.
  */
-export function regionsOf({ outline, zones }: Pick<Panel, 'outline' | 'zones'>): Region[] | null {
+export function regionsOf({ outline, zones }: Drawn): readonly Region[] | null {
+  const name = JSON.stringify([outline, zones.map(({ id, shape }) => [id, shape])]);
+  const before = KNOWN.get(name);
+  if (before !== undefined) return before;
+  const made = makeRegions({ outline, zones });
+  if (KNOWN.size >= MOST_KNOWN) KNOWN.clear();
+  KNOWN.set(name, made);
+  return made;
+}
+
+function makeRegions({ outline, zones }: Drawn): Region[] | null {
   if (!outline || zones.filter(({ shape }) => !shape).length > 1) return null;
   const whole = geometry(outline);
   const shapes = zones.map(({ shape }) =>
