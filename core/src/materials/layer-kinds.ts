@@ -74,6 +74,10 @@ export const isRawPlastic = (kind: LayerKind): boolean =>
 /** Topcoats are planned over, not found: a found one is recorded as old finish. */
 export const isTopcoat = (kind: LayerKind): boolean => familyOf(kind) === 'topcoat';
 
+const FILM_KINDS: ReadonlySet<LayerKind> = new Set(
+  LAYER_KIND_NAMES.filter((kind) => !isSolid(kind) && !isBody(kind)),
+);
+
 /** Film over the substrate, µm; filler, glaze and seam fill a hollow and add no height. */
 export const filmHeightUm = (layers: readonly { readonly kind: LayerKind; readonly um: number }[]): number =>
-  layers.reduce((sum, { kind, um }) => (isSolid(kind) || isBody(kind) ? sum : sum + um), 0);
+  layers.reduce((sum, { kind, um }) => (FILM_KINDS.has(kind) ? sum + um : sum), 0);

@@ -159,10 +159,9 @@ export const isUnprimedPlastic = ({ stack }: ZoneState): boolean =>
   isRawPlastic(stack[0]!.kind) && stack.slice(1).every(({ kind }) => isBody(kind) || kind === 'promoter');
 
 /** @throws {Error} for a zone the panel does not have: a bug of the caller. */
-export function zoneOf(panel: PanelState, id: string): ZoneState {
-  const found = panel.zones.find((state) => state.zone.id === id);
-  if (!found) throw new Error(`no zone "${id}" on this panel`);
-  return found;
+export function zoneOf({ zones }: PanelState, id: string): ZoneState {
+  for (const state of zones) if (state.zone.id === id) return state;
+  throw new Error(`no zone "${id}" on this panel`);
 }
 
 /** Area that a sealer or a coat may go on at all: not what is kept, and not ground into which colour only fades. */

@@ -360,7 +360,7 @@ function coatAct(op: CoatOp, sheet: ProductSheet, zones: readonly ZoneState[], a
     op,
     sheetId: sheet.id,
     zones: idsOf(zones),
-    coats: Object.fromEntries(zones.map((zone) => [zone.zone.id, count.on(zone)])),
+    coats: Object.fromEntries(zones.map((zone, i) => [zone.zone.id, count.on(zone, i)])),
     isLightFirst,
     why: [...purposeOf(op, sheet, zones, around), ...count.why, ...light],
     ...(count.toneL === undefined ? {} : { toneL: count.toneL }),
@@ -394,7 +394,8 @@ function purposeOf(
 }
 
 interface Count {
-  readonly on: (zone: ZoneState) => number;
+  /** @param nth place of the area among those that were counted for */
+  readonly on: (zone: ZoneState, nth: number) => number;
   readonly why: readonly Reason[];
   readonly toneL?: number;
 }
@@ -454,7 +455,7 @@ function buildCoats(sheet: ProductSheet, zones: readonly ZoneState[], { panel, c
   const most = coatsFor(largest.neededUm, sheet.film);
   const facts = { ...largest, coats: most.coats, perCoatUm: sheet.film.perCoatUm, maxUm: sheet.film.maxUm };
   return {
-    on: (zone) => coatsFor(budgets.find((entry) => entry.zone === zone)!.budget.neededUm, roomOn(zone)).coats,
+    on: (zone, nth) => coatsFor(budgets[nth]!.budget.neededUm, roomOn(zone)).coats,
     why: [reason('B1', most.suffices ? 'coat.budget' : 'coat.budget-short', { ...facts }, 'model')],
   };
 }

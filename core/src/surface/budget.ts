@@ -18,9 +18,10 @@ export interface FilmBudget extends BudgetInput {
 }
 
 /** The budget of one zone. */
-export function filmBudget(input: BudgetInput): FilmBudget {
-  const staysUm = Math.max(input.mustStayUm, input.gapUm);
-  return { ...input, staysUm, neededUm: staysUm + input.wavesUm + input.peelUm + input.ladderUm };
+export function filmBudget({ mustStayUm, gapUm, wavesUm, peelUm, ladderUm }: BudgetInput): FilmBudget {
+  const staysUm = Math.max(mustStayUm, gapUm);
+  const neededUm = staysUm + wavesUm + peelUm + ladderUm;
+  return { mustStayUm, gapUm, wavesUm, peelUm, ladderUm, staysUm, neededUm };
 }
 
 export interface Coats {
