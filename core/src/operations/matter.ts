@@ -1,4 +1,4 @@
-import type { LaidCoat, Layer, ZoneState } from './state.ts';
+import { topOf, type LaidCoat, type Layer, type ZoneState } from './state.ts';
 
 /** What an area is made of, whenever that was done: what most rules look at, and nothing else. */
 
@@ -32,6 +32,7 @@ const isSameScratch = (
  */
 export const isSameMatter = (a: ZoneState, b: ZoneState): boolean =>
   a.stack.length === b.stack.length &&
+  topOf(a).um === topOf(b).um &&
   a.edge === b.edge &&
   a.isSoluble === b.isSoluble &&
   a.surface.lowUm === b.surface.lowUm &&

@@ -1,5 +1,8 @@
 import { decideAct, newSearchMemory } from '../rules/check-act.ts';
+import { changed } from '../operations/changed-area.ts';
+import type { PanelState } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
+import type { TimeWindow } from '../operations/time-window.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { panelOf, type ZoneSketch } from '../testing/bench.ts';
 import { crossings } from '../testing/matrix.ts';
@@ -7,6 +10,30 @@ import { benchOfTask } from './bench-of-task.ts';
 import { searchSystems } from './search-systems.ts';
 
 /** What rules said before and is remembered is what they would say now: in every state that a search comes through. */
+
+const moved = (window: TimeWindow, byMin: number): TimeWindow => ({
+  ...window,
+  opensAtMin: window.opensAtMin + byMin,
+  closesAtMin: window.closesAtMin + byMin,
+});
+
+/** The same panel, with all its coats laid so many minutes later. */
+const laidLater = (panel: PanelState, byMin: number): PanelState => ({
+  ...panel,
+  zones: panel.zones.map((zone) =>
+    changed(zone, {
+      stack: zone.stack.map((layer) => {
+        if (!layer.laid) return layer;
+        const { flash, recoat, cure } = layer.laid;
+        const later = cure && { ...cure, ...moved(cure, byMin) };
+        return {
+          ...layer,
+          laid: { ...layer.laid, flash: moved(flash, byMin), recoat: moved(recoat, byMin), cure: later },
+        };
+      }),
+    }),
+  ),
+});
 
 /** Acts of the systems of a panel where the answer that is remembered differs from a new one. */
 function misremembered(zones: readonly ZoneSketch[]): string[] {
@@ -19,9 +46,14 @@ function misremembered(zones: readonly ZoneSketch[]): string[] {
   const { ready } = searchSystems(surveyState(context.panel, context.shop.rules), context);
   const memory = newSearchMemory(false);
   const steps = ready.flatMap((way) => way.steps);
-  // Each act is asked about before every step, as a search does while it prepares it: all but how clean it is may be alike.
+  // Each act is asked about before every step, as a search does while it prepares it, and at other times: all but how
+  // clean it is and when its coats dried may be alike.
   const asked = steps.flatMap(({ act }, i) =>
-    steps.slice(Math.max(0, i - 6), i + 1).map(({ before }) => ({ act, before })),
+    steps
+      .slice(Math.max(0, i - 6), i + 1)
+      .flatMap(({ before }) =>
+        [before, laidLater(before, -600), laidLater(before, 600)].map((panel) => ({ act, before: panel })),
+      ),
   );
   return asked.flatMap(({ act, before }) => {
     const isSame =
@@ -43,7 +75,7 @@ test('on a panel of many grounds', () => {
 });
 
 /** A fixed part of them: each search is asked about many times over. */
-const ONE_OF = 150;
+const ONE_OF = 300;
 
 test('on crossings of the matrix', () => {
   const some = crossings().filter((_, i) => i % ONE_OF === 0);
