@@ -4,7 +4,7 @@ import type { Context } from '../operations/context.ts';
 import { notUnder } from '../operations/issues.ts';
 import { topOf, zoneOf } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
-import { RULES } from '../rules/check-act.ts';
+import { RULES } from '../rules/all-rules.ts';
 import type { Verdict } from '../rules/rule.ts';
 import { impossibilitiesOf } from '../survey/contradictions.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';

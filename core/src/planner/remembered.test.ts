@@ -1,4 +1,5 @@
-import { decideAct, newSearchMemory } from '../rules/check-act.ts';
+import { decideAct } from '../rules/check-act.ts';
+import { newSearchMemory } from '../rules/search-memory.ts';
 import { changed } from '../operations/changed-area.ts';
 import type { PanelState } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import type { Act } from '../operations/act.ts';
 import { benchOf, clean, coat, coated, plain, put, sand, soiled, type Bench } from '../testing/bench.ts';
-import { decideAct, newSearchMemory } from './check-act.ts';
+import { decideAct } from './check-act.ts';
+import { newSearchMemory } from './search-memory.ts';
 import { isRefusal } from './rule.ts';
 
 const STACKS = [

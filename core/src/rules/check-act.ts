@@ -1,222 +1,30 @@
-import { familyOf } from '../materials/layer-kinds.ts';
-import { OPS, handledAs, isCoat, meansOf, type Act, type OpName } from '../operations/act.ts';
 import { contextFor, type Context } from '../operations/context.ts';
-import { physicalReasons } from '../operations/perform.ts';
-import { isSameMatter } from '../operations/matter.ts';
-import { soundNeighbour, zoneOf, type Matter, type PanelState, type ZoneState } from '../operations/state.ts';
-import { LAST_SANDING_RULES } from './last-sanding.ts';
-import { BUILD_RULES } from './build.ts';
-import { CLEAN_RULES } from './cleanliness.ts';
-import { COMPOSITE_RULES } from './composite.ts';
-import { FILLER_RULES } from './filler.ts';
-import { FINISH_RULES } from './finish.ts';
-import { METAL_RULES } from './metal.ts';
-import { OPEN_RULES } from './open-issues.ts';
-import { PLASTIC_RULES } from './plastic.ts';
-import { SEAL_RULES } from './seal.ts';
+import type { Act } from '../operations/act.ts';
+import { soundNeighbour, zoneOf, type PanelState } from '../operations/state.ts';
+import { ADVICE, DECIDING, type Placed } from './all-rules.ts';
+import { isRefusal, type RuleInput, type Verdict } from './rule.ts';
 import {
-  isRefusal,
-  type PanelRule,
-  type Rule,
-  type RuleInput,
-  type Verdict,
-  type ZoneRuleInput,
-} from './rule.ts';
+  hearingIn,
+  isSpeaking,
+  knownAct,
+  matterIn,
+  newSearchMemory,
+  wayOnArea,
+  type Hearing,
+  type KnownMatter,
+  type SearchMemory,
+  type Speaker,
+} from './search-memory.ts';
 
-/** All rules in the order in which they are named to the user: the first broken rule is the first listed. */
-export const RULES: readonly Rule[] = [
-  ...METAL_RULES,
-  ...FILLER_RULES,
-  ...FINISH_RULES,
-  ...PLASTIC_RULES,
-  ...COMPOSITE_RULES,
-  ...BUILD_RULES,
-  ...LAST_SANDING_RULES,
-  ...SEAL_RULES,
-  ...CLEAN_RULES,
-  ...OPEN_RULES,
-];
-
-/** What is physically wrong with an act, of whatever rule the operation names; heard after the rules of the trade. */
-const PHYSICAL: Rule = {
-  id: 'op',
-  on: OPS,
-  asks: 'The operation can be done on this zone at all.',
-  judge: ({ act, zone, context }) =>
-    physicalReasons(zone, act, context).map((reason): Verdict => ({
-      level: 'must',
-      zoneId: zone.zone.id,
-      reason,
-    })),
-};
-
-const ALL: readonly Rule[] = [...RULES, PHYSICAL];
-/**
- * A rule with its place in the list of all. Each has every field, so that all are of one shape: a search asks millions of
- * times.
- */
-interface Placed {
-  readonly nth: number;
-  readonly reads: NonNullable<Rule['reads']>;
-  readonly only: Rule['only'] | null;
-  readonly about: Rule['about'] | null;
-  readonly concerns: Rule['concerns'] | null;
-  readonly judge: PanelRule['judge'];
-}
-const placedAt = ({ reads = 'matter', only, about, concerns, judge }: Rule, nth: number): Placed => ({
-  nth,
-  reads,
-  only: only ?? null,
-  about: about ?? null,
-  concerns: concerns ?? null,
-  judge,
-});
-const rulesOn = (wanted: (rule: Rule) => boolean): ReadonlyMap<OpName, readonly Placed[]> => {
-  const placed = ALL.map((rule, nth) => ({ rule, placed: placedAt(rule, nth) }));
-  const on = (op: OpName): Placed[] =>
-    placed.filter(({ rule }) => wanted(rule) && rule.on.includes(op)).map((each) => each.placed);
-  return new Map(OPS.map((op) => [op, on(op)]));
-};
-const ADVICE = rulesOn(({ isAdvice }) => isAdvice === true);
-const DECIDING = rulesOn(({ isAdvice }) => !isAdvice);
-
-/** A rule that may have a word on an area, and what it said where that still holds. */
-interface Speaker {
-  readonly rule: Placed;
-  said: readonly Verdict[];
-  /** The sound neighbour beside which it was said. */
-  beside: KnownMatter | null;
-}
-
-/** Rules on an area before an act, first to last: those heard so far that may speak again, and how many were looked at. */
-interface Hearing {
-  readonly speakers: Speaker[];
-  nLooked: number;
-}
-
-/** A set of rules by their places, as bits: there is one for each matter, and thousands of matters in a search. */
-type RuleSet = number[];
-const BITS = 31;
-const NO_RULES: readonly number[] = Array.from({ length: Math.ceil(ALL.length / BITS) }, () => 0);
-const noRules = (): RuleSet => NO_RULES.slice();
-const hasRule = (set: RuleSet, nth: number): boolean => (set[(nth / BITS) | 0]! & (1 << (nth % BITS))) !== 0;
-const addRule = (set: RuleSet, nth: number): void => {
-  set[(nth / BITS) | 0]! |= 1 << (nth % BITS);
-};
-
-/** What is known of the matter of an area: which rules speak of it at all, and each hearing by its act. */
-interface KnownMatter {
-  /** The first area that was seen of it. */
-  readonly area: ZoneState;
-  /** Rules of which it is known. */
-  readonly known: RuleSet;
-  readonly speaking: RuleSet;
-  readonly hearings: Map<number, Hearing>;
-}
-const newMatterKnown = (area: ZoneState): KnownMatter => ({
-  area,
-  known: noRules(),
-  speaking: noRules(),
-  hearings: new Map(),
-});
-
-const speaksOf = ({ only, about }: Placed, { zone, context }: ZoneRuleInput): boolean =>
-  (!only || only === familyOf(zone.stack[0]!.kind)) && (!about || about(zone, context));
-
-function isSpeaking(rule: Placed, input: ZoneRuleInput, { known, speaking }: KnownMatter): boolean {
-  const { nth } = rule;
-  if (hasRule(known, nth)) return hasRule(speaking, nth);
-  addRule(known, nth);
-  const speaks = speaksOf(rule, input);
-  if (speaks) addRule(speaking, nth);
-  return speaks;
-}
-
-/** What a search keeps from one question to the next; its context does not change. */
-export interface SearchMemory {
-  /** What is known of the matter of areas. */
-  readonly matters: Map<Matter, KnownMatter>;
-  /** The same by the ids of areas: an area comes to be the same on many ways, at other times. */
-  readonly ofArea: Map<string, KnownMatter[]>;
-  /** Numbers of the ways in which acts are done, by what is said of them. */
-  readonly ways: Map<string, number>;
-  /** Acts by what tells them apart: an act is asked about again after each step that it needs. */
-  readonly acts: Map<Act, KnownAct>;
-  /** A search only wants to know that an act is refused, and by which rule first. */
-  readonly endsAtRefusal: boolean;
-}
-export const newSearchMemory = (endsAtRefusal: boolean): SearchMemory => ({
-  matters: new Map(),
-  ofArea: new Map(),
-  ways: new Map(),
-  acts: new Map(),
-  endsAtRefusal,
-});
+/** What the rules say of an act. */
 
 /** An act in a state of the panel. */
 type Question = Omit<RuleInput, 'zone'>;
-
-/** What tells acts apart; why they are done makes no difference. */
-export interface KnownAct {
-  /** Its operation and its areas. */
-  readonly where: string;
-  /** The same, and with what it is done. */
-  readonly name: string;
-  /** Number of the way in which it is done: hearings are looked up by it. */
-  readonly way: number;
-}
-
-export function knownAct(act: Act, { acts, ways }: SearchMemory): KnownAct {
-  const before = acts.get(act);
-  if (before) return before;
-  const { op, zones } = act;
-  const handled = `${op} ${handledAs(act)}`;
-  const way = ways.get(handled) ?? ways.size;
-  ways.set(handled, way);
-  const where = `${op}:${zones.join()}`;
-  const known = { where, name: `${where} ${meansOf(act)}`, way };
-  acts.set(act, known);
-  return known;
-}
-
-/** More coats than any area gets at once. */
-const MOST_COATS = 50;
-
-/** How an act is done on one of its areas, as a number: its way, the coats there, whether it is the first area. */
-const wayOnArea = (way: number, act: Act, id: string, nth: number): number =>
-  (way * MOST_COATS + (isCoat(act) ? (act.coats[id] ?? 0) : 0)) * 2 + (nth === 0 ? 1 : 0);
-
-function alikeIn({ ofArea }: SearchMemory, area: ZoneState): KnownMatter {
-  const { id } = area.zone;
-  const known = ofArea.get(id) ?? [];
-  ofArea.set(id, known);
-  const before = known.find((other) => isSameMatter(other.area, area));
-  if (before) return before;
-  const made = newMatterKnown(area);
-  known.push(made);
-  return made;
-}
-
-function matterIn(memory: SearchMemory, area: ZoneState): KnownMatter {
-  const before = memory.matters.get(area.matter);
-  if (before) return before;
-  const known = alikeIn(memory, area);
-  memory.matters.set(area.matter, known);
-  return known;
-}
 
 /** The sound neighbour that an area must come level with; null where it has none. */
 function besideIn(memory: SearchMemory, { zone, panel }: RuleInput): KnownMatter | null {
   const neighbour = soundNeighbour(zone, panel);
   return neighbour && matterIn(memory, neighbour);
-}
-
-function hearingIn({ hearings }: KnownMatter, way: number): Hearing {
-  const before = hearings.get(way);
-  if (before) return before;
-  const hearing: Hearing = { speakers: [], nLooked: 0 };
-  hearings.set(way, hearing);
-  return hearing;
 }
 
 /** What a rule says that was heard before: what it said then, as long as that holds. */
@@ -275,14 +83,8 @@ function hear(all: Heard, nth: number, said: readonly Verdict[]): void {
 }
 
 /** What the rules that concern an area say of it, first to last, added to what was said of other areas. */
-function hearArea(
-  rules: readonly Placed[],
-  hearing: Hearing,
-  known: KnownMatter,
-  input: RuleInput,
-  all: Heard,
-): void {
-  const { speakers } = hearing;
+function hearArea(hearing: Hearing, input: RuleInput, all: Heard): void {
+  const { rules, of, speakers } = hearing;
   for (const speaker of speakers) {
     const { nth } = speaker.rule;
     if (nth > all.mostNth) return;
@@ -291,7 +93,7 @@ function hearArea(
   for (; hearing.nLooked < rules.length; hearing.nLooked++) {
     const rule = rules[hearing.nLooked]!;
     if (rule.nth > all.mostNth) return;
-    if (isSpeaking(rule, input, known) && (!rule.concerns || rule.concerns(input)))
+    if (isSpeaking(rule, input, of) && (!rule.concerns || rule.concerns(input)))
       hear(all, rule.nth, firstOf(rule, input, speakers, all));
   }
 }
@@ -303,8 +105,7 @@ function heard(rules: readonly Placed[], { act, panel, context }: Question, memo
   for (const [i, id] of act.zones.entries()) {
     const zone = zoneOf(panel, id);
     const input = { act, zone, panel, context: contextFor(zone, context) };
-    const known = matterIn(memory, zone);
-    hearArea(rules, hearingIn(known, wayOnArea(way, act, id, i)), known, input, all);
+    hearArea(hearingIn(matterIn(memory, zone), wayOnArea(way, act, id, i), rules), input, all);
   }
   const { verdicts, nths, mostNth } = all;
   while (nths.length > 0 && nths[nths.length - 1]! > mostNth) {

@@ -1,5 +1,5 @@
 import { OPS } from '../operations/act.ts';
-import { RULES } from './check-act.ts';
+import { RULES } from './all-rules.ts';
 
 test('every rule of the trade is here, in the order in which it is named', () => {
   const ids = [...new Set(RULES.map(({ id }) => id))];
