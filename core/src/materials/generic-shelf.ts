@@ -388,6 +388,10 @@ const SHEETS: readonly ProductSheetInput[] = [
       build: { coarsest: 'P80', finest: 'P400' },
       dtm: { coarsest: 'P80', finest: 'P400' },
       'plastic-primer': { coarsest: 'P80', finest: 'P500' },
+      // Sound finish that is only dulled; what thinner softens lifts under it.
+      'old-finish': { coarsest: 'P180', finest: 'P320' },
+      ecoat: { coarsest: 'P180', finest: 'P320' },
+      'part-primer': { coarsest: 'P180', finest: 'P320' },
     },
     maxLiftUm: 500,
     hardenerPercent: { from: 1, to: 3, usual: 2 },

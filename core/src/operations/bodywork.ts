@@ -1,6 +1,6 @@
 import { FILLER_WASTE } from '../film/filler-mix.ts';
 import { isBody, labelOf } from '../materials/layer-kinds.ts';
-import { readyGramsPerMl } from '../materials/sheet.ts';
+import { readyGramsPerMl, type ProductSheet } from '../materials/sheet.ts';
 import type { Reason } from '../wording/reason.ts';
 import type { BodyAct, PlainAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
@@ -18,7 +18,7 @@ import {
   type Operation,
   type OperationRow,
 } from './operation.ts';
-import { topOf, type PanelState, type ZoneState } from './state.ts';
+import { topOf, type LaidCoat, type PanelState, type ZoneState } from './state.ts';
 import { bodyWindows } from './windows.ts';
 
 /** Filler takes out a hollow, glaze closes pinholes; both are left proud for shaping. */
@@ -33,8 +33,8 @@ interface BodyRow extends OperationRow {
   readonly proudUm: number;
   /** It takes out the hollow, at its depth rather than at the film of its sheet. */
   readonly isAsDeepAsHollow?: true;
-  /** No hollow is left. */
-  readonly fillsHollow?: true;
+  /** No hollow is left; or none that is as shallow as it may be thick. */
+  readonly fillsHollow?: true | 'shallow';
   readonly closesPinholes?: true;
   /** It is spread over its places as a bowl; else evenly. */
   readonly isBowl?: true;
@@ -42,9 +42,18 @@ interface BodyRow extends OperationRow {
   readonly depthRule?: string;
 }
 
+/** A hollow that is as shallow as a product may be thick, under work that takes out no deeper one. */
+const isShallowFor = ({ op }: BodyAct, { surface }: ZoneState, { film }: ProductSheet): boolean =>
+  BODYWORK[op].fillsHollow === 'shallow' && surface.lowUm > 0 && surface.lowUm <= film.maxUm;
+
 /** Thickness that an act lays on a zone, µm. */
-export const bodyFilmUm = (zone: ZoneState, act: BodyAct, context: Context): number =>
-  BODYWORK[act.op].isAsDeepAsHollow ? zone.surface.lowUm : sheetIn(context, act.sheetId).film.perCoatUm;
+export function bodyFilmUm(zone: ZoneState, act: BodyAct, context: Context): number {
+  const { lowUm } = zone.surface;
+  if (BODYWORK[act.op].isAsDeepAsHollow) return lowUm;
+  const sheet = sheetIn(context, act.sheetId);
+  const { perCoatUm } = sheet.film;
+  return isShallowFor(act, zone, sheet) ? Math.max(perCoatUm, lowUm) : perCoatUm;
+}
 
 /** Lifts in which a thickness is spread. */
 export function liftsOf(zone: ZoneState, act: BodyAct, context: Context): number {
@@ -77,19 +86,24 @@ function apply(act: BodyAct, { endMin, context }: Moment): (zone: ZoneState) => 
   const sheet = sheetIn(context, act.sheetId);
   const laid = { sheetId: sheet.id, ...bodyWindows(sheet, endMin) };
   const { lays: kind, proudUm, fillsHollow, closesPinholes } = BODYWORK[act.op];
-  return (zone) =>
-    changed(settled(zone, act), {
-      stack: [...zone.stack, { kind, um: bodyFilmUm(zone, act, context), laid }],
+  return (zone) => {
+    const isShallow = isShallowFor(act, zone, sheet);
+    const isFilled = isShallow || fillsHollow === true;
+    // Of glaze in a hollow as much stays once it is shaped; over pinholes a skin does.
+    const own: LaidCoat = isShallow ? { ...laid, hollowUm: zone.surface.lowUm } : laid;
+    return changed(settled(zone, act), {
+      stack: [...zone.stack, { kind, um: bodyFilmUm(zone, act, context), laid: own }],
       bareSinceMin: null,
       surface: {
         soil: 'dusty',
         isTacked: false,
         scratch: null,
-        lowUm: fillsHollow ? 0 : zone.surface.lowUm,
+        lowUm: isFilled ? 0 : zone.surface.lowUm,
         hasPinholes: !closesPinholes && zone.surface.hasPinholes,
-        wavesUm: fillsHollow ? proudUm : Math.max(zone.surface.wavesUm, proudUm),
+        wavesUm: isFilled ? proudUm : Math.max(zone.surface.wavesUm, proudUm),
       },
     });
+  };
 }
 
 function check(zone: ZoneState, act: BodyAct, context: Context): Reason[] {
@@ -184,7 +198,7 @@ export const BODYWORK: { readonly [Op in BodyAct['op']]: ReturnType<typeof bodyw
   }),
   glaze: bodywork({
     label: 'glaze',
-    title: 'Glaze the pinholes',
+    title: 'Glaze',
     reach: 'coreM2',
     setOutMin: 3,
     rate: 'glazeMinPerM2',
@@ -193,6 +207,7 @@ export const BODYWORK: { readonly [Op in BodyAct['op']]: ReturnType<typeof bodyw
     product: 'glaze',
     lays: 'glaze',
     proudUm: GLAZE_PROUD_UM,
+    fillsHollow: 'shallow',
     closesPinholes: true,
     depthRule: 'F3',
   }),

@@ -35,9 +35,23 @@ const COAT_REACH = 'reachM2';
 export const coatsMin = (coats: number, m2Coats: number, context: Pick<Context, 'shop'>): number =>
   SPRAY_MIN_PER_COAT * coats + ruleIn(context, 'sprayMinPerM2').value * m2Coats;
 
-/** The same with setting up. */
-export const sprayingMin = (coats: number, m2Coats: number, context: Pick<Context, 'shop'>): number =>
-  SPRAY_FIXED_MIN + coatsMin(coats, m2Coats, context);
+/** Whether a place is so small that nobody takes up the big gun for it. */
+const isForSmallGun = (m2: number, context: Pick<Context, 'shop'>): boolean =>
+  m2 <= ruleIn(context, 'smallGunM2').value;
+
+/** The same with setting up. @param m2 what each coat goes over, of all parts together */
+export const sprayingMin = (
+  coats: number,
+  m2Coats: number,
+  m2: number,
+  context: Pick<Context, 'shop'>,
+): number =>
+  (isForSmallGun(m2, context) ? ruleIn(context, 'smallGunSetUpMin').value : SPRAY_FIXED_MIN) +
+  coatsMin(coats, m2Coats, context);
+
+/** What a coat goes over, of all parts together, m². */
+const coatedM2 = (zones: readonly ZoneState[], { panel }: Context): number =>
+  panel.count * zones.reduce((sum, zone) => sum + reachedM2(COAT_REACH, zone), 0);
 
 /** Coats that an act lays on an area. */
 export const coatsOn = (act: CoatAct, zone: ZoneState): number => act.coats[zone.zone.id] ?? 1;
@@ -145,6 +159,14 @@ function explain(zones: readonly ZoneState[], act: CoatAct, panel: PanelState, c
       },
     },
   ];
+  const { value: smallM2, source } = ruleIn(context, 'smallGunM2');
+  if (isForSmallGun(coatedM2(zones, context), context))
+    reasons.push({
+      rule: 'labour',
+      code: 'coat.small-gun',
+      source,
+      facts: { smallM2, setUpMin: ruleIn(context, 'smallGunSetUpMin').value },
+    });
   if (mostCoats(act) > 1)
     reasons.push({
       rule: 'B2',
@@ -205,7 +227,7 @@ const coating = (row: CoatRow): Operation<CoatAct> => ({
       context.panel.count *
       zones.reduce((sum, zone) => sum + reachedM2(COAT_REACH, zone) * coatsOn(act, zone), 0);
     return {
-      handsOnMin: sprayingMin(most, sprayed, context),
+      handsOnMin: sprayingMin(most, sprayed, coatedM2(zones, context), context),
       waitMin: (most - 1) * flashMin(sheet.flash.betweenCoatsMin, sheet, context, panel.clockMin),
       materialCost: (volumeMl(zones, act, context) / 1000) * sheet.pricePerLitre,
     };

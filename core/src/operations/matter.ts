@@ -6,6 +6,7 @@ const isSameCoat = (a: LaidCoat, b: LaidCoat): boolean =>
   a.sheetId === b.sheetId &&
   a.isLast === b.isLast &&
   a.toneL === b.toneL &&
+  a.hollowUm === b.hollowUm &&
   a.cure?.method === b.cure?.method &&
   a.recoat.whenMissed === b.recoat.whenMissed &&
   a.recoat.source === b.recoat.source;

@@ -1,6 +1,7 @@
-import { isBody, isMetal, isSolid } from '../materials/layer-kinds.ts';
+import { familyOf, isBody, isMetal, isSolid } from '../materials/layer-kinds.ts';
 import { sandedMaterial } from '../materials/sanded-material.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
+import type { Sourced } from '../wording/reason.ts';
 import { lastGrade, type SandAct } from './act.ts';
 import { changed } from './changed-area.ts';
 import { figuresIn, mustStay, ruleIn, type Context } from './context.ts';
@@ -70,21 +71,58 @@ export function depthsUm(zone: ZoneState, { grades, tool }: SandAct, context: Co
 
 /** Top layer once freshly spread body work has its shape, µm: filler lies flush, glaze stays as a skin only. */
 const shapedTopUm = (zone: ZoneState): number => {
-  const { kind, um } = topOf(zone);
-  return kind === 'glaze' ? Math.min(um, GLAZE_LEFT_UM) : um;
+  const { kind, um, laid } = topOf(zone);
+  return kind === 'glaze' ? Math.min(um, Math.max(GLAZE_LEFT_UM, laid?.hollowUm ?? 0)) : um;
 };
 
-/** Film of a build after blocking it level, µm. */
-export function blockedUm(zone: ZoneState, panel: PanelState, context: Context): number {
-  const top = topOf(zone);
-  const stays = mustStay(context, top.laid?.sheetId ?? '').value;
-  const level = Math.max(stays, gapUm(zone, panel) + top.um) + panel.lastSandUm;
-  return Math.min(top.um - zone.surface.wavesUm - zone.surface.peelUm, level);
+/** Film of a build that must stay on an area, µm: in a shallow low of sound finish no more than fills it. */
+export function staysOn(zone: ZoneState, context: Context): Sourced<number> {
+  const { laid } = topOf(zone);
+  const stays = mustStay(context, laid?.sheetId ?? '');
+  const under = zone.stack[zone.stack.length - 2];
+  const deepUm = zone.surface.lowUm + (laid?.hollowUm ?? 0);
+  const isInFinish = deepUm > 0 && under !== undefined && !under.laid && familyOf(under.kind) === 'finish';
+  return isInFinish ? { ...stays, value: Math.min(stays.value, deepUm) } : stays;
 }
+
+interface Blocked {
+  readonly filmUm: number;
+  /** Of its waves, what stays because the block stops at the film that must stay, µm. */
+  readonly wavesLeftUm: number;
+}
+
+/** What blocking leaves of a build: level where there is film enough for it, else down to what must stay. */
+function blockedOf(zone: ZoneState, panel: PanelState, context: Context): Blocked {
+  const { um } = topOf(zone);
+  const { wavesUm, peelUm, lowUm } = zone.surface;
+  const leastUm = staysOn(zone, context).value + panel.lastSandUm;
+  const levelUm = Math.max(leastUm, gapUm(zone, panel) + um + lowUm + panel.lastSandUm);
+  const cutUm = Math.min(um - wavesUm - peelUm, levelUm);
+  const filmUm = Math.max(cutUm, Math.min(leastUm, um - peelUm));
+  return { filmUm, wavesLeftUm: filmUm - cutUm };
+}
+
+/** Film of a build after blocking it, µm. */
+export const blockedUm = (zone: ZoneState, panel: PanelState, context: Context): number =>
+  blockedOf(zone, panel, context).filmUm;
 
 /** Film of a build that is left once it is blocked and the last sanding is done, µm. */
 export const keptUm = (zone: ZoneState, panel: PanelState, context: Context): number =>
   blockedUm(zone, panel, context) - panel.lastSandUm;
+
+/** What the film that is left of a build fills of the hollow under it, µm: what stands over the level beside it. */
+export const filledUm = (zone: ZoneState, panel: PanelState, context: Context): number => {
+  const overUm = keptUm(zone, panel, context) - Math.max(0, gapUm(zone, panel) + topOf(zone).um);
+  return Math.max(0, Math.min(zone.surface.lowUm, overUm));
+};
+
+/** The hollow that a blocked build fills lies under its top layer. */
+function withHollow(zone: ZoneState, um: number): ZoneState {
+  const top = topOf(zone);
+  if (um <= 0 || !top.laid) return zone;
+  const laid = { ...top.laid, hollowUm: (top.laid.hollowUm ?? 0) + um };
+  return changed(zone, { stack: [...zone.stack.slice(0, -1), { ...top, laid }] });
+}
 
 /** A zone with its build taken down level, `scratch` left on it. */
 export function blockedZone(
@@ -94,9 +132,12 @@ export function blockedZone(
   context: Context,
 ): ZoneState {
   const sanded = settledBy(dusty(zone, scratch), 'block');
-  const levelled = withTop(sanded, blockedUm(zone, panel, context));
-  const wavesUm = ruleIn(context, 'blockedLeftUm').value;
-  return changed(levelled, { surface: { peelUm: 0, wavesUm } });
+  const { filmUm, wavesLeftUm } = blockedOf(zone, panel, context);
+  const levelled = withTop(sanded, filmUm);
+  const wavesUm = ruleIn(context, 'blockedLeftUm').value + wavesLeftUm;
+  const hollowUm = filledUm(zone, panel, context);
+  const lowUm = zone.surface.lowUm - hollowUm;
+  return changed(withHollow(levelled, hollowUm), { surface: { peelUm: 0, wavesUm, lowUm } });
 }
 
 /** An area sanded by an act: dusty, its peel and what the grades take of it gone, bare metal with its time. */

@@ -37,6 +37,8 @@ export interface LaidCoat extends CoatWindows {
   readonly isLast?: boolean;
   /** Lightness that it was mixed to. */
   readonly toneL?: number;
+  /** Of its thickness, what lies in a hollow under it and adds no height, µm. */
+  readonly hollowUm?: number;
 }
 
 export interface Scratch {
@@ -144,8 +146,12 @@ export const keepsGrain = (
   stack.some(({ kind }) => kind === 'texture') ||
   (textureOf(zone, panel) === 'keep' && (patch === null || openIssues.includes('shiny-grain')));
 
-/** Height of its film over the substrate, µm. */
-export const heightUm = ({ stack }: Pick<ZoneState, 'stack'>): number => filmHeightUm(stack);
+/** Height of its film over the substrate, µm; what lies in a hollow adds none. */
+export const heightUm = ({ stack }: Pick<ZoneState, 'stack'>): number =>
+  stack.reduce(
+    (sum, { kind, laid }) => (isBody(kind) ? sum : sum - (laid?.hollowUm ?? 0)),
+    filmHeightUm(stack),
+  );
 
 /** Bare composite: gelcoat or laminate without a film of ours or anybody's. */
 export const isRawComposite = (state: ZoneState): boolean => familyOf(topOf(state).kind) === 'composite';

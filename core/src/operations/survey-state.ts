@@ -79,8 +79,12 @@ function surveySurface(zone: Zone, stack: readonly Layer[], { panel, rules }: Ar
 /** Cross-cut class from which a layer comes off. */
 const COMES_OFF = 2;
 
-/** What filler, glaze and paste must not lie on (rules F2 and M6). */
-const NOT_UNDER_BODY: ReadonlySet<string> = new Set(['old-finish', 'old-finish-soluble', 'etch']);
+/** What filler and paste must not lie on, and glaze (rules F2 and M6). */
+const NOT_UNDER_FILLER: ReadonlySet<string> = new Set(['old-finish', 'old-finish-soluble', 'etch']);
+const NOT_UNDER_GLAZE: ReadonlySet<string> = new Set(['old-finish-soluble', 'etch']);
+
+const isBadUnder = (body: LayerKind, under: LayerKind | undefined): boolean =>
+  under !== undefined && (body === 'glaze' ? NOT_UNDER_GLAZE : NOT_UNDER_FILLER).has(under);
 
 /** What has to be settled on an area before it may be handed over, from its findings, tests and layers. */
 function issuesOf(zone: Zone, stack: readonly Layer[], { panel }: Around): OpenIssue[] {
@@ -106,7 +110,7 @@ function issuesOf(zone: Zone, stack: readonly Layer[], { panel }: Around): OpenI
     ],
     [
       'bad-ground',
-      stack.some(({ kind }, i) => isBody(kind) && kind !== 'seam' && NOT_UNDER_BODY.has(under(i) ?? '')),
+      stack.some(({ kind }, i) => isBody(kind) && kind !== 'seam' && isBadUnder(kind, under(i))),
     ],
     [
       'shiny-grain',

@@ -11,6 +11,7 @@ import {
   type CoatOp,
 } from '../operations/act.ts';
 import { mayLieOn, sagOf } from '../operations/coating.ts';
+import { lowWayOf } from '../operations/lows.ts';
 import { ledgeLimit, schoolIn, type Context } from '../operations/context.ts';
 import { isEpoxySealer, isForPlastic, productsFor } from '../operations/products.ts';
 import {
@@ -29,14 +30,14 @@ import {
 } from '../operations/state.ts';
 import { recoatWindow } from '../operations/windows.ts';
 import { grindOut, strip } from '../rules/remedies.ts';
-import { isSandableBuild, wantsMoreBuild } from '../rules/build.ts';
+import { asBuiltOn, isSandableBuild, wantsMoreBuild } from '../rules/build.ts';
 import { servingTone } from '../operations/undertone.ts';
 import { baseLightness } from '../rules/seal.ts';
 import { sideText } from '../survey/schools.ts';
 import { coatsFor } from '../surface/budget.ts';
 import type { Reason } from '../wording/reason.ts';
 import { budgetsOf, filmOfUm } from './build-budget.ts';
-import { openings } from './openings.ts';
+import { openings, warmings } from './openings.ts';
 
 /**
  * What a technician might do next: the choices of a plan. Everything in between is preparation (prepare.ts).
@@ -85,7 +86,13 @@ export function intents(panel: PanelState, context: Context): Act[] {
   };
   const lacksLast = (zone: ZoneState): boolean => lacksLastCoat(zone, panel);
   if (panel.zones.some(isSealed) && !panel.zones.some(lacksLast)) return [handOver];
-  return [...strips(panel, context), ...fills(panel, context), ...coats(panel, context), handOver];
+  return [
+    ...warmings(panel.zones.filter(takesCoats)),
+    ...strips(panel, context),
+    ...fills(panel, context),
+    ...coats(panel, context),
+    handOver,
+  ];
 }
 
 const isOpenSoluble = (zone: ZoneState): boolean => zone.isSoluble && isFoundFinish(zone) && takesCoats(zone);
@@ -139,7 +146,11 @@ function fillersToTry(
 /** Hollows to be filled, metal and plastic with what is made for each. */
 function fills(panel: PanelState, context: Context): Act[] {
   const low = panel.zones.filter(
-    (zone) => zone.surface.lowUm > 0 && takesCoats(zone) && !(isBody(topOf(zone).kind) && topOf(zone).laid),
+    (zone) =>
+      zone.surface.lowUm > 0 &&
+      lowWayOf(zone, context) === 'fill' &&
+      takesCoats(zone) &&
+      !(isBody(topOf(zone).kind) && topOf(zone).laid),
   );
   return [true, false].flatMap((isOnPlastic) => {
     const group = low.filter((zone) => isRawPlastic(zone.stack[0]!.kind) === isOnPlastic);
@@ -277,7 +288,8 @@ const storeyFor = (op: CoatOp, { kind }: ProductSheet): number =>
 function mayTake(op: CoatOp, sheet: ProductSheet, zone: ZoneState, { panel, context }: Around): boolean {
   const storey = storeyFor(op, sheet);
   if (storeyOf(zone) < storey) return true;
-  const hasRoom = filmOfUm(zone, sheet) + sheet.film.perCoatUm <= sheet.film.maxUm;
+  const onto = asBuiltOn(zone, sheet, panel, context);
+  const hasRoom = filmOfUm(onto, sheet) + sheet.film.perCoatUm <= sheet.film.maxUm;
   // Sealed once more together with what is marred: a step of one coat beside it would be seen.
   if (op === 'seal' && storeyOf(zone) === storey)
     return hasRoom && panel.zones.some((other) => isMarred(other, panel));
@@ -445,17 +457,19 @@ function sealerCoats(sheet: ProductSheet, { context }: Around): Count {
   return { on: () => nCoats, why: [...why, tone.why], toneL: tone.toneL };
 }
 
-function buildCoats(sheet: ProductSheet, zones: readonly ZoneState[], { panel, context }: Around): Count {
+function buildCoats(sheet: ProductSheet, found: readonly ZoneState[], { panel, context }: Around): Count {
+  const zones = found.map((zone) => asBuiltOn(zone, sheet, panel, context));
   const budgets = budgetsOf(sheet, zones, { panel, context });
   const roomOn = (zone: ZoneState) => ({
     ...sheet.film,
     maxUm: sheet.film.maxUm - filmOfUm(zone, sheet),
   });
-  const largest = budgets.reduce((a, b) => (b.budget.neededUm > a.budget.neededUm ? b : a)).budget;
-  const most = coatsFor(largest.neededUm, sheet.film);
-  const facts = { ...largest, coats: most.coats, perCoatUm: sheet.film.perCoatUm, maxUm: sheet.film.maxUm };
+  const largest = budgets.reduce((a, b) => (b.budget.neededUm > a.budget.neededUm ? b : a));
+  const room = roomOn(largest.zone);
+  const most = coatsFor(largest.budget.neededUm, room);
+  const facts = { ...largest.budget, coats: most.coats, perCoatUm: room.perCoatUm, maxUm: room.maxUm };
   return {
-    on: (zone, nth) => coatsFor(budgets[nth]!.budget.neededUm, roomOn(zone)).coats,
+    on: (_, nth) => coatsFor(budgets[nth]!.budget.neededUm, roomOn(zones[nth]!)).coats,
     why: [reason('B1', most.suffices ? 'coat.budget' : 'coat.budget-short', { ...facts }, 'model')],
   };
 }

@@ -30,6 +30,8 @@ export interface TimedAct {
   readonly idleMin: number;
   /** It begins before that time, and goes on after it. */
   readonly isSplit: boolean;
+  /** Minute of the panel's clock at which all that it takes is over. */
+  readonly endsAtMin: number;
   readonly unmet?: readonly Verdict[] | undefined;
   /** Its number among the acts that were to be timed; null for one that the rules asked for again. */
   readonly nth: number | null;
@@ -137,12 +139,14 @@ function atHour(planned: Act, stood: PanelState, hours: Hours, leastIdleMin = 0)
   const own = idleOf(act, waited, hours);
   const idleMin = leastIdleMin + own.idleMin;
   const before = afterIdle(stood, idleMin);
+  const { panel: after } = knownOutcome(memo, act, before) ?? carryOut(before, act, context);
   return {
     act,
     idleMin,
     isSplit: own.isSplit,
+    endsAtMin: after.clockMin,
     stood,
-    after: (knownOutcome(memo, act, before) ?? carryOut(before, act, context)).panel,
+    after,
     isBroken: decideAct(act, before, context, memo).some(({ level }) => level === 'must'),
   };
 }

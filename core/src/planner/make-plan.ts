@@ -5,13 +5,14 @@ import type { Context } from '../operations/context.ts';
 import type { PanelState } from '../operations/state.ts';
 import { inputOf, type OwnSequence } from './act-input.ts';
 import { benchOfTask, waitingStops, type PlanTask } from './bench-of-task.ts';
-import { intoHours, newHours, type HoursMemo } from './into-hours.ts';
+import { intoHours, newHours, type HoursMemo, type TimedAct } from './into-hours.ts';
 import { notHandedOver, walkSequence } from './judge-sequence.ts';
 import { keptShelf } from './kept-shelf.ts';
 import { replayDone } from './replay-done.ts';
 import { newMemo } from './prepare.ts';
-import type { RefusedPath, SearchPath } from './search-path.ts';
+import type { RefusedPath, SearchPath, Way } from './search-path.ts';
 import { familyOfPath, searchSystems } from './search-systems.ts';
+import { bySuggestion } from './suggest.ts';
 import {
   KEY_ONLY,
   OWN,
@@ -31,12 +32,16 @@ interface Hours {
   readonly memo: HoursMemo;
 }
 
-function actsOf(
-  { steps, choiceSteps }: Pick<SearchPath, 'steps' | 'choiceSteps'>,
-  start: PanelState,
-  { context, memo }: Hours,
-): PlannedAct[] {
-  return intoHours(start, steps, context, memo).map(({ act, idleMin, isSplit, unmet, nth }) => ({
+type Timed = Pick<SearchPath, 'steps' | 'choiceSteps'>;
+
+const timed = ({ steps }: Timed, start: PanelState, { context, memo }: Hours): TimedAct[] =>
+  intoHours(start, steps, context, memo);
+
+const actsOf = (path: Timed, start: PanelState, hours: Hours): PlannedAct[] =>
+  plannedActs(timed(path, start, hours), path);
+
+function plannedActs(acts: readonly TimedAct[], { choiceSteps }: Pick<Timed, 'choiceSteps'>): PlannedAct[] {
+  return acts.map(({ act, idleMin, isSplit, unmet, nth }) => ({
     ...inputOf(act),
     ...(idleMin > 0 ? { idleMin } : {}),
     ...(isSplit ? { isSplit } : {}),
@@ -51,11 +56,18 @@ const untimed = (context: Context): Context => ({ ...context, isUntimed: true })
 
 const isReady = ({ verdict }: StoredSystem): boolean => verdict.kind === 'ready';
 
-const readySystem = (path: SearchPath, start: PanelState, hours: Hours): StoredSystem => ({
-  id: familyOfPath(path.choices.filter((act) => act.op !== 'hand-over')) || KEY_ONLY,
-  acts: actsOf(path, start, hours),
-  verdict: { kind: 'ready' },
-});
+/** The systems that get the panel ready, the one that is suggested first. */
+function readySystems(ways: readonly Way[], start: PanelState, hours: Hours): StoredSystem[] {
+  const placed = ways.map((way) => {
+    const acts = timed(way, start, hours);
+    return { way, acts, readyAtMin: acts.at(-1)?.endsAtMin ?? start.clockMin };
+  });
+  return bySuggestion(placed, hours.context).map(({ way, acts }) => ({
+    id: familyOfPath(way.choices.filter((act) => act.op !== 'hand-over')) || KEY_ONLY,
+    acts: plannedActs(acts, way),
+    verdict: { kind: 'ready' },
+  }));
+}
 
 function refusedSystem(path: RefusedPath, start: PanelState, hours: Hours): StoredSystem {
   const { refused, choices, verdicts } = path;
@@ -130,7 +142,7 @@ export function makePlan(task: PlanTask): StoredPlan {
   const memo = newMemo(true);
   const { ready, refused, looked, gaveUp } = searchSystems(done.panel, untimed(context), memo);
   const hours = { context, memo: newHours(memo) };
-  const best = [...ready].sort((a, b) => a.cost - b.cost).map((path) => readySystem(path, done.panel, hours));
+  const best = readySystems(ready, done.panel, hours);
   const ownSystems = task.own ? ownSystem(task.own, done.panel, hours) : [];
   const systems = [...ownSystems, ...best, ...refused.map((path) => refusedSystem(path, done.panel, hours))];
   return {

@@ -3,7 +3,8 @@ import { hasIssue } from '../operations/issues.ts';
 import { isRawPlastic, isSolid, labelOf } from '../materials/layer-kinds.ts';
 import type { Act } from '../operations/act.ts';
 import { ruleIn, type Context } from '../operations/context.ts';
-import { bodyFiller, glazeFor, plasticPaste } from '../operations/products.ts';
+import { glazeForPinholes, lowWayOf } from '../operations/lows.ts';
+import { bodyFiller, plasticPaste } from '../operations/products.ts';
 import {
   foundFilmUm,
   idsOf,
@@ -50,10 +51,9 @@ const takesFiller = (zone: ZoneState, context: Context): boolean => {
   return sheet === undefined || kind in sheet.over;
 };
 
-const takesGlaze = (zone: ZoneState, context: Context): boolean => {
-  const { kind } = topOf(zone);
-  return kind in (glazeFor(context, kind)?.over ?? {});
-};
+/** A hollow that is too deep to be levelled or glazed as it lies. */
+const isFilled = (zone: ZoneState, context: Context): boolean =>
+  zone.surface.lowUm > 0 && lowWayOf(zone, context) === 'fill';
 
 /** Why a film that was found is opened, or null where it may stay. */
 function whyOpened(zone: ZoneState, context: Context): Reason | null {
@@ -77,8 +77,9 @@ function whyOpened(zone: ZoneState, context: Context): Reason | null {
     return isRawPlastic(zone.stack[0]!.kind)
       ? reason('P9', 'P9.bare', { layer })
       : reason('GP2', 'GP2.bare', { layer });
-  if (zone.surface.lowUm > 0 && !takesFiller(zone, context)) return reason('F2', 'F2.over', { layer });
-  if (zone.surface.hasPinholes && !takesGlaze(zone, context)) return reason('F7', 'F7.under', { layer });
+  if (isFilled(zone, context) && !takesFiller(zone, context)) return reason('F2', 'F2.over', { layer });
+  if (zone.surface.hasPinholes && !glazeForPinholes(zone, context))
+    return reason('F7', 'F7.under', { layer });
   return null;
 }
 
@@ -87,11 +88,15 @@ interface Opened {
   readonly why: Reason;
 }
 
-/** A shallow dent in painted plastic may be warmed out instead of being opened and filled. */
-function warmings(zones: readonly ZoneState[]): Act[] {
+/** A shallow dent in painted plastic may be warmed out instead of being filled, levelled or opened. */
+export function warmings(zones: readonly ZoneState[]): Act[] {
   const dents = zones.filter(
     (zone) =>
-      isRawPlastic(zone.stack[0]!.kind) && zone.surface.lowUm > 0 && zone.surface.lowUm <= WARMED_OUT_UM,
+      zone.patch !== null &&
+      isFoundFinish(zone) &&
+      isRawPlastic(zone.stack[0]!.kind) &&
+      zone.surface.lowUm > 0 &&
+      zone.surface.lowUm <= WARMED_OUT_UM,
   );
   return dents.length === 0
     ? []
@@ -129,5 +134,5 @@ export function openings(panel: PanelState, context: Context): Act[] {
   const why = together
     .map((entry) => entry.why)
     .filter((one, i, all) => all.findIndex(({ code }) => code === one.code) === i);
-  return [strip(zones, context)(why), ...warmings(zones.filter(({ patch }) => patch))];
+  return [strip(zones, context)(why), ...warmings(zones)];
 }

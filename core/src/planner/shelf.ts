@@ -60,7 +60,7 @@ function guessMin(sheet: ProductSheet, context: Context): number {
     (suffices ? 0 : SECOND_BUILD_MIN) +
     minutesOf(
       {
-        handsOnMin: sprayingMin(coats, m2 * coats, context),
+        handsOnMin: sprayingMin(coats, m2 * coats, m2, context),
         waitMin:
           (coats - 1) * flashMin(sheet.flash.betweenCoatsMin, sheet, context) +
           (cure?.after.value ?? flashMin(sheet.flash.beforeNextMin, sheet, context)),

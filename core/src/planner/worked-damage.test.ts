@@ -127,9 +127,9 @@ const DENTS: readonly Worked[] = [
   {
     panel: 'a high spot in a painted door',
     zones: [{ stack: FINISH, areaM2: 1.5, findings: [{ kind: 'high', heightMm: 1 }] }],
-    has: ['strip-sand A/high', 'metal-repair A/high', 'fill A/high', 'block A/high'],
+    has: ['strip-sand A/high', 'metal-repair A/high', 'prime-epoxy A/high', 'glaze A/high', 'block A/high'],
     hasNot: NOT_ALL,
-    why: 'what is proud is brought down at the metal, never hidden',
+    why: 'what is proud is brought down at the metal, never hidden; what the hammer leaves is glazed',
   },
   {
     panel: 'a dent in a small zone',

@@ -1,3 +1,4 @@
+import { filmHeightUm } from '../materials/layer-kinds.ts';
 import type { Gun } from '../materials/equipment.ts';
 import { formOf, readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
 import { isBody } from '../materials/layer-kinds.ts';
@@ -5,7 +6,7 @@ import { isCoat, isCoatOp, isLaying, isSandOp, isStripping, type Act } from '../
 import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
 import { workAirAt } from '../operations/day.ts';
 import { costOf } from '../operations/perform.ts';
-import { heightUm, zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
+import { zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { flashMin, movingAirRule } from '../operations/windows.ts';
 import type { PlanTask } from '../planner/bench-of-task.ts';
 import { shelfOf } from '../planner/shelf.ts';
@@ -215,7 +216,7 @@ function blockSamples({ steps, acts, context }: Fold, readings: readonly Reading
   });
 }
 
-const filmUm = (panel: PanelState, area: string): number => heightUm(zoneOf(panel, area));
+const filmUm = (panel: PanelState, area: string): number => filmHeightUm(zoneOf(panel, area).stack);
 
 /** What one panel's record says of the figures of its shop. O(entries x figures). */
 export function ownSamples(

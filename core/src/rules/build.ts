@@ -1,6 +1,6 @@
 import { hasIssue } from '../operations/issues.ts';
 import { isBody, labelOf } from '../materials/layer-kinds.ts';
-import type { ProductSheet } from '../materials/sheet.ts';
+import { scratchUnder, type ProductSheet } from '../materials/sheet.ts';
 import {
   COAT_OPS,
   LAST_OPS,
@@ -12,8 +12,8 @@ import {
   type CoatAct,
 } from '../operations/act.ts';
 import { coatFilmUm } from '../operations/coating.ts';
-import { ledgeLimit, mustStay, schoolIn, sheetIn, type Context } from '../operations/context.ts';
-import { blockedZone, keptUm } from '../operations/sanded-area.ts';
+import { ledgeLimit, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import { blockedUm, blockedZone, keptUm, staysOn } from '../operations/sanded-area.ts';
 import {
   heightUm,
   isFoundFinish,
@@ -59,7 +59,7 @@ const afterBlockingUm = ({ zone, panel, context }: RuleInput): number =>
 
 /** Film that a build lacks to be blocked and sanded down to what must stay, µm; 0 or less where it has enough. */
 const lacksUm = (zone: ZoneState, panel: PanelState, context: Context): number =>
-  mustStay(context, topOf(zone).laid!.sheetId).value - keptUm(zone, panel, context);
+  staysOn(zone, context).value - keptUm(zone, panel, context);
 
 /** A build on which another one has to go: too thin to be blocked, or not level even then. */
 export function wantsMoreBuild(zone: ZoneState, panel: PanelState, context: Context): boolean {
@@ -67,6 +67,37 @@ export function wantsMoreBuild(zone: ZoneState, panel: PanelState, context: Cont
   const levelUm = unlevelUm(blockedZone(zone, ANY_BLOCK, panel, context), panel);
   return lacksUm(zone, panel, context) > 0 || levelUm > ledgeLimit(context).value;
 }
+
+/**
+ * A build that is as thick as its sheet allows and that one block does not level: it is blocked down to what must stay,
+ * which makes room for a second cycle of prime and block.
+ */
+export const isBlockedFirst = (
+  zone: ZoneState,
+  { id, film }: ProductSheet,
+  panel: PanelState,
+  context: Context,
+): boolean =>
+  topOf(zone).laid?.sheetId === id &&
+  zone.surface.scratch === null &&
+  topOf(zone).um + film.perCoatUm > film.maxUm &&
+  wantsMoreBuild(zone, panel, context) &&
+  blockedUm(zone, panel, context) + film.perCoatUm <= film.maxUm;
+
+/** An area as the next build finds it: blocked where that comes first. */
+export const asBuiltOn = (
+  zone: ZoneState,
+  sheet: ProductSheet,
+  panel: PanelState,
+  context: Context,
+): ZoneState =>
+  isBlockedFirst(zone, sheet, panel, context) ? blockedZone(zone, ANY_BLOCK, panel, context) : zone;
+
+/** Blocked for the next build, whose sheet says what scratch it takes. */
+const blockUnder = (sheet: ProductSheet, { zone, panel, context }: RuleInput) => {
+  const range = scratchUnder(sheet, topOf(zone).kind);
+  return range && block(zone, blockGrade(zone, range.finest, panel, context));
+};
 
 const blockRemedy = ({ zone, act, panel, context }: RuleInput) => {
   const final = finalGrade(zone, act, context);
@@ -182,11 +213,17 @@ const B2 = b2.rule({
       const sheet = sheetIn(context, act.sheetId);
       const filmUm = filmAfterUm(act, zone, sheet);
       if (isOverMaximum(act, zone, context))
-        return b2.must(input, {
-          code: 'B2.maximum',
-          facts: { sheet: sheet.name, filmUm, maxUm: sheet.film.maxUm },
-          source: 'sheet',
-        });
+        return isBlockedFirst(zone, sheet, panel, context)
+          ? b2.must(
+              input,
+              { code: 'B2.block-first', facts: { layer: labelOf(topOf(zone).kind) }, source: 'sheet' },
+              blockUnder(sheet, input),
+            )
+          : b2.must(input, {
+              code: 'B2.maximum',
+              facts: { sheet: sheet.name, filmUm, maxUm: sheet.film.maxUm },
+              source: 'sheet',
+            });
       const wet = wetBuildUnder(zone, sheet, panel.clockMin);
       const maxUm = Math.max(sheet.film.maxUm, wet ? sheetIn(context, wet.laid!.sheetId).film.maxUm : 0);
       if (wet && filmUm + wet.um > maxUm)

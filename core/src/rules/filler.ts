@@ -13,6 +13,7 @@ import {
 } from '../operations/act.ts';
 import { bodyFilmUm, liftsOf } from '../operations/bodywork.ts';
 import { contextFor, figuresIn, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import { glazeForPinholes } from '../operations/lows.ts';
 import { deepestFillUm, glazeFor, sheetFor } from '../operations/products.ts';
 import { sandableConversion } from '../operations/curing.ts';
 import { byId, isBare, isFoundFinish, isOpenBody, topOf, type ZoneState } from '../operations/state.ts';
@@ -50,13 +51,22 @@ const keyForFiller = (input: RuleInput, act: BodyAct): readonly Verdict[] => {
   return f1.must(
     input,
     {
-      code: 'F1.key',
+      code: act.op === 'glaze' ? 'F1.glaze-key' : 'F1.key',
       facts: { layer: labelOf(top.kind), grit: target, found: grade ?? 'not sanded yet' },
       source: 'sheet',
     },
     abrade(zone, target, 'machine', context),
   );
 };
+
+/** Glaze on finish that is only dulled: its tooth is what its sheet asks for. */
+const F1_GLAZE = f1.rule({
+  on: ['glaze'],
+  asks: 'Glaze on sound finish goes over the scratch that its sheet asks for.',
+  reads: 'panel',
+  about: isFoundFinish,
+  judge: (input) => (input.act.op === 'glaze' ? keyForFiller(input, input.act) : NO_VERDICTS),
+});
 
 const F1 = f1.rule({
   on: ['fill'],
@@ -80,15 +90,17 @@ const F1 = f1.rule({
 const f2 = verdictsFor('F2');
 
 const F2 = f2.rule({
-  on: ['fill', 'inspect', ...COAT_OPS],
+  on: ['fill', 'glaze', 'inspect', ...COAT_OPS],
   asks: 'Filler never over etch, one-pack primer or a finish; its edge ends on metal or epoxy.',
   about: (zone) => hasIssue(zone, 'bad-ground') || isFoundFinish(zone),
   judge: (input) => {
     const { act, zone, context } = input;
     if (hasIssue(zone, 'bad-ground'))
       return f2.must(input, { code: 'F2.found', facts: {} }, grindOut([zone]));
-    if (act.op !== 'fill') return NO_VERDICTS;
     const { kind } = topOf(zone);
+    if (act.op === 'glaze' && zone.isSoluble)
+      return f2.must(input, { code: 'F2.soluble', facts: { layer: labelOf(kind) } }, strip([zone], context));
+    if (act.op !== 'fill') return NO_VERDICTS;
     if (kind in sheetIn(context, act.sheetId).over) return NO_VERDICTS;
     return f2.must(input, { code: 'F2.over', facts: { layer: labelOf(kind) } }, strip([zone], context));
   },
@@ -257,7 +269,7 @@ const F7 = f7.rule({
       return leadsToBase(act) ? leftOpen(input) : NO_VERDICTS;
     if (topKind === 'seam') return sealedAgain(input);
     const sheet = glazeFor(context, topKind);
-    if (isFoundFinish(zone) && sheet && !(topOf(zone).kind in sheet.over))
+    if (isFoundFinish(zone) && sheet && !glazeForPinholes(zone, context))
       return f7.must(
         input,
         { code: 'F7.under', facts: { layer: labelOf(topOf(zone).kind) } },
@@ -268,4 +280,4 @@ const F7 = f7.rule({
   },
 });
 
-export const FILLER_RULES: readonly Rule[] = [F1, F2, F3, F4, F5, F6, FILLER_FIRST, F7_THICK, F7];
+export const FILLER_RULES: readonly Rule[] = [F1, F1_GLAZE, F2, F3, F4, F5, F6, FILLER_FIRST, F7_THICK, F7];

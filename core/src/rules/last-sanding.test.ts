@@ -1,5 +1,6 @@
 import { withoutIssues } from '../operations/issues.ts';
-import { costOf } from '../operations/perform.ts';
+import { costOf, perform } from '../operations/perform.ts';
+import { zoneOf } from '../operations/state.ts';
 import {
   benchOf,
   clean,
@@ -49,10 +50,16 @@ test('K2: a block blocks, fingertips do not', () => {
 });
 
 describe('K3: blocking stops at the film that must stay', () => {
-  test('waves deeper than the film refuse the block', () => {
-    expect(saidBy('K3', sand('block', 'A', 'P240', 'block'), put(built(80), 'A', wavy(60)))[0]).toMatch(
-      /would leave 4 µm, 40 µm must stay/,
+  test('film that is less than what must stay refuses the block', () => {
+    expect(saidBy('K3', sand('block', 'A', 'P240', 'block'), put(built(50), 'A', wavy(60)))[0]).toMatch(
+      /would leave 34 µm, 40 µm must stay/,
     );
+  });
+  test('waves deeper than the film: the block stops where film must stay, and leaves the rest of them', () => {
+    const { state, context } = put(built(80), 'A', wavy(60));
+    const { stack, surface } = zoneOf(perform(state, sand('block', 'A', 'P240', 'block'), context), 'A');
+    expect(stack.at(-1)!.um).toBe(40 + state.lastSandUm);
+    expect(surface.wavesUm).toBeGreaterThan(20);
   });
   test('enough film passes', () =>
     expect(saidBy('K3', sand('block', 'A', 'P240', 'block'), put(built(120), 'A', wavy(60)))).toEqual([]));
@@ -64,7 +71,7 @@ describe('K3: blocking stops at the film that must stay', () => {
       coated('epoxy', 50),
     );
     expect(saidBy('K3', coat('prime-build', 'A/low'), hollow)[0]).toMatch(
-      /dent of 0\.9 mm is deeper than build can level \(160 µm\)/,
+      /dent of 0\.9 mm is deeper than build can level \(100 µm\)/,
     );
   });
 });

@@ -1,17 +1,10 @@
 import { hasIssue } from '../operations/issues.ts';
 import { grainUm, isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, isMetal, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
-import {
-  COAT_OPS,
-  LAST_OPS,
-  isCoat,
-  isLastCoat,
-  isLaying,
-  leadsToBase,
-  type Act,
-} from '../operations/act.ts';
-import { contextFor, mustStay, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
-import { keptUm } from '../operations/sanded-area.ts';
+import { COAT_OPS, LAST_OPS, isCoat, isLastCoat, leadsToBase, type Act } from '../operations/act.ts';
+import { contextFor, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import { glazeOn, lowWayOf } from '../operations/lows.ts';
+import { keptUm, staysOn } from '../operations/sanded-area.ts';
 import {
   byId,
   isFoundFinish,
@@ -28,7 +21,7 @@ import { bordersOf } from '../survey/panel.ts';
 import { readArea } from '../survey/patches.ts';
 import { isSandableBuild } from './build.ts';
 import { finalGrade, finalTool, telegraphOn } from './final-grade.ts';
-import { abrade, guideCoat, scuff, wipe, type Remedy } from './remedies.ts';
+import { abrade, bodyWork, guideCoat, scuff, wipe, type Remedy } from './remedies.ts';
 import {
   advice,
   NO_VERDICTS,
@@ -82,23 +75,24 @@ const K2 = k2.rule({
 
 const k3 = verdictsFor('K3');
 
-/** Low left under a build that cannot take it: said at the build, where something can still be done. */
+/** Low under a build: said where something can still be done. */
 const K3_HOLLOW = k3.rule({
   on: ['prime-build', 'prime-dtm'],
-  asks: 'A hollow deeper than the build can level is filled first.',
+  asks: 'A low deeper than build levels is glazed first, a deeper one filled.',
   about: ({ surface }) => surface.lowUm > 0,
   judge: (input) => {
-    const { act, zone, context } = input;
-    const lays = act.op === 'prime-build' || act.op === 'prime-dtm';
-    if (!lays || !isLaying(act)) return NO_VERDICTS;
-    const sheet = sheetIn(context, act.sheetId);
-    const canLevelUm = sheet.film.maxUm - (sheet.mustStayUm ?? ruleIn(context, 'mustStayUm').value);
+    const { zone, context } = input;
+    const lowFineMm = zone.surface.lowUm / 1000;
+    const { value: canLevelUm, source } = ruleIn(context, 'buildLowUm');
     if (zone.surface.lowUm <= canLevelUm) return NO_VERDICTS;
-    return k3.must(input, {
-      code: 'K3.low',
-      facts: { lowMm: zone.surface.lowUm / 1000, canLevelUm },
-      source: 'sheet',
-    });
+    const glaze = lowWayOf(zone, context) === 'glaze' ? glazeOn(zone, context) : undefined;
+    return glaze
+      ? k3.must(
+          input,
+          { code: 'K3.glaze', facts: { lowFineMm, canLevelUm }, source },
+          bodyWork('glaze', zone, glaze),
+        )
+      : k3.must(input, { code: 'K3.low', facts: { lowFineMm, canLevelUm }, source });
   },
 });
 
@@ -109,7 +103,7 @@ const K3 = k3.rule({
   about: isSandableBuild,
   judge: (input) => {
     const { zone, panel, context } = input;
-    const stays = mustStay(context, topOf(zone).laid!.sheetId);
+    const stays = staysOn(zone, context);
     const leftUm = keptUm(zone, panel, context);
     if (leftUm >= stays.value) return NO_VERDICTS;
     return k3.must(input, {

@@ -3,10 +3,12 @@ import { COAT_OPS, LAYING_OPS, isCoat, isLaying } from '../operations/act.ts';
 import { hasIssue, notUnder, settlersOf } from '../operations/issues.ts';
 import { isJustBefore } from '../operations/table.ts';
 import { ledgeLimit } from '../operations/context.ts';
+import { filledUm } from '../operations/sanded-area.ts';
 import { plasticPaste, sheetFor } from '../operations/products.ts';
 import { isFoundFinish, isOpenBody, keepsGrain, topOf, type ZoneState } from '../operations/state.ts';
 import { isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
 import type { SentenceOf } from '../wording/sentences.ts';
+import { isSandableBuild } from './build.ts';
 import {
   abrade,
   bodyWork,
@@ -146,6 +148,12 @@ function verdictOn(input: RuleInput, issue: OpenIssue): readonly Verdict[] {
   return verdictsFor(rule).must(input, { code, facts }, remedy(input));
 }
 
+/** Low that is left on an area, µm; under fresh build what blocking leaves of it. */
+const lowLeftUm = ({ zone, panel, context }: RuleInput): number =>
+  isSandableBuild(zone) && zone.surface.scratch === null
+    ? zone.surface.lowUm - filledUm(zone, panel, context)
+    : zone.surface.lowUm;
+
 const o0 = verdictsFor('O0');
 
 const O0 = o0.rule({
@@ -155,8 +163,9 @@ const O0 = o0.rule({
   concerns: ({ act, zone }) => zone.openIssues.length > 0 || act.op === 'hand-over',
   judge: (input) => {
     const { act, zone } = input;
-    if (act.op === 'hand-over' && zone.surface.lowUm > ledgeLimit(input.context).value)
-      return o0.must(input, { code: 'O0.hollow', facts: { lowMm: zone.surface.lowUm / 1000 } });
+    const lowUm = act.op === 'hand-over' ? lowLeftUm(input) : 0;
+    if (lowUm > ledgeLimit(input.context).value)
+      return o0.must(input, { code: 'O0.hollow', facts: { lowFineMm: lowUm / 1000 } });
     const [first] = isCoat(act)
       ? notUnder(act.op, zone).filter((issue) => OPEN[issue].isAskedByO0)
       : zone.openIssues;

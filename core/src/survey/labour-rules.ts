@@ -14,6 +14,8 @@ export const LABOUR_RULES = {
   guideCoatMinPerM2: row(2, 0.2, 30, 'laying a guide coat'),
   inspectMinPerM2: row(4, 0.4, 60, 'inspecting'),
   testMinPerM2: row(2, 0.2, 60, 'testing what is there'),
+  smallGunM2: row(0.25, 0, 2, 'most that is sprayed with a small gun or an aerosol instead of the big gun'),
+  smallGunSetUpMin: row(4, 1, 20, 'setting up and cleaning the small gun'),
   sprayMinPerM2: row(2.5, 0.3, 30, 'spraying, each coat'),
   fillMinPerM2: row(24, 3, 240, 'spreading filler, each lift'),
   glazeMinPerM2: row(12, 1, 120, 'spreading glaze'),

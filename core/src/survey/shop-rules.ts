@@ -18,6 +18,18 @@ const BENCH_RULES = {
   stripPanelSharePercent: row(20, 1, 100, 'unsound share of a panel from which the whole panel is stripped'),
   stripFilmUm: row(400, 100, 2000, 'film from which an old finish comes off'),
   fillerMaxUm: row(3000, 500, 10_000, 'cured filler thickness where the sheet gives none'),
+  buildLowUm: row(
+    100,
+    0,
+    300,
+    'deepest low that build levels on sound finish: its maximum less what must stay and what sanding takes',
+  ),
+  glazeLowUm: row(
+    500,
+    0,
+    1500,
+    'deepest low that glaze takes out on sound finish; a deeper one is opened and filled',
+  ),
   glazeMaxUm: row(500, 50, 2000, 'cured glaze thickness where the sheet gives none'),
   solubleMaxWetUm: row(125, 20, 400, 'wettest coat over isolated thinner-soft paint'),
   featherMmPerLayer: row(15, 5, 60, 'slope of each layer at a feathered edge'),

@@ -28,6 +28,7 @@ export const QUANTITIES = {
   Um: { metric: display('µm', 1, 0), us: display('mil', 1 / 25.4, 2) },
   FineUm: { metric: display('µm', 1, 2), us: display('mil', 1 / 25.4, 3) },
   Mm: { metric: display('mm', 1, 1), us: display('in', 1 / 25.4, 2) },
+  FineMm: { metric: display('mm', 1, 2), us: display('in', 1 / 25.4, 3) },
   M2: { metric: display('m²', 1, 2, { smallDigits: 4 }), us: display('ft²', 10.7639, 1, { smallDigits: 3 }) },
   Ml: { metric: display('ml', 1, 0), us: display('fl oz', 1 / 29.5735, 1) },
   Grams: { metric: display('g', 1, 0), us: display('oz', 1 / 28.3495, 1) },

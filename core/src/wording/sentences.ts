@@ -23,8 +23,9 @@ export const SENTENCES = {
   'coat.budget':
     'Film budget: {staysUm} stays, {wavesUm} waves, {peelUm} peel, {ladderUm} for the grits: {neededUm}, so {coats} coats of {perCoatUm}.',
   'coat.budget-short':
-    'Film budget asks for {neededUm}; the sheet stops at {maxUm}, {coats} coats do not level it in one build.',
+    'Film budget asks for {neededUm}; there is room for {maxUm}: {coats} coats, and what they do not level is seen once they are blocked.',
   'coat.volume': 'Mix {ratio}, {volumeMl} ready to spray at {transferPercent} transfer.',
+  'coat.small-gun': 'No more than {smallM2} together: the small gun, {setUpMin} to set it up and clean it.',
   'coat.flash': '{betweenMin} between coats: sheet {sheetMin}, at {roomCelsius} in this air.',
   'coat.usual': '{coats} coats: what the sheet asks for to seal the surface.',
   'coat.sealer-coats': '{coats} coat the shop’s way; {wetUm} wet stays under the sag limit of {limitUm}.',
@@ -112,7 +113,9 @@ export const SENTENCES = {
   // filler
   'F1.uncured': 'Filler goes over cured {layer} only.',
   'F1.key': 'Filler wants {layer} abraded {grit} (found {found}).',
+  'F1.glaze-key': 'Glaze wants {layer} abraded {grit} (found {found}).',
   'F2.over': 'Filler never lies over {layer}: it is ground away under the dent first.',
+  'F2.soluble': 'Glaze on {layer} that thinner softens lifts it: it is sanded off there first.',
   'F2.found': 'Body work that was found lies on what lets go of it: it is ground out.',
   'F3.deep': '{depthMm} of filler, at most {maxMm}: metalwork first.',
   'F4.hardener':
@@ -136,7 +139,7 @@ export const SENTENCES = {
     'Let it cure fully before base: a mark from below shows again while the build still shrinks.',
   'O0.mark-build':
     'A mark from below was sanded out of it: build goes over it, and cures fully, before base.',
-  'O0.hollow': 'A dent of {lowMm} is still there: fill it before it is handed over.',
+  'O0.hollow': 'A dent of {lowFineMm} is still there: fill it before it is handed over.',
   'O0.unsound': 'Unsound {layer} lets go of all that lies on it: it comes off.',
   'O0.flaw': 'The {layer} has a flaw: it is sanded out, once it is hard, before anything goes over it.',
   'O0.nibs': 'Dust lies in the {layer}: the nibs come off before anything goes over it.',
@@ -219,7 +222,11 @@ export const SENTENCES = {
     'Not level: a step of {ledgeUm} is left in {layer} (a ledge that the finger finds and light shows), {quality} allows {limitUm}.',
   'B1.thin': '{layer} is {lackUm} too thin to be blocked and sanded: another build coat first.',
   'B1.peel': 'Orange peel of {ledgeUm} in {layer}, {quality} allows {limitUm}.',
-  'K3.low': 'A dent of {lowMm} is deeper than build can level ({canLevelUm}): fill it first.',
+  'K3.low': 'A dent of {lowFineMm} is deeper than build can level ({canLevelUm}): fill it first.',
+  'K3.glaze':
+    'A low of {lowFineMm} is deeper than build levels ({canLevelUm}): it is glazed first, nothing is opened.',
+  'B2.block-first':
+    'Fresh {layer} is as thick as its sheet allows, and not level yet: it is blocked before it is built up again.',
   'B2.maximum': '{sheet} would be {filmUm} thick, at most {maxUm}.',
   'B2.one-film':
     'On {layer} that has not cured they dry as one film of {filmUm}, at most {maxUm}: let it cure first.',

@@ -1,0 +1,81 @@
+import { benchOf, coat, coated, clean, put, sand, zoneIn, type Bench } from '../testing/bench.ts';
+import { glazeForPinholes, lowWayOf } from './lows.ts';
+import { perform } from './perform.ts';
+import { heightUm, unlevelUm } from './state.ts';
+
+const FINISH = 'steel/ecoat:20/old-finish:110';
+const lowIn = (stack: string, depthMm: number, around = {}): Bench =>
+  benchOf([{ stack, areaM2: 1.2, findings: [{ kind: 'low', depthMm, sizeMm: 50 }] }], around);
+const wayIn = (bench: Bench): string => lowWayOf(zoneIn(bench, 'A/low'), bench.context);
+
+describe('what takes out a low, by its depth and by what it is in', () => {
+  test.each([
+    [FINISH, 0.03, 'build'],
+    [FINISH, 0.1, 'build'],
+    [FINISH, 0.11, 'glaze'],
+    [FINISH, 0.5, 'glaze'],
+    [FINISH, 0.51, 'fill'],
+    [FINISH, 3, 'fill'],
+    ['steel/ecoat:20', 0.3, 'glaze'],
+    ['steel/part-primer:30', 0.3, 'glaze'],
+    // Softened by thinner, glaze lifts it; paint on plastic takes paste on what is opened.
+    ['steel/old-finish-soluble:110', 0.05, 'fill'],
+    ['plastic-rigid/old-finish:90', 0.3, 'fill'],
+    ['plastic-rigid/old-finish:90', 0.08, 'build'],
+    // Direct-to-metal build lies on bare metal, glaze on epoxy only.
+    ['steel', 0.08, 'build'],
+    ['steel', 0.3, 'fill'],
+    // A film so thin is sanded through when it is keyed.
+    ['steel/ecoat:5', 0.08, 'fill'],
+  ])('%s, %s mm: %s', (stack, depthMm, way) => expect(wayIn(lowIn(stack, depthMm))).toBe(way));
+
+  test('over epoxy a low of bare metal is levelled or glazed', () => {
+    const primed = (depthMm: number): Bench => put(lowIn('steel', depthMm), 'A/low', coated('epoxy', 50));
+    expect(wayIn(primed(0.08))).toBe('build');
+    expect(wayIn(primed(0.3))).toBe('glaze');
+    expect(wayIn(primed(0.8))).toBe('fill');
+  });
+  test('by the figures of the shop', () => {
+    const own = { shop: { rules: { buildLowUm: 50, glazeLowUm: 200 } } };
+    expect(wayIn(lowIn(FINISH, 0.08, own))).toBe('glaze');
+    expect(wayIn(lowIn(FINISH, 0.3, own))).toBe('fill');
+  });
+});
+
+test('pinholes are glazed as they lie in paint, and opened where filler is under it', () => {
+  const inPaint = (stack: string): Bench =>
+    benchOf([{ stack, findings: [{ kind: 'pinholes', sizeMm: 40 }] }]);
+  const glazeIn = (bench: Bench): string | undefined =>
+    glazeForPinholes(zoneIn(bench, 'A/pinholes'), bench.context)?.kind;
+  expect(glazeIn(inPaint(FINISH))).toBe('glaze');
+  expect(glazeIn(inPaint('steel/filler:900/old-finish:110'))).toBeUndefined();
+});
+
+describe('build in a shallow low', () => {
+  const built = put(lowIn(FINISH, 0.08), 'A/low', clean, coated('build', 150));
+  const blocked = perform(built.state, sand('block', 'A/low', 'P240', 'block'), built.context);
+  const after = blocked.zones.find(({ zone }) => zone.id === 'A/low')!;
+
+  test('is blocked level: what lies in the low adds no height', () => {
+    expect(after.surface.lowUm).toBe(0);
+    expect(after.stack.at(-1)).toMatchObject({ um: 80 + blocked.lastSandUm, laid: { hollowUm: 80 } });
+    expect(heightUm(after)).toBe(130 + blocked.lastSandUm);
+    expect(unlevelUm(after, blocked)).toBeLessThan(20);
+  });
+  test('that is too thin leaves the rest of it', () => {
+    const thin = put(lowIn(FINISH, 0.08), 'A/low', clean, coated('build', 80));
+    const { zones } = perform(thin.state, sand('block', 'A/low', 'P240', 'block'), thin.context);
+    const { lowUm } = zones.find(({ zone }) => zone.id === 'A/low')!.surface;
+    expect(lowUm).toBeGreaterThan(0);
+    expect(lowUm).toBeLessThan(80);
+  });
+});
+
+test('a coat on a few hands is sprayed with the small gun', () => {
+  const small = lowIn(FINISH, 0.08);
+  const seal = (id: string, bench: Bench): number =>
+    perform(bench.state, coat('seal', id), bench.context).clockMin;
+  const big = { shop: { rules: { smallGunM2: 0 } } };
+  expect(seal('A/low', lowIn(FINISH, 0.08, big)) - seal('A/low', small)).toBe(5);
+  expect(seal('A', lowIn(FINISH, 0.08, big))).toBe(seal('A', small));
+});
