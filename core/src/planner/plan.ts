@@ -42,7 +42,14 @@ const clockSchema = z.object({
 });
 
 /** A zone's layers, bottom to top, as they lie after a step. */
-export const stackSchema = z.array(z.object({ kind: z.enum(LAYER_KIND_NAMES), um: z.number() }));
+export const stackSchema = z.array(
+  z.object({
+    kind: z.enum(LAYER_KIND_NAMES),
+    um: z.number(),
+    /** Of a film, what lies in a hollow under it, µm. */
+    hollowUm: z.number().optional(),
+  }),
+);
 
 const patchRef = z.object({ zone: z.string(), patch: z.string() });
 const places = {

@@ -7,6 +7,8 @@ import {
   type Act,
   type CoatAct,
 } from '../operations/act.ts';
+import { isBody } from '../materials/layer-kinds.ts';
+import { bodyFilmUm } from '../operations/bodywork.ts';
 import { mostCoats } from '../operations/coating.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
 import { numbersOf } from '../operations/perform.ts';
@@ -48,7 +50,11 @@ export const refusalOf = ({ zoneId, reason }: Verdict): z.infer<typeof refusalSc
 };
 
 export const stackOf = (stack: readonly Layer[]): Stack =>
-  stack.map(({ kind, um }) => ({ kind, um: round(um) }));
+  stack.map(({ kind, um, laid }) => ({
+    kind,
+    um: round(um),
+    ...(laid?.hollowUm && !isBody(kind) ? { hollowUm: round(laid.hollowUm) } : {}),
+  }));
 
 /** Where an act is done: the zones, the patches among them, and the exact areas. */
 export function placesOf(
@@ -158,14 +164,11 @@ function figuresOfStep(
     return { fields, sources: { grit: asked?.source ?? 'default', handsOnMin: 'model' } };
   }
   if (isLaying(act)) {
-    const filmUm = Math.max(
-      ...zones.map((zone) =>
-        act.op === 'fill' ? zone.surface.lowUm : sheetIn(context, act.sheetId).film.perCoatUm,
-      ),
-    );
+    const filmUm = Math.max(...zones.map((zone) => bodyFilmUm(zone, act, context)));
+    const isOfSheet = filmUm === sheetIn(context, act.sheetId).film.perCoatUm;
     return {
       fields: { filmUm },
-      sources: { filmUm: act.op === 'fill' ? 'model' : 'sheet', waitMin: 'sheet' },
+      sources: { filmUm: isOfSheet ? 'sheet' : 'model', waitMin: 'sheet' },
     };
   }
   if (act.op === 'flash' || act.op === 'cure')

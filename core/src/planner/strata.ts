@@ -10,6 +10,8 @@ export interface StrataLayer {
   readonly slot: string;
   readonly kind: LayerKind;
   readonly um: number;
+  /** Of a film, what lies in a hollow under it, µm. */
+  readonly hollowUm?: number | undefined;
 }
 
 export interface Strata {
@@ -28,9 +30,14 @@ const foundStrata = (stack: Stack): StrataLayer[] =>
 
 /** Layers that were there keep their slot; what is new on top lies in the slot of the step. */
 function afterStep(before: readonly StrataLayer[], stack: Stack, n: number): StrataLayer[] {
-  return films(stack).map(({ kind, um }, i) => {
+  return films(stack).map(({ kind, um, hollowUm }, i) => {
     const was = before[i];
-    return { kind, um, slot: was?.kind === kind ? was.slot : `step-${n}` };
+    return {
+      kind,
+      um,
+      ...(hollowUm === undefined ? {} : { hollowUm }),
+      slot: was?.kind === kind ? was.slot : `step-${n}`,
+    };
   });
 }
 

@@ -252,16 +252,20 @@ interface Spot {
   readonly scale: Scale;
 }
 
-/** Body work fills its share of the hollow; film lies at film scale, tapered at the edges of its zones. */
+/** Body work, and what a film fills of it, lie in the hollow; film lies at film scale, tapered at the edges of its zones. */
 function thicknessPx({ slot, x, spans, zones, input, scale }: Spot): number {
   return weightsAt(x, spans).reduce((sum, [zoneId, weight]) => {
     const layer = (zones[zoneId] ?? []).find((candidate) => candidate.slot === slot);
     if (!layer) return sum;
-    if (!isBody(layer.kind)) return sum + weight * filmPx(layer.um, scale.film);
     const [depthUm, share] = bowlAt(x, spans, input.hollowsUm);
+    const inHollowPx = (um: number): number => share * Math.min(um, depthUm) * scale.hollow;
+    if (!isBody(layer.kind)) {
+      const { um, hollowUm = 0 } = layer;
+      return sum + weight * filmPx(um - hollowUm, scale.film) + inHollowPx(hollowUm);
+    }
     // Glaze where there is no hollow is a skin that is only just seen.
     if ((input.hollowsUm[zoneId] ?? 0) === 0) return sum + weight * LEAST_FILM_PX;
-    return depthUm === 0 ? sum : sum + share * Math.min(layer.um, depthUm) * scale.hollow;
+    return sum + inHollowPx(layer.um);
   }, 0);
 }
 
