@@ -115,5 +115,7 @@ test('a second dent is found by what people call it, and is a patch of its own',
 
   await askForSystems(page, LID);
   const steps = page.getByRole('region', { name: /^Plan, \d+ steps$/ });
-  await expect(steps.getByRole('button', { name: /Fill the dent/ }).first()).toContainText('dent 2');
+  // Each by its own depth: the shallow one is glazed, the deep one filled.
+  await expect(steps.getByRole('button', { name: /Glaze/ }).first()).toContainText('dent 2');
+  await expect(steps.getByRole('button', { name: /Fill the dent/ }).first()).not.toContainText('dent 2');
 });

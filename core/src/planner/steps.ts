@@ -165,7 +165,7 @@ function figuresOfStep(
   }
   if (isLaying(act)) {
     const filmUm = Math.max(...zones.map((zone) => bodyFilmUm(zone, act, context)));
-    const isOfSheet = filmUm === sheetIn(context, act.sheetId).film.perCoatUm;
+    const isOfSheet = act.op !== 'fill' && zones.every(({ surface }) => surface.lowUm === 0);
     return {
       fields: { filmUm },
       sources: { filmUm: isOfSheet ? 'sheet' : 'model', waitMin: 'sheet' },

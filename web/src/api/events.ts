@@ -1,5 +1,4 @@
 import type { EventView, PanelView } from '@blue-ledge/core';
-import type { QueryKey } from '@tanstack/react-query';
 import {
   clocksQueryKey,
   jobQueryKey,
@@ -8,7 +7,7 @@ import {
   recordQueryKey,
   shopsQueryKey,
 } from './queries.ts';
-import { queryClient } from './query-client.ts';
+import { askAgain, queryClient } from './query-client.ts';
 
 /**
  * What other screens changed, as it happens. One tab of the browser holds the stream for all of them: browsers open only
@@ -16,8 +15,6 @@ import { queryClient } from './query-client.ts';
  */
 
 const CHANNEL = 'ledge-events';
-
-const askAgain = (queryKey: QueryKey): void => void queryClient.invalidateQueries({ queryKey });
 
 /** Whether this tab has that version already: it was the one that wrote it. */
 function isKnown({ subject, version }: EventView): boolean {

@@ -17,6 +17,16 @@ export const queryClient = new QueryClient({
 
 connection.onBack(() => void queryClient.invalidateQueries());
 
+/**
+ * Something changed on the server: what is on screen is asked for again, what is not is no longer taken for fresh. An
+ * answer that is on its way for a page that was left would otherwise pass for new when the page is opened again.
+ */
+export function askAgain(queryKey: QueryKey): void {
+  const left = queryClient.getQueryCache().findAll({ queryKey, type: 'inactive', fetchStatus: 'fetching' });
+  void queryClient.invalidateQueries({ queryKey });
+  for (const query of left) askAgainWhenAnswered(query.queryKey);
+}
+
 /** An answer that is on its way may be older than what was just saved: once it is here, it is asked for again. */
 export function askAgainWhenAnswered(queryKey: QueryKey): void {
   const query = queryClient.getQueryCache().find({ queryKey });
