@@ -71,6 +71,26 @@ describe('build in a shallow low', () => {
   });
 });
 
+describe('what a low was filled with goes, and the low is there again', () => {
+  const filled = put(lowIn(FINISH, 0.08), 'A/low', clean, coated('build', 150));
+  const blocked = perform(filled.state, sand('block', 'A/low', 'P240', 'block'), filled.context);
+  const lowAfter = (act: Parameters<typeof perform>[1]): number =>
+    perform(blocked, act, filled.context).zones.find(({ zone }) => zone.id === 'A/low')!.surface.lowUm;
+
+  test('stripped', () => expect(lowAfter(sand('strip-sand', 'A/low', 'P80'))).toBe(80));
+  test('sanded through', () => {
+    const thin = { ...filled, state: blocked };
+    const { state, context } = put(thin, 'A/low', (zone) => ({
+      ...zone,
+      stack: zone.stack.map((layer) => (layer.laid ? { ...layer, um: 1 } : layer)),
+    }));
+    const { zones } = perform(state, sand('abrade', 'A/low', 'P320'), context);
+    expect(zones.find(({ zone }) => zone.id === 'A/low')!.surface.lowUm).toBe(80);
+  });
+  test('sanded as planned, it stays filled', () =>
+    expect(lowAfter(sand('abrade', 'A/low', 'P400', 'machine-soft'))).toBe(0));
+});
+
 test('a coat on a few hands is sprayed with the small gun', () => {
   const small = lowIn(FINISH, 0.08);
   const seal = (id: string, bench: Bench): number =>

@@ -49,10 +49,16 @@ export const scuffed = (zone: ZoneState): ZoneState =>
 export const denibbed = (zone: ZoneState): ZoneState =>
   changed(settledBy(zone, 'denib'), { surface: { isTacked: false } });
 
-/** The zone with its top layer this thick; what is sanded through is gone, and what lay under it is on top. */
+/**
+ * The zone with its top layer this thick; what is sanded through is gone, and what lay under it is on top, with the
+ * hollow that it filled.
+ */
 const withTop = (zone: ZoneState, um: number): ZoneState => {
   const below = zone.stack.slice(0, -1);
-  if (um <= 0 && !isSolid(topOf(zone).kind) && below.length > 0) return changed(zone, { stack: below });
+  if (um <= 0 && !isSolid(topOf(zone).kind) && below.length > 0) {
+    const lowUm = zone.surface.lowUm + (topOf(zone).laid?.hollowUm ?? 0);
+    return changed(zone, { stack: below, surface: { lowUm } });
+  }
   const top: Layer = { ...topOf(zone), um: Math.max(0, um) };
   return changed(zone, { stack: [...below, top] });
 };

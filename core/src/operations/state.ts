@@ -256,6 +256,10 @@ export function gapUm(state: ZoneState, panel: PanelState): number {
 /** Film of the last coat on an area, µm; 0 where it is not on. */
 const lastCoatUm = (state: ZoneState): number => (topOf(state).laid?.isLast ? topOf(state).um : 0);
 
+/** Hollow that a layer fills: body work by all of it, a film by what of it lies there, µm. */
+export const hollowOf = ({ kind, um, laid }: Layer): number =>
+  isBody(kind) ? (kind === 'seam' ? 0 : um) : (laid?.hollowUm ?? 0);
+
 /** Length over which unevenness is judged, mm (models.md 7). */
 const JUDGED_OVER_MM = 100;
 

@@ -1,4 +1,4 @@
-import { familyOf, isBody, isMetal, isRawPlastic } from '../materials/layer-kinds.ts';
+import { familyOf, isMetal, isRawPlastic } from '../materials/layer-kinds.ts';
 import { sandedMaterial } from '../materials/sanded-material.ts';
 import { removalCm3PerMin } from '../surface/ladder.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
@@ -18,7 +18,7 @@ import {
   type Operation,
   type OperationRow,
 } from './operation.ts';
-import { groundOf, isFoundFinish, type Scratch, type ZoneState } from './state.ts';
+import { groundOf, hollowOf, isFoundFinish, type Scratch, type ZoneState } from './state.ts';
 
 /** Down to sound ground: by machine (with the sanding operations), by paint stripper or by blasting. */
 
@@ -45,7 +45,7 @@ export function strippedBare(
   const off = strippedLayers(zone);
   const stack = zone.stack.slice(0, zone.stack.length - off.length);
   const isBase = stack.length === 1;
-  const hollowUm = off.reduce((sum, { kind, um }) => (isBody(kind) && kind !== 'seam' ? sum + um : sum), 0);
+  const hollowUm = off.reduce((sum, layer) => sum + hollowOf(layer), 0);
   const base = stack[0]!;
   const settled = settledBy(zone, op);
   const opened = off.some(({ kind }) => kind === 'seam') ? withIssue(settled, 'joint') : settled;

@@ -40,7 +40,7 @@ export const filmOfUm = (zone: ZoneState, sheet: ProductSheet): number => {
 };
 
 /** Film of a build that is to stay on an area, µm: in a shallow low of sound finish no more than fills it. */
-function staysUnder(sheet: ProductSheet, zone: ZoneState, context: Context): number {
+export function staysUnder(sheet: ProductSheet, zone: ZoneState, context: Context): number {
   const { value } = mustStay(context, sheet.id);
   const lowUm = lowToCome(zone, context);
   return lowUm > 0 && isFoundFinish(zone) ? Math.min(value, lowUm) : value;

@@ -85,12 +85,14 @@ export function stepMix(step: Step, sheet: ProductSheet | undefined): string {
   if (!sheet) return '';
   const { tipMm } = sheet;
   const pot = step.clocks.find(({ kind }) => kind === 'pot-life');
-  const induction = step.clocks.find(({ kind }) => kind === 'induction');
+  const { inductionMin = 0 } = sheet;
+  // From when it was mixed: the step may begin earlier, with the gun that is washed before it.
+  const potLifeMin = pot?.closesAtMin && pot.closesAtMin - (pot.opensAtMin - inductionMin);
   const parts = [
     mixText(sheet),
-    induction ? `let it stand ${formatMinutes(induction.opensAtMin - step.startMin)}` : '',
+    inductionMin > 0 ? `let it stand ${formatMinutes(inductionMin)}` : '',
     tipMm ? `tip ${tipMm.from} to ${tipMm.to} mm` : '',
-    pot?.closesAtMin === undefined ? '' : `pot life ${formatMinutes(pot.closesAtMin - step.startMin)}`,
+    potLifeMin === undefined ? '' : `pot life ${formatMinutes(potLifeMin)}`,
   ];
   return parts.filter(Boolean).join('; ');
 }

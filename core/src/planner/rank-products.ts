@@ -3,13 +3,13 @@ import type { LayerKind } from '../materials/layer-kinds.ts';
 import { readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
 import { isCoat, isLastCoat, isLaying, type Act, type BodyAct, type CoatAct } from '../operations/act.ts';
 import { mayLieOn } from '../operations/coating.ts';
-import { mustStay, sheetIn, type Context } from '../operations/context.ts';
+import { sheetIn, type Context } from '../operations/context.ts';
 import { costOf } from '../operations/perform.ts';
 import { workOf } from '../operations/products.ts';
 import { topOf, zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { bodyWindows, coatWindows } from '../operations/windows.ts';
 import { coatsFor, filmBudget } from '../surface/budget.ts';
-import { budgetsOf, type ZoneBudget } from './build-budget.ts';
+import { budgetsOf, staysUnder, type ZoneBudget } from './build-budget.ts';
 import type { Performed } from './prepare.ts';
 import { minutesOf, waitWeight } from './score.ts';
 
@@ -53,11 +53,12 @@ function ownMin(sheet: ProductSheet, acts: readonly Laid[], context: Context): n
 /** Coats of a product in place of another: a build by the film that is needed, the others as usual. */
 function coatsOf(sheet: ProductSheet, { act, zones, budgets }: Laid, context: Context): CoatAct['coats'] {
   if (act.op === 'seal') return (act as CoatAct).coats;
-  const mustStayUm = mustStay(context, sheet.id).value;
-  const on = (nth: number): number =>
-    budgets
-      ? coatsFor(filmBudget({ ...budgets[nth]!.budget, mustStayUm }).neededUm, sheet.film).coats
-      : sheet.film.coats;
+  const on = (nth: number): number => {
+    if (!budgets) return sheet.film.coats;
+    const { zone, budget } = budgets[nth]!;
+    const mustStayUm = staysUnder(sheet, zone, context);
+    return coatsFor(filmBudget({ ...budget, mustStayUm }).neededUm, sheet.film).coats;
+  };
   return Object.fromEntries(zones.map(({ zone }, i) => [zone.id, on(i)]));
 }
 

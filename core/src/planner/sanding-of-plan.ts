@@ -3,7 +3,8 @@ import type { Grade } from '../materials/grades.ts';
 import { familyOf, isBody, labelOf, type LayerKind } from '../materials/layer-kinds.ts';
 import type { Tool } from '../materials/tools.ts';
 import { isCoat, isLaying, isSanding, lastGrade, type SandAct } from '../operations/act.ts';
-import { ruleIn, mustStay, sheetIn, type Context } from '../operations/context.ts';
+import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
+import { staysOn } from '../operations/sanded-area.ts';
 import { coatFilmUm } from '../operations/coating.ts';
 import { workedM2, workedOn, rowOf } from '../operations/table.ts';
 import { formFactor } from '../operations/labour.ts';
@@ -182,7 +183,7 @@ function runOf(stretch: readonly Sanded[], zoneId: string, { steps, context }: B
     steps: stretch.map(({ n }) => n),
     planned,
     over,
-    ...(isFilm ? { film: { um: top.um, mustStayUm: mustStay(context, top.laid!.sheetId).value } } : {}),
+    ...(isFilm ? { film: { um: top.um, mustStayUm: staysOn(zone, context).value } } : {}),
     task: {
       areaM2: workedM2(first.act.op, zone),
       material: sandedMaterial(top.kind),

@@ -1,4 +1,5 @@
 import { makePlan } from '../planner/make-plan.ts';
+import { stepMix } from '../planner/describe-step.ts';
 import { openPlan } from '../planner/view-plan.ts';
 import { panelOf } from '../testing/bench.ts';
 import { taskOf } from '../testing/planned.ts';
@@ -43,6 +44,17 @@ test('a day later the steps stand a day later, and next coats with them', () => 
     expect(step.endMin - planned.steps[i]!.endMin).toBeCloseTo(DAY_MIN, 0);
     expect(step.window?.closesMin).toEqual(planned.steps[i]!.window?.closesMin);
   });
+});
+
+test('a pot keeps as long as its sheet says, whatever hour the coat is laid at and however long the gun is washed before', () => {
+  const { sheetOf } = openPlan(stored);
+  const mixesIn = (steps: typeof planned.steps): string[] =>
+    steps.flatMap((step) => (step.sheetId ? [stepMix(step, sheetOf(step.sheetId))] : []));
+  const asPlanned = mixesIn(planned.steps);
+  expect(asPlanned.join()).toMatch(/pot life/);
+  for (const byMin of [DAY_MIN, 45, -60]) expect(mixesIn(at(later(byMin)).steps)).toEqual(asPlanned);
+  const washed = at((n) => ({ startMin: startOf(n) - 40, endMin: endOf(n) }));
+  expect(mixesIn(washed.steps)).toEqual(asPlanned);
 });
 
 test('a start before that of the plan is one too', () => {

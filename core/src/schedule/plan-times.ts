@@ -5,7 +5,7 @@ import { surveyState } from '../operations/survey-state.ts';
 import { actOf } from '../planner/act-input.ts';
 import { benchOfTask } from '../planner/bench-of-task.ts';
 import { actsDone } from '../planner/happening.ts';
-import type { System } from '../planner/plan.ts';
+import type { Step, System } from '../planner/plan.ts';
 import { replay } from '../planner/replay.ts';
 import { replayDone } from '../planner/replay-done.ts';
 import type { PlannedAct, StoredPlan } from '../planner/stored-plan.ts';
@@ -92,6 +92,13 @@ function actsAtTimes(
   return { acts: timed, shiftMin };
 }
 
+/** A clock of a step, by so many minutes later. */
+const later = (clock: Step['clocks'][number], byMin: number): Step['clocks'][number] => ({
+  ...clock,
+  opensAtMin: clock.opensAtMin + byMin,
+  ...(clock.closesAtMin === undefined ? {} : { closesAtMin: clock.closesAtMin + byMin }),
+});
+
 /**
  * A system of a plan with its steps at their real times, minutes from the plan's start as ever: cures and windows are those
  * of the hours at which the coats are really laid. Null where the system is not in the plan, or its plan has no date.
@@ -114,7 +121,8 @@ export function systemAtTimes(
   const [timed] = view.systems;
   return {
     ...timed!,
-    steps: timed!.steps.map((step) => {
+    steps: timed!.steps.map((ofStart) => {
+      const step = { ...ofStart, clocks: ofStart.clocks.map((clock) => later(clock, shiftMin)) };
       const time = step.isDone ? undefined : timeOf(step.n);
       if (!time) return { ...step, startMin: step.startMin + shiftMin, endMin: step.endMin + shiftMin };
       const endMin = endOf(time, step.op, step.waitMin);

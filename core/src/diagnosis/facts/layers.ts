@@ -1,5 +1,5 @@
 import { isBody, isMetal, isRawPlastic } from '../../materials/layer-kinds.ts';
-import { mustStay } from '../../operations/context.ts';
+import { staysOn } from '../../operations/sanded-area.ts';
 import { isFoundFinish, topOf } from '../../operations/state.ts';
 import { isLastCoat } from '../../operations/act.ts';
 import { ofCoat, ofAnyCoat, onlyOver, type Fact } from './fact.ts';
@@ -72,7 +72,7 @@ export const LAYER_FACTS = {
       const top = topOf(blocked.before);
       if (!top.laid || isBody(top.kind)) return undefined;
       const { wavesUm, peelUm } = blocked.before.surface;
-      const needed = mustStay(seen.context, top.laid.sheetId).value + wavesUm + peelUm;
+      const needed = staysOn(blocked.before, seen.context).value + wavesUm + peelUm;
       return top.um < needed;
     },
   },
