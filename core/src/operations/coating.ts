@@ -19,6 +19,7 @@ import {
   isUnprimedPlastic,
   topOf,
   type LaidCoat,
+  type Layer,
   type PanelState,
   type ZoneState,
 } from './state.ts';
@@ -85,6 +86,13 @@ function laidCoat(act: CoatAct, sheet: ProductSheet, { endMin, context }: Moment
   return act.toneL === undefined ? laid : { ...laid, toneL: act.toneL };
 }
 
+/** More of a coat: what lay in a hollow lies there still, and what was blocked counts. */
+const onto = (laid: LaidCoat, { laid: was }: Layer): LaidCoat => ({
+  ...laid,
+  ...(was?.hollowUm === undefined ? {} : { hollowUm: was.hollowUm }),
+  ...(was?.nBlocked === undefined ? {} : { nBlocked: was.nBlocked }),
+});
+
 function apply(act: CoatAct, moment: Moment): (zone: ZoneState) => ZoneState {
   const sheet = sheetIn(moment.context, act.sheetId);
   const kind = sheet.kind as ZoneState['stack'][number]['kind'];
@@ -99,7 +107,7 @@ function apply(act: CoatAct, moment: Moment): (zone: ZoneState) => ZoneState {
     // More of the same product is one film: what must stay, and what the sheet allows, is said of all of it.
     const isMore = top.laid?.sheetId === sheet.id && top.kind === kind;
     const stack = isMore
-      ? [...zone.stack.slice(0, -1), { kind, um: top.um + um, laid }]
+      ? [...zone.stack.slice(0, -1), { kind, um: top.um + um, laid: onto(laid, top) }]
       : [...zone.stack, { kind, um, laid }];
     return changed(looked, {
       stack,

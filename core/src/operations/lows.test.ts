@@ -62,6 +62,12 @@ describe('build in a shallow low', () => {
     expect(heightUm(after)).toBe(130 + blocked.lastSandUm);
     expect(unlevelUm(after, blocked)).toBeLessThan(20);
   });
+  test('keeps what lies in the low when more of it goes on', () => {
+    const { zones } = perform(blocked, coat('prime-build', 'A/low'), built.context);
+    const more = zones.find(({ zone }) => zone.id === 'A/low')!;
+    expect(more.stack.at(-1)!.laid).toMatchObject({ hollowUm: 80, nBlocked: 1 });
+    expect(heightUm(more) - heightUm(after)).toBeCloseTo(more.stack.at(-1)!.um - after.stack.at(-1)!.um, 6);
+  });
   test('that is too thin leaves the rest of it', () => {
     const thin = put(lowIn(FINISH, 0.08), 'A/low', clean, coated('build', 80));
     const { zones } = perform(thin.state, sand('block', 'A/low', 'P240', 'block'), thin.context);

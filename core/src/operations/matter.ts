@@ -7,6 +7,7 @@ const isSameCoat = (a: LaidCoat, b: LaidCoat): boolean =>
   a.isLast === b.isLast &&
   a.toneL === b.toneL &&
   a.hollowUm === b.hollowUm &&
+  a.nBlocked === b.nBlocked &&
   a.cure?.method === b.cure?.method &&
   a.recoat.whenMissed === b.recoat.whenMissed &&
   a.recoat.source === b.recoat.source;

@@ -122,11 +122,13 @@ export const filledUm = (zone: ZoneState, panel: PanelState, context: Context): 
   return Math.max(0, Math.min(zone.surface.lowUm, overUm));
 };
 
-/** The hollow that a blocked build fills lies under its top layer. */
-function withHollow(zone: ZoneState, um: number): ZoneState {
+/** What blocking tells of the build that is left: what of it fills the hollow, and that it was blocked once more. */
+function withBlock(zone: ZoneState, um: number): ZoneState {
   const top = topOf(zone);
-  if (um <= 0 || !top.laid) return zone;
-  const laid = { ...top.laid, hollowUm: (top.laid.hollowUm ?? 0) + um };
+  if (!top.laid) return zone;
+  const { hollowUm = 0, nBlocked = 0 } = top.laid;
+  const filled = hollowUm + um;
+  const laid = { ...top.laid, nBlocked: nBlocked + 1, ...(filled > 0 ? { hollowUm: filled } : {}) };
   return changed(zone, { stack: [...zone.stack.slice(0, -1), { ...top, laid }] });
 }
 
@@ -143,7 +145,7 @@ export function blockedZone(
   const wavesUm = ruleIn(context, 'blockedLeftUm').value + wavesLeftUm;
   const hollowUm = filledUm(zone, panel, context);
   const lowUm = zone.surface.lowUm - hollowUm;
-  return changed(withHollow(levelled, hollowUm), { surface: { peelUm: 0, wavesUm, lowUm } });
+  return changed(withBlock(levelled, hollowUm), { surface: { peelUm: 0, wavesUm, lowUm } });
 }
 
 /** An area sanded by an act: dusty, its peel and what the grades take of it gone, bare metal with its time. */

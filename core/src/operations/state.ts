@@ -39,6 +39,8 @@ export interface LaidCoat extends CoatWindows {
   readonly toneL?: number;
   /** Of its thickness, what lies in a hollow under it and adds no height, µm. */
   readonly hollowUm?: number;
+  /** How often it was blocked, more of it laid on it since or not. */
+  readonly nBlocked?: number;
 }
 
 export interface Scratch {

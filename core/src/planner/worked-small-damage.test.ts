@@ -1,4 +1,7 @@
+import { shopSchema, targetSchema } from '../survey/shop.ts';
+import { panelOf } from '../testing/bench.ts';
 import { testWorked } from '../testing/worked.ts';
+import { planPanel } from './plan-panel.ts';
 
 /** Small damage in a small time: nothing sound is opened because it is low, and a night is not spent for minutes. */
 
@@ -105,3 +108,12 @@ testWorked([
     why: 'L2: a second cycle of prime and block',
   },
 ]);
+
+test.each([300, 900])('waves of %s µm are more than two cycles level: no plan says that it does', (um) => {
+  const task = {
+    panel: panelOf([{ stack: FINISH, areaM2: 1.2, findings: [{ kind: 'waves', um, wavelengthMm: 150 }] }]),
+    shop: shopSchema.parse({ celsius: 20, nightCelsius: 14 }),
+    target: targetSchema.parse({}),
+  };
+  expect(planPanel(task).chosen).toBeNull();
+});

@@ -68,6 +68,11 @@ export function wantsMoreBuild(zone: ZoneState, panel: PanelState, context: Cont
   return lacksUm(zone, panel, context) > 0 || levelUm > ledgeLimit(context).value;
 }
 
+/** Cycles of prime and block in one build: what two do not level is skimmed or glazed. */
+const MOST_CYCLES = 2;
+/** It is blocked once more in any case. */
+const hasHadItsCycles = (zone: ZoneState): boolean => (topOf(zone).laid?.nBlocked ?? 0) >= MOST_CYCLES - 1;
+
 /**
  * A build that is as thick as its sheet allows and that one block does not level: it is blocked down to what must stay,
  * which makes room for a second cycle of prime and block.
@@ -80,6 +85,7 @@ export const isBlockedFirst = (
 ): boolean =>
   topOf(zone).laid?.sheetId === id &&
   zone.surface.scratch === null &&
+  !hasHadItsCycles(zone) &&
   topOf(zone).um + film.perCoatUm > film.maxUm &&
   wantsMoreBuild(zone, panel, context) &&
   blockedUm(zone, panel, context) + film.perCoatUm <= film.maxUm;
