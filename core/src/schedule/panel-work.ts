@@ -5,7 +5,7 @@ import { sheetIn, type Context } from '../operations/context.ts';
 import { carryOut } from '../operations/perform.ts';
 import { isBare, topOf, zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
-import type { CoatWindows, WhenMissed, WindowKind } from '../operations/time-window.ts';
+import type { CoatWindows, TimeWindow, WhenMissed, WindowKind } from '../operations/time-window.ts';
 import { bodyWindows, coatWindows, exposureLimit, windowsOf } from '../operations/windows.ts';
 import { gunFor } from '../materials/equipment.ts';
 import { isBody } from '../materials/layer-kinds.ts';
@@ -136,40 +136,50 @@ const shapeOf = (act: Act): StepShape => {
   return rowOf(act.op).wait === 'watches' ? 'watched' : 'hands-then-wait';
 };
 
-/** What is known of each area on the way: which step laid its top coat, and which one bared its metal. */
-interface Since {
-  coat: CoatRef | null;
-  bare: number | { readonly sinceMin: number } | null;
+type Bared = number | { readonly sinceMin: number } | null;
+
+/**
+ * What is known on the way: whose clocks are whose, and since which step an area is bare. A coat is known by the clocks that
+ * began when it was laid: work on it (a block that levels it) keeps them, and what is sanded free shows its own again.
+ */
+interface Trace {
+  readonly coats: Map<TimeWindow, CoatRef>;
+  readonly bare: Map<string, Bared>;
 }
 
-type Trace = Map<string, Since>;
-
-const traceOfStart = (panel: PanelState): Trace =>
-  new Map(
-    panel.zones.map((area) => [
-      area.zone.id,
-      {
-        coat: topOf(area).laid ?? null,
-        bare: area.bareSinceMin === null ? null : { sinceMin: area.bareSinceMin },
-      },
+const traceOfStart = ({ zones }: PanelState): Trace => ({
+  coats: new Map(
+    zones.flatMap(({ stack }) => stack.flatMap(({ laid }) => (laid ? [[laid.flash, laid] as const] : []))),
+  ),
+  bare: new Map(
+    zones.map(({ zone, bareSinceMin }) => [
+      zone.id,
+      bareSinceMin === null ? null : { sinceMin: bareSinceMin },
     ]),
-  );
+  ),
+});
 
-function follow(trace: Trace, nth: number, before: PanelState, after: PanelState): void {
+/** The step that laid the top coat of an area, or the clocks that it began with; null on what was found. */
+const coatOn = (area: ZoneState, { coats }: Trace): CoatRef | null => {
+  const { laid } = topOf(area);
+  return laid ? coats.get(laid.flash)! : null;
+};
+
+function follow({ coats, bare }: Trace, nth: number, before: PanelState, after: PanelState): void {
   after.zones.forEach((area, i) => {
     const was = before.zones[i]!;
     if (area === was) return;
-    const since = trace.get(area.zone.id)!;
     const { laid } = topOf(area);
-    if (!laid) since.coat = null;
-    else if (laid !== topOf(was).laid) since.coat = nth;
-    if (area.bareSinceMin === null) since.bare = null;
-    else if (area.bareSinceMin !== was.bareSinceMin) since.bare = nth;
+    if (laid && !coats.has(laid.flash)) coats.set(laid.flash, nth);
+    if (area.bareSinceMin === null) bare.set(area.zone.id, null);
+    else if (area.bareSinceMin !== was.bareSinceMin) bare.set(area.zone.id, nth);
   });
 }
 
 /** The limits that an act has to keep on one area: those that its rules ask about (M2, P4, S3). */
-function lagsOn(act: Act, area: ZoneState, { coat, bare }: Since, context: Context): Lag[] {
+function lagsOn(act: Act, area: ZoneState, trace: Trace, context: Context): Lag[] {
+  const coat = coatOn(area, trace);
+  const bare = trace.bare.get(area.zone.id)!;
   const isNext = isCoat(act) || act.op === 'hand-over';
   const lags: Lag[] = [];
   const { laid, kind } = topOf(area);
@@ -195,9 +205,9 @@ const unique = (lags: readonly Lag[]): Lag[] =>
   lags.filter((lag, i) => lags.findIndex((other) => isSame(lag, other)) === i);
 
 /** Coats that an act waits for: all of its areas for a flash or a cure, those under it for a coat. */
-const coatsUnder = (act: Act, trace: Trace): CoatRef[] => {
+const coatsUnder = (act: Act, areas: readonly ZoneState[], trace: Trace): CoatRef[] => {
   if (act.op !== 'flash' && act.op !== 'cure' && !isCoat(act) && act.op !== 'hand-over') return [];
-  const coats = act.zones.flatMap((id) => trace.get(id)?.coat ?? []);
+  const coats = areas.flatMap((area) => coatOn(area, trace) ?? []);
   return [...new Set(coats)];
 };
 
@@ -247,9 +257,9 @@ function stepOf(
     ...(sheet ? { sheet, mixKey: mixOf(act, sheet) } : {}),
     ...(sheet && isSprayed && formOf(sheet) === 'sprayed' ? { gunKey: gunKeyOf(sheet, context) } : {}),
     isSprayed,
-    waitsFor: coatsUnder(act, trace),
+    waitsFor: coatsUnder(act, areas, trace),
     softMin: soft ? whole(cost.waitMin) : 0,
-    lags: unique(areas.flatMap((area) => lagsOn(act, area, trace.get(area.zone.id)!, context))),
+    lags: unique(areas.flatMap((area) => lagsOn(act, area, trace, context))),
     areas,
     isJustBefore: false,
     isGlued: false,

@@ -115,6 +115,14 @@ test('what cures through the night needs nobody, and is taken up in the morning'
   expect(next.startMin).toBeGreaterThanOrEqual(1440);
 });
 
+test('a coat keeps its clocks when a block has levelled it', () => {
+  const asked = { shop: two, start: MONDAY, panels: panelsOf(['waves', 'ding'], two) };
+  const schedule = scheduleOf(asked);
+  const blocks = schedule.tasks.filter(({ panelId, op }) => panelId === 'waves-1' && op === 'block');
+  expect(blocks.length).toBeGreaterThan(1);
+  expect(faultsOf(schedule, asked)).toEqual([]);
+});
+
 test('small parts that want the same mix share a booth cycle', () => {
   const kinds = ['brackets', 'brackets', 'brackets'];
   const { tasks } = scheduleOf({ shop: two, start: MONDAY, panels: panelsOf(kinds, two) });

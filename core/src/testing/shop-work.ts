@@ -16,10 +16,16 @@ interface Sketch {
 
 const FINISH = 'steel/ecoat:20/old-finish:95';
 
-/** A panel of each usual kind: dents, chips, bare metal, plastic, a new part, fiberglass, many small parts. */
+/** A panel of each usual kind: dents, dings, waves, chips, bare metal, plastic, a new part, fiberglass, many small parts. */
 const SKETCHES: Readonly<Record<string, Sketch>> = {
   dent: {
     zones: [{ stack: FINISH, areaM2: 1.4, findings: [{ kind: 'low', depthMm: 2, sizeMm: 90 }] }],
+  },
+  ding: {
+    zones: [{ stack: FINISH, areaM2: 0.9, findings: [{ kind: 'low', depthMm: 0.08, sizeMm: 60 }] }],
+  },
+  waves: {
+    zones: [{ stack: FINISH, areaM2: 1.2, findings: [{ kind: 'waves', um: 200, wavelengthMm: 150 }] }],
   },
   chips: { zones: [{ stack: FINISH, areaM2: 0.9, findings: [{ kind: 'chips', share: 0.05 }] }] },
   bare: {
