@@ -150,7 +150,7 @@ test('a blend door whose finish peels at work is refinished, and the plan says s
   expect(rework.becomes.map(({ zoneId }) => zoneId)).toEqual(['A']);
   const { view } = openPlan(makePlan({ ...task, ...pastOf([...record, found]) }));
   expect(view.warnings.map(({ text }) => text).join()).toMatch(
-    /No longer a blend panel: what was found at work/,
+    /No longer a blend area: what was found at work/,
   );
 });
 

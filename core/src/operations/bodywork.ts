@@ -1,10 +1,9 @@
 import { FILLER_WASTE } from '../film/filler-mix.ts';
-import { isBody, labelOf } from '../materials/layer-kinds.ts';
+import { isBody, isMetal, labelOf } from '../materials/layer-kinds.ts';
 import { readyGramsPerMl, type ProductSheet } from '../materials/sheet.ts';
 import type { Reason } from '../wording/reason.ts';
 import type { BodyAct, PlainAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
-import { setsMin } from './curing.ts';
 import type { Caution } from './caution-words.ts';
 import { changed } from './changed-area.ts';
 import { reachedM2 } from './extent.ts';
@@ -19,7 +18,7 @@ import {
   type OperationRow,
 } from './operation.ts';
 import { topOf, type LaidCoat, type PanelState, type ZoneState } from './state.ts';
-import { bodyWindows } from './windows.ts';
+import { bodyWindows, restsMin } from './windows.ts';
 
 /** Filler takes out a hollow, glaze closes pinholes; both are left proud for shaping. */
 
@@ -36,6 +35,8 @@ interface BodyRow extends OperationRow {
   /** No hollow is left; or none that is as shallow as it may be thick. */
   readonly fillsHollow?: true | 'shallow';
   readonly closesPinholes?: true;
+  /** Solvent would open it while it is fresh: what follows goes on it as it is, tacked. */
+  readonly isWiped?: false;
   /** It is spread over its places as a bowl; else evenly. */
   readonly isBowl?: true;
   /** Rule that says how deep it may be; absent where nobody asks. */
@@ -91,11 +92,14 @@ function apply(act: BodyAct, { endMin, context }: Moment): (zone: ZoneState) => 
     const isFilled = isShallow || fillsHollow === true;
     // Of glaze in a hollow as much stays once it is shaped; over pinholes a skin does.
     const own: LaidCoat = isShallow ? { ...laid, hollowUm: zone.surface.lowUm } : laid;
-    return changed(settled(zone, act), {
+    const isOnMetal = kind === 'filler' && isMetal(topOf(zone).kind);
+    const done = settled(isOnMetal ? withIssue(zone, 'rim') : zone, act);
+    return changed(done, {
       stack: [...zone.stack, { kind, um: bodyFilmUm(zone, act, context), laid: own }],
-      bareSinceMin: null,
+      // The metal around filler stays as bare as it was.
+      bareSinceMin: hasIssue(done, 'rim') ? zone.bareSinceMin : null,
       surface: {
-        soil: 'dusty',
+        soil: BODYWORK[act.op].isWiped === false ? 'clean' : 'dusty',
         isTacked: false,
         scratch: null,
         lowUm: isFilled ? 0 : zone.surface.lowUm,
@@ -126,12 +130,16 @@ const mostLifts = (zones: readonly ZoneState[], act: BodyAct, context: Context):
 
 function explain(zones: readonly ZoneState[], act: BodyAct, panel: PanelState, context: Context): Reason[] {
   const { depthRule } = BODYWORK[act.op];
-  if (depthRule === undefined) return [];
   const sheet = sheetIn(context, act.sheetId);
+  const { value: restMin, source } = restsMin(sheet, panel.clockMin, context);
+  const rests: Reason =
+    sheet.sandAfterMin === null
+      ? { rule: 'body', code: 'body.skins-after', source, facts: { skinsAfterMin: restMin } }
+      : { rule: 'body', code: 'body.sand-after', source, facts: { sandAfterMin: restMin } };
+  if (depthRule === undefined) return [rests];
   const deepestUm = Math.max(...zones.map((zone) => bodyFilmUm(zone, act, context)));
   const lifts = mostLifts(zones, act, context);
   const grams = zones.reduce((sum, zone) => sum + bodyGrams(zone, act, context), 0);
-  const sandAfterMin = setsMin(sheet, panel.clockMin, context);
   return [
     { rule: 'mix', code: 'body.grams', source: 'model', facts: { fillerGrams: Math.max(1, grams) } },
     {
@@ -140,12 +148,7 @@ function explain(zones: readonly ZoneState[], act: BodyAct, panel: PanelState, c
       source: 'sheet',
       facts: { deepestUm, maxUm: sheet.film.maxUm, lifts },
     },
-    {
-      rule: 'body',
-      code: 'body.sand-after',
-      source: sandAfterMin > (sheet.sandAfterMin ?? 0) ? 'model' : 'sheet',
-      facts: { sandAfterMin },
-    },
+    rests,
   ];
 }
 
@@ -171,7 +174,7 @@ const bodywork = (
     );
     return {
       handsOnMin: row.setOutMin + areaMin(row, spreadM2, context),
-      waitMin: mostLifts(zones, act, context) * setsMin(sheet, panel.clockMin, context),
+      waitMin: mostLifts(zones, act, context) * restsMin(sheet, panel.clockMin, context).value,
       materialCost: litres * FILLER_WASTE * sheet.pricePerLitre,
     };
   },
@@ -252,6 +255,7 @@ export const BODYWORK: { readonly [Op in BodyAct['op']]: ReturnType<typeof bodyw
     checks: ['edges-flat'],
     product: 'texture',
     lays: 'texture',
+    isWiped: false,
     proudUm: 0,
     isBowl: true,
   }),

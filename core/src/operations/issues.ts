@@ -2,7 +2,7 @@ import { isBody } from '../materials/layer-kinds.ts';
 import type { OpenIssue } from '../survey/open-issue.ts';
 import { COAT_OPS, STRIP_OPS, isLastOp, type LayingOp, type OpName } from './act.ts';
 import { changed } from './changed-area.ts';
-import { isOpenBody, openedTo, topOf, type Layer, type ZoneState } from './state.ts';
+import { isBare, isOpenBody, openedTo, topOf, type Layer, type ZoneState } from './state.ts';
 
 /**
  * Nothing found is forgotten (rule O0). One row for each open issue: which operations settle it, which coats may
@@ -49,6 +49,8 @@ const ISSUES: Readonly<Record<OpenIssue, IssueRow>> = {
   'found-body': { settledBy: { ...by('inspect'), ...WITH_BODY }, isOfBase: true },
   'hidden-edges': { settledBy: by('scuff') },
   stripper: { settledBy: by('wash') },
+  // More body work may lie on the filler; of coats only what protects metal and bears filler beside it.
+  rim: { settledBy: { ...by('prime-epoxy', 'prime-dtm'), ...WITH_FILM }, mayLieUnder: isBodyworkOp },
   // Sealer lies on a first coat; what comes before the last coat may still wait for one that it may lie on.
   joint: { settledBy: by('seam-seal'), mayLieUnder: isBeforeLast },
   unsound: { settledBy: WITH_FILM },
@@ -87,6 +89,9 @@ const ISSUES: Readonly<Record<OpenIssue, IssueRow>> = {
   },
 };
 
+function isBodyworkOp(op: LayingOp): boolean {
+  return !COAT_OPS.some((coat) => coat === op);
+}
 function isBeforeLast(op: LayingOp): boolean {
   return !isLastOp(op);
 }
@@ -121,6 +126,9 @@ export const isOfCoat = (issue: OpenIssue): boolean => ISSUES[issue].isOfCoat ==
 
 export const hasIssue = ({ openIssues }: Pick<ZoneState, 'openIssues'>, issue: OpenIssue): boolean =>
   openIssues.includes(issue);
+
+/** Bare metal, or a rim of it around filler: its time runs until it is coated. */
+export const showsMetal = (zone: ZoneState): boolean => isBare(zone) || hasIssue(zone, 'rim');
 
 /** The zone with one more open issue. */
 export const withIssue = (zone: ZoneState, issue: OpenIssue): ZoneState =>

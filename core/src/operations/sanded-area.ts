@@ -5,7 +5,7 @@ import type { Sourced } from '../wording/reason.ts';
 import { lastGrade, type SandAct } from './act.ts';
 import { changed } from './changed-area.ts';
 import { figuresIn, mustStay, ruleIn, type Context } from './context.ts';
-import { settledBy, withIssue } from './issues.ts';
+import { settledBy, showsMetal, withIssue } from './issues.ts';
 import { type Moment } from './operation.ts';
 import {
   gapUm,
@@ -156,7 +156,7 @@ export const abraded = (zone: ZoneState, act: SandAct, { endMin, context }: Mome
   const taken = isBody(top.kind) ? 0 : depthsUm(zone, act, context).reduce((sum, um) => sum + um, 0);
   const left = withTop(sanded, top.um - taken);
   return changed(left, {
-    bareSinceMin: isBare(left) ? endMin : left.bareSinceMin,
+    bareSinceMin: showsMetal(left) ? endMin : left.bareSinceMin,
     surface: { peelUm: 0 },
   });
 };

@@ -114,7 +114,9 @@ function issuesOf(zone: Zone, stack: readonly Layer[], { panel }: Around): OpenI
     ],
     [
       'shiny-grain',
-      isFilm(top) && role !== 'keep' && (top === 'texture' || textureOf(zone, panel) === 'keep'),
+      isFilm(top) &&
+        role !== 'keep' &&
+        (stack.some(({ kind }) => kind === 'texture') || textureOf(zone, panel) === 'keep'),
     ],
   ];
   const all = [...found, ...open.flatMap(([issue, isOpen]) => (isOpen ? [issue] : []))];

@@ -5,7 +5,7 @@ import type { Shop } from '../survey/shop.ts';
 import type { Sourced } from '../wording/reason.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
 import { airHoldsMin, workAirAt, type Day } from './day.ts';
-import { cureFrom, curesInAir } from './curing.ts';
+import { cureFrom, curesInAir, setsMin } from './curing.ts';
 import type { ZoneState } from './state.ts';
 import type { CoatWindows, CureWindow, TimeWindow } from './time-window.ts';
 
@@ -136,9 +136,23 @@ export const runningCoat = (sheet: ProductSheet, endMin: number, day: Day): Time
 /** The clocks of filler, glaze, paste or sealer that was really laid at `laidMin`. */
 export function runningBody(sheet: ProductSheet, laidMin: number, day: Day): TimeWindow[] {
   const cures = curesInAir(sheet, laidMin, day);
-  const { recoat } = bodyWindows(sheet, laidMin + (cures?.value ?? 0));
+  const { recoat } = bodyWindows(sheet, laidMin + (cures?.value ?? skinsMin(sheet, laidMin, day)));
   return [...inAir(cures, laidMin), recoat];
 }
+
+/** Minutes until what is laid and never sanded, as one-pack seam sealer, has skinned: it may be touched and coated. */
+const skinsMin = (sheet: ProductSheet, laidMin: number, day: Day): number =>
+  flashMin(sheet.flash.beforeNextMin, sheet, day, laidMin);
+
+/** Minutes that body work of a product is left alone: until it sands, or has skinned where it is never sanded. */
+export const restsMin = (sheet: ProductSheet, laidMin: number, context: Context): Sourced<number> => {
+  const sheetMin = sheet.sandAfterMin ?? sheet.flash.beforeNextMin;
+  const value =
+    sheet.sandAfterMin === null
+      ? skinsMin(sheet, laidMin, context)
+      : Math.max(sheetMin, setsMin(sheet, laidMin, context));
+  return { value, source: value === sheetMin ? 'sheet' : 'model' };
+};
 
 /** The clocks of filler, glaze, paste or sealer that has set at `endMin`: it may be touched, coated and sanded. */
 export function bodyWindows(sheet: ProductSheet, endMin: number): CoatWindows {

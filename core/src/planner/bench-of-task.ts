@@ -2,12 +2,12 @@ import { labelOf } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import type { Context, PastAir } from '../operations/context.ts';
 import { dayBeginsMin } from '../operations/day.ts';
+import { withRoles } from '../operations/roles.ts';
 import { asSprayed } from '../operations/spraying.ts';
 import { findingWords } from '../survey/finding.ts';
 import type { Panel } from '../survey/panel.ts';
 import { surveyedZone } from '../survey/patches.ts';
 import { shapeProblems } from '../survey/regions.ts';
-import { withRoles } from '../survey/roles.ts';
 import type { Schools } from '../survey/schools.ts';
 import type { ShopRules } from '../survey/shop-rules.ts';
 import type { Shop, Target } from '../survey/shop.ts';
@@ -79,9 +79,7 @@ export function benchOfTask(task: PlanTask): BenchOfTask {
   );
   const zones = panel.zones.filter((zone) => !zone.apart && !stopped.some((stop) => stop.zoneId === zone.id));
   const notes = [
-    ...refinished.map(({ zoneId, findings }) =>
-      inZone(zoneId, tell('plan.no-longer-blend', { findings: findings.map(findingWords).join(', ') })),
-    ),
+    ...refinished.flatMap(({ zoneId, because }) => because.map((said) => inZone(zoneId, said))),
     ...zones.flatMap((zone) => assumedSizes(zone, shop.rules)),
     ...assumedFilms({ zones }).map(({ zoneId, kind, um }) =>
       inZone(zoneId, tell('plan.assumed-film', { layer: labelOf(kind), filmUm: um })),

@@ -10,7 +10,7 @@ import { impossibilitiesOf } from '../survey/contradictions.ts';
 import { shopSchema, targetSchema } from '../survey/shop.ts';
 import { panelOf, type ZoneSketch } from '../testing/bench.ts';
 import { sampleOf } from '../testing/crossings.ts';
-import { STACKS, crossings, usualCrossings } from '../testing/matrix.ts';
+import { BESIDE, STACKS, crossings, usualCrossings } from '../testing/matrix.ts';
 import { benchOfTask, type PlanTask } from './bench-of-task.ts';
 import type { Performed } from './prepare.ts';
 import { searchSystems } from './search-systems.ts';
@@ -102,16 +102,23 @@ test('whatever is found is settled before it is covered, or stops the zone', () 
   expect(faults(sampleOf(crossings(), 40))).toEqual([]);
 });
 
-test('what is found as it usually is has a system, or stops the zone', () => {
-  const without = sampleOf(usualCrossings(), 4).filter((zones) => {
-    const { context, stopped } = benchOfTask(taskOf(zones));
-    if (stopped.length > 0) return false;
-    return searchSystems(surveyState(context.panel, context.shop.rules), context).ready.length === 0;
-  });
-  expect(without.map(nameOf)).toEqual([]);
+/** A panel that has neither a system nor a stop, and is none that cannot be. */
+function isWithout(zones: readonly ZoneSketch[]): boolean {
+  const { context, stopped } = benchOfTask(taskOf(zones));
+  if (stopped.length > 0 || context.panel.zones.some((zone) => impossibilitiesOf(zone).length > 0))
+    return false;
+  return searchSystems(surveyState(context.panel, context.shop.rules), context).ready.length === 0;
+}
+
+test('what is found as it usually is has a system, or stops the zone, also where it was to be blended', () => {
+  expect(sampleOf(usualCrossings(), 8).filter(isWithout).map(nameOf)).toEqual([]);
 });
 
 test.each(STACKS)('%s: whatever a test shows is settled, or stops it', (stack) => {
-  const sketches = TESTS.map((one) => [{ stack, areaM2: 1.2, tests: [one] }]);
-  expect(faults(sampleOf(sketches, 4))).toEqual([]);
+  const sketches = BESIDE.flatMap(({ facts, others }) =>
+    TESTS.map((one) => [{ stack, areaM2: 1.2, tests: [one], facts }, ...others]),
+  );
+  const sampled = sampleOf(sketches, 4);
+  expect(faults(sampled)).toEqual([]);
+  expect(sampled.filter(isWithout).map(nameOf)).toEqual([]);
 });

@@ -111,9 +111,9 @@ const ROLES: readonly Worked[] = [
     panel: 'one rub-through of 5 mm in a blend door',
     zones: [{ stack: FINISH, areaM2: 1.5, findings: [{ kind: 'rub-through', spotMm: 5, count: 1 }] }],
     facts: { role: 'blend' },
-    has: ['abrade A/rub-through', 'seal A/rub-through', 'abrade A P800', 'hand-over'],
+    has: ['abrade A P800', 'abrade A/rub-through', 'seal A/rub-through', 'hand-over'],
     hasNot: ['seal A', 'seal A A', 'prime-build A'],
-    why: 'K7: a spot, not a sealed door',
+    why: 'K7, K5: a spot, not a sealed door, and nothing is sanded beside it',
   },
   {
     panel: 'a blend door of which five percent peel',

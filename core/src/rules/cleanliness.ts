@@ -3,7 +3,7 @@ import { isBody } from '../materials/layer-kinds.ts';
 import { COAT_OPS, LAYING_OPS, isCoat, isLaying } from '../operations/act.ts';
 import { comingOff } from '../operations/inspecting.ts';
 import { sheetIn } from '../operations/context.ts';
-import { isBare, isOpenBody, topOf, type ZoneState } from '../operations/state.ts';
+import { isBare, isFoundFinish, isOpenBody, topOf, type ZoneState } from '../operations/state.ts';
 import { BORDER_PLANS, bordersOf } from '../survey/panel.ts';
 import { mask, removeParts, tack, wash, wipe } from './remedies.ts';
 import {
@@ -100,7 +100,12 @@ const C1 = c1.rule({
     if (act.op === 'remove-part') return gluedNotes(input);
     if (!panel.arePartsOff) return partsFirst(input);
     if (act.op === 'wash') return trialFit(input);
-    if (act.op === 'mask') return zone.zone.id === act.zones[0] ? maskNotes(input) : NO_VERDICTS;
+    if (act.op === 'mask') {
+      // What the paper lies on is clean: its dust would be blown into the coat.
+      if (soil === 'dusty' && isFoundFinish(zone) && !zone.patch)
+        return c1.must(input, { code: 'C1.dust', facts: {} }, wipe(zone, panel, context));
+      return zone.zone.id === act.zones[0] ? maskNotes(input) : NO_VERDICTS;
+    }
     if (act.op === 'hand-over')
       return soil === 'clean'
         ? NO_VERDICTS

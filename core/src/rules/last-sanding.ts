@@ -1,8 +1,16 @@
 import { hasIssue } from '../operations/issues.ts';
 import { grainUm, isCoarser, type Grade } from '../materials/grades.ts';
-import { isBody, isMetal, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
-import { COAT_OPS, LAST_OPS, isCoat, isLastCoat, leadsToBase, type Act } from '../operations/act.ts';
-import { contextFor, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
+import { familyOf, isBody, isMetal, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
+import {
+  COAT_OPS,
+  LAST_OPS,
+  SAND_OPS,
+  isCoat,
+  isLastCoat,
+  leadsToBase,
+  type Act,
+} from '../operations/act.ts';
+import { contextFor, ledgeLimit, ruleIn, schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import { glazeOn, lowWayOf } from '../operations/lows.ts';
 import { keptUm, staysOn } from '../operations/sanded-area.ts';
 import {
@@ -13,6 +21,7 @@ import {
   takesCoats,
   topOf,
   zoneOf,
+  type Layer,
   type ZoneState,
 } from '../operations/state.ts';
 import { scratchUnder } from '../materials/sheet.ts';
@@ -21,7 +30,7 @@ import { bordersOf } from '../survey/panel.ts';
 import { readArea } from '../survey/patches.ts';
 import { isSandableBuild } from './build.ts';
 import { finalGrade, finalTool, telegraphOn } from './final-grade.ts';
-import { abrade, bodyWork, guideCoat, scuff, wipe, type Remedy } from './remedies.ts';
+import { abrade, bodyWork, cure, flash, guideCoat, scuff, wipe, type Remedy } from './remedies.ts';
 import {
   advice,
   NO_VERDICTS,
@@ -135,10 +144,17 @@ const lastGrit = (input: ZoneRuleInput): readonly Verdict[] => {
     found: scratch?.grade ?? 'shine',
   };
   const remedy = abrade(zone, final.grade, finalTool(context), context);
+  const finest = rangeFor(input)?.finest;
+  if (scratch && finest && isCoarser(finest, scratch.grade))
+    return k4.must(
+      input,
+      { code: 'K4.too-fine', facts: { layer, found: scratch.grade, finest }, source: 'sheet' },
+      abrade(zone, finest, finalTool(context), context),
+    );
   if (!scratch) return k4.must(input, { code: 'K4.shine', facts, source: 'model' }, remedy);
   const now = telegraphOn(zone, scratch.depthUm, act, context);
   const isTooCoarse =
-    !now.passes || (isCoat(act) && isCoarser(scratch.grade, coarsestFor(input) ?? scratch.grade));
+    !now.passes || (isCoat(act) && isCoarser(scratch.grade, rangeFor(input)?.coarsest ?? scratch.grade));
   if (!isTooCoarse || grainUm(scratch.grade) <= grainUm(final.grade)) return NO_VERDICTS;
   return k4.must(
     input,
@@ -147,8 +163,9 @@ const lastGrit = (input: ZoneRuleInput): readonly Verdict[] => {
   );
 };
 
-const coarsestFor = ({ act, zone, context }: ZoneRuleInput) =>
-  isCoat(act) ? scratchUnder(sheetIn(context, act.sheetId), topOf(zone).kind)?.coarsest : undefined;
+/** Scratch that the sheet of a coat wants on what it goes over. */
+const rangeFor = ({ act, zone, context }: ZoneRuleInput) =>
+  isCoat(act) ? scratchUnder(sheetIn(context, act.sheetId), topOf(zone).kind) : undefined;
 
 /** A primer over found finish or a sanded coat: dull all over, inside the sheet's range. */
 const keyUnderPrimer = (input: ZoneRuleInput): readonly Verdict[] => {
@@ -192,18 +209,26 @@ const k5 = verdictsFor('K5');
 
 /** Grade with which sound finish is ready for what comes, whether sealer or base. */
 function soundGrade(zone: ZoneState, act: Act, context: Context): Grade | null {
-  if (zone.role !== 'refinish') return blendGrade(context);
   const handOver: Act = { op: 'hand-over', zones: act.zones, why: [] };
-  return finalGrade(zone, handOver, contextFor(zone, context))?.grade ?? null;
+  const final = finalGrade(zone, handOver, contextFor(zone, context))?.grade ?? null;
+  if (zone.role === 'refinish') return final;
+  return final && isCoarser(blendGrade(context), final) ? final : blendGrade(context);
+}
+
+/** The grade that sound finish still has to be dulled to; null where it is. */
+function dullsTo(zone: ZoneState, { act, context }: RuleInput): Grade | null {
+  const grade = soundGrade(zone, act, context);
+  const { scratch } = zone.surface;
+  if (!grade || keepsGrain(zone, context)) return null;
+  return !scratch || isCoarser(scratch.grade, grade) ? grade : null;
 }
 
 /** What is still to be done on sound finish before dust of primer flies; null where it is sanded and wiped. */
-function soundRemedy(zone: ZoneState, { act, panel, context }: RuleInput): Remedy | null {
-  const grade = soundGrade(zone, act, context);
-  const { scratch, soil } = zone.surface;
-  if (!grade || keepsGrain(zone, context)) return null;
-  if (!scratch || isCoarser(scratch.grade, grade)) return abrade(zone, grade, finalTool(context), context);
-  return soil === 'dusty' ? wipe(zone, panel, context) : null;
+function soundRemedy(zone: ZoneState, input: RuleInput): Remedy | null {
+  const { panel, context } = input;
+  const grade = dullsTo(zone, input);
+  if (grade) return abrade(zone, grade, finalTool(context), context);
+  return zone.surface.soil === 'dusty' && !keepsGrain(zone, context) ? wipe(zone, panel, context) : null;
 }
 
 /** Sound finish that stays: neither under repair nor kept as it is. */
@@ -229,6 +254,82 @@ const K5 = k5.rule({
       .flatMap((sound) => {
         const remedy = soundRemedy(sound, input);
         return remedy ? k5.must(input, { code: 'K5.order', facts: {} }, remedy) : [];
+      });
+  },
+});
+
+/** Films that base goes on, or that stay under what is laid on them; a maker's primer is sealed as it is. */
+const isDulledFilm = ({ kind }: Layer): boolean =>
+  kind === 'old-finish' || kind === 'plastic-primed' || familyOf(kind) === 'primer';
+
+/** A found film that is level and gets no build: it is dulled once, for what comes on it at the end. */
+const isLevelGround = (zone: ZoneState, context: Context): boolean =>
+  zone.role !== 'keep' &&
+  zone.edge === 'sound' &&
+  !topOf(zone).laid &&
+  isDulledFilm(topOf(zone)) &&
+  !zone.isSoluble &&
+  zone.surface.lowUm === 0 &&
+  zone.surface.wavesUm <= ledgeLimit(context).value &&
+  zone.openIssues.every((issue) => issue === 'hidden-edges');
+
+/** A film beside fresh coats is dull, its edges and grain too, and clean again. */
+function dullRemedy(zone: ZoneState, input: RuleInput): Remedy | null {
+  const { panel, context } = input;
+  const grade = isLevelGround(zone, context) ? dullsTo(zone, input) : null;
+  if (grade) return abrade(zone, grade, finalTool(context), context);
+  if (zone.role === 'keep' || !isFoundFinish(zone)) return null;
+  if (hasIssue(zone, 'hidden-edges') || hasIssue(zone, 'shiny-grain'))
+    return scuff(zone, zone.role === 'refinish' ? 'fine' : 'ultra-fine');
+  return zone.surface.soil === 'dusty' ? wipe(zone, panel, context) : null;
+}
+
+/** Body work is still to be laid or shaped on it: it is sanded after whatever is sprayed now. */
+const awaitsBodywork = (zone: ZoneState): boolean =>
+  takesCoats(zone) &&
+  (zone.surface.lowUm > 0 || zone.surface.hasPinholes || isBody(topOf(zone).kind) || hasIssue(zone, 'break'));
+
+/** Coats that the next one may go on unsanded; build is blocked, and what is beside it sanded with it. */
+const UNSANDED = COAT_OPS.filter((op) => op !== 'prime-build' && op !== 'prime-dtm');
+
+const K5_DULL_FIRST = k5.rule({
+  on: [...UNSANDED, 'texture-coat'],
+  asks: 'All that the panel still needs of sanding, padding and cleaning is done before the coats that are not sanded.',
+  reads: 'panel',
+  concerns: ({ act, zone }) => zone.zone.id === act.zones[0],
+  judge: (input) => {
+    const { act, panel } = input;
+    if (!isLastCoat(act) && panel.zones.some(awaitsBodywork)) return NO_VERDICTS;
+    return byId(panel)
+      .filter(({ zone }) => !act.zones.includes(zone.id))
+      .flatMap((beside) => {
+        const remedy = dullRemedy(beside, input);
+        return remedy ? k5.must(input, { code: 'K5.dull-first', facts: {} }, remedy) : [];
+      });
+  },
+});
+
+/** A coat beside which nothing is sanded yet: not to be sanded itself, or not dry where it never is. */
+const isFresh = ({ surface, stack }: ZoneState, clockMin: number): boolean => {
+  const { kind, laid } = stack[stack.length - 1]!;
+  if (!laid || isBody(kind) || surface.scratch) return false;
+  return clockMin < (laid.cure ?? laid.flash).opensAtMin - 1e-9;
+};
+
+/** Sanding makes dust, and water of wet sanding runs. */
+const K5_BESIDE = k5.rule({
+  on: SAND_OPS.filter((op) => op !== 'denib'),
+  asks: 'Nothing is sanded beside a coat that may not be sanded yet, but nibs and runs by hand.',
+  reads: 'panel',
+  concerns: ({ act, zone }) => zone.zone.id === act.zones[0],
+  judge: (input) => {
+    const { act, panel } = input;
+    return byId(panel)
+      .filter((beside) => !act.zones.includes(beside.zone.id) && isFresh(beside, panel.clockMin))
+      .flatMap((beside) => {
+        const { kind, laid } = topOf(beside);
+        const facts = { layer: labelOf(kind), zone: beside.zone.id };
+        return k5.must(input, { code: 'K5.beside', facts }, laid!.cure ? cure(beside) : flash(beside));
       });
   },
 });
@@ -283,7 +384,9 @@ const K7 = k7.rule({
   judge: (input) => {
     const { zone, context } = input;
     const grade = zone.surface.scratch?.grade;
-    if (!grade || isCoarser(grade, blendGrade(context)))
+    // Grain that stays is dulled by pad only, as its open issue asks.
+    const isSanded = keepsGrain(zone, context) || (grade && !isCoarser(grade, blendGrade(context)));
+    if (!isSanded)
       return k7.must(
         input,
         { code: 'K7.grade', facts: { grit: blendGrade(context), found: grade ?? 'shine' } },
@@ -321,6 +424,8 @@ export const LAST_SANDING_RULES: readonly Rule[] = [
   K3,
   K4,
   K5,
+  K5_DULL_FIRST,
+  K5_BESIDE,
   K5_NOTES,
   K6,
   K7,

@@ -1,4 +1,4 @@
-import { hasIssue } from '../operations/issues.ts';
+import { hasIssue, showsMetal } from '../operations/issues.ts';
 import { airProblem, willAirDoOn } from '../operations/air.ts';
 import { workAirAt } from '../operations/day.ts';
 import { isCoarser, type Grade } from '../materials/grades.ts';
@@ -40,6 +40,9 @@ const UNDER_FILLER: Grade = 'P80';
 const SPOT_RANGE = { coarsest: 'P80', finest: 'P320' } as const;
 const gradeUnder = (act: Act, kind: LayerKind): Grade =>
   act.op === 'fill' ? UNDER_FILLER : metalGrade(kind);
+
+/** What the rim of bare metal around filler is scuffed with again, the filler with it (default). */
+const RIM_GRADE: Grade = 'P180';
 
 const m1 = verdictsFor('M1');
 const FIRST_COAT: Partial<Record<Act['op'], string>> = {
@@ -114,13 +117,17 @@ const M2 = m2.rule({
   only: 'metal',
   on: LAYING_OPS,
   asks: 'Bare metal is coated inside the exposure limit, else abraded again.',
-  about: isBare,
+  about: showsMetal,
   reads: 'panel',
   judge: (input) => {
     const { act, zone, panel, context } = input;
-    if (!isLaying(act)) return NO_VERDICTS;
+    // The rim of filler is scuffed with its shaping; what is asked here is whether that was too long ago.
+    const isAsked = isBare(zone) || (isCoat(act) && zone.surface.scratch !== null);
+    if (!isLaying(act) || !isAsked) return NO_VERDICTS;
     const { value: limitMin, source } = exposureLimit(context, zone.bareSinceMin ?? panel.clockMin);
-    const remedy = abrade(zone, gradeUnder(act, topOf(zone).kind), 'machine', context);
+    const remedy = isBare(zone)
+      ? abrade(zone, gradeUnder(act, topOf(zone).kind), 'machine', context)
+      : abrade(zone, RIM_GRADE, 'block', context);
     if (zone.bareSinceMin === null)
       return m2.must(input, { code: 'M2.found-bare', facts: { limitMin }, source }, remedy);
     const exposedMin = panel.clockMin - zone.bareSinceMin;

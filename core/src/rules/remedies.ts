@@ -273,11 +273,21 @@ const isFirstWipe = ({ op, why }: Act): boolean =>
 const isLastSanding = ({ op, zones }: Act, panel: PanelState): boolean =>
   op === 'abrade' && zones.some((id) => isBare(zoneOf(panel, id)));
 
+/** Filler gets its shape with the coarse grit first; then the edges around it are feathered. */
+const isShaping = ({ op, zones }: Act, panel: PanelState): boolean =>
+  op === 'abrade' &&
+  zones.some((id) => {
+    const zone = zoneOf(panel, id);
+    return isOpenBody(zone) && zone.surface.scratch === null;
+  });
+
 const FIRST_WIPE = TURNS.indexOf('first wipe');
 const BARE_METAL = TURNS.indexOf('bare metal');
+const BEFORE_EDGES = TURNS.indexOf('edges') - 0.5;
 
 /** Place of a remedy among others that are asked for at once; the lowest is taken up first. */
 export function remedyRank(act: Act, panel: PanelState): number {
   if (isFirstWipe(act)) return FIRST_WIPE;
+  if (isShaping(act, panel)) return BEFORE_EDGES;
   return isLastSanding(act, panel) ? BARE_METAL : turnOf(act.op);
 }

@@ -2,6 +2,7 @@ import { isJustBefore, rowOf } from '../operations/table.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import { isBodywork, isCoat, isLaying, type Act } from '../operations/act.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
+import { showsMetal } from '../operations/issues.ts';
 import { carryOut } from '../operations/perform.ts';
 import { isBare, topOf, zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
@@ -187,7 +188,7 @@ function lagsOn(act: Act, area: ZoneState, trace: Trace, context: Context): Lag[
     const { recoat } = laid;
     lags.push({ kind: recoat.kind, rule: recoat.rule, since: coat, whenMissed: recoat.whenMissed });
   }
-  if (isLaying(act) && isBare(area) && bare !== null) {
+  if (isLaying(act) && (isBare(area) || (isCoat(act) && showsMetal(area))) && bare !== null) {
     const window = windowsOf(area, context).find((each) => each.kind === 'exposure')!;
     lags.push({ kind: 'exposure', rule: window.rule, since: bare, whenMissed: window.whenMissed });
   }

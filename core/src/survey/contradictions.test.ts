@@ -106,6 +106,15 @@ describe('what follows for a zone', () => {
       false,
     );
     expect(isLowEnergy(rigid([], [{ kind: 'unknown-plastic' }]))).toBe(true);
+    expect(isLowEnergy(rigid([{ kind: 'moulding-mark', outcome: 'X/7' }]))).toBe(true);
+    expect(
+      isLowEnergy(
+        rigid([
+          { kind: 'moulding-mark', outcome: 'X/7' },
+          { kind: 'float', outcome: 'sinks' },
+        ]),
+      ),
+    ).toBe(false);
     expect(isFlexible(zoneOf({ stack: 'plastic-soft' }))).toBe(true);
     expect(isFlexible(zoneOf({ stack: 'steel' }))).toBe(false);
   });

@@ -14,7 +14,7 @@ import { tooLargeM2 } from './patches.ts';
 import { lowerQuality } from './qualities.ts';
 import type { Target } from './shop.ts';
 import type { Zone } from './zone.ts';
-import { baseOf, fadesOut, testOf, topKindOf } from './zone-facts.ts';
+import { baseOf, bearsFading, fadesOut, testOf, topKindOf } from './zone-facts.ts';
 
 /** What in a survey cannot be true together, each with its remedy. Nothing of it is refused while it is typed in. */
 
@@ -90,13 +90,11 @@ const sizeProblems = (zone: Zone): Stored[] =>
         ];
   });
 
-const FADES: ReadonlySet<string> = new Set(['old-finish', 'old-finish-soluble', 'plastic-primed', 'texture']);
-
 /** A role that the zone's surface does not bear, or that its findings speak against. */
 function roleProblems(zone: Zone): Stored[] {
   if (zone.role === 'keep' && zone.findings.length > 0) return [tell('survey.role-findings')];
   const fades = fadesOut(zone.role);
-  return fades && !FADES.has(topKindOf(zone))
+  return fades && !bearsFading(topKindOf(zone))
     ? [tell('survey.role', { layer: labelOf(topKindOf(zone)) })]
     : [];
 }

@@ -4,7 +4,8 @@ import { familyOf, isBody, isRawPlastic, type LayerKind } from '../materials/lay
 import { findingOf, type Finding } from './finding.ts';
 import type { Panel } from './panel.ts';
 import type { Zone } from './zone.ts';
-import { baseOf, crownRadiusMm, isLowEnergy, testOf, topKindOf } from './zone-facts.ts';
+import { readMark, type MarkedPlastic } from './moulding-mark.ts';
+import { baseOf, crownRadiusMm, testOf, topKindOf } from './zone-facts.ts';
 
 /**
  * Guided tests: how each is done, what may be seen, what that means, and what follows from it in the survey.
@@ -166,14 +167,19 @@ export function gaugeFigures(readingsUm: readonly number[]): GaugeFigures {
   return { meanUm, leastUm: Math.min(...readingsUm), mostUm: Math.max(...readingsUm), means };
 }
 
+const MARK_MEANS: Record<MarkedPlastic, string> = {
+  olefin: 'an olefin: low surface energy',
+  other: 'not an olefin',
+  unknown: 'no known mark: tape hold and float decide, and it is taken for an olefin until then',
+};
+
 /** What a recorded test meant. */
 export function meaningOf(test: ZoneTest): string {
   if (test.kind === 'gauge') return gaugeFigures(test.readingsUm).means;
   if (test.kind === 'straightedge') return meaningOfGap(test.chordMm, test.gapMm);
   if (test.kind === 'dew') return 'this counts against the dew point, not the air of the room';
   const { outcomes } = TEST_FORMS[test.kind];
-  if (outcomes === 'mark')
-    return isLowEnergy(markedZone(test)) ? 'an olefin: low surface energy' : 'not an olefin';
+  if (outcomes === 'mark') return MARK_MEANS[readMark(String(test.outcome))];
   return (outcomes as readonly SeenOutcome[]).find(({ value }) => value === test.outcome)?.means ?? '';
 }
 
@@ -197,17 +203,6 @@ function withGap(zone: Zone, chordMm: number, gapMm: number, isFlat: boolean): Z
   return { ...zone, findings: [...zone.findings, found] };
 }
 
-/** A bare piece of plastic with this mark, to ask the survey's own rule about it. */
-const markedZone = (test: ZoneTest): Zone => ({
-  id: 'mark',
-  name: 'mark',
-  areaM2: 1,
-  substrate: 'plastic-rigid',
-  layers: [{ kind: 'plastic-rigid' }],
-  findings: [],
-  tests: [test],
-});
-
 const withTop = (zone: Zone, kind: LayerKind): Zone => ({
   ...zone,
   layers: [...zone.layers.slice(0, -1), { ...zone.layers[zone.layers.length - 1]!, kind }],
@@ -221,6 +216,10 @@ function withPlastic(zone: Zone, kind: 'plastic-olefin' | 'plastic-rigid'): Zone
   const substrate = rest.length === 0 ? kind : zone.substrate;
   return { ...zone, layers: [{ ...base!, kind }, ...rest], findings, substrate };
 }
+
+/** A mark that says nothing leaves the zone as it was recorded. */
+const withMark = (zone: Zone, marked: MarkedPlastic): Zone =>
+  marked === 'unknown' ? zone : withPlastic(zone, marked === 'olefin' ? 'plastic-olefin' : 'plastic-rigid');
 
 /** Readings set the thickness of the top film, or show the filler that nobody had recorded. */
 function withReadings(zone: Zone, readingsUm: readonly number[]): Zone {
@@ -248,8 +247,7 @@ function consequences(zone: Zone, test: ZoneTest, isFlat = false): Zone {
       if (!onPlastic(zone)) return zone;
       return withPlastic(zone, test.outcome === 'floats' ? 'plastic-olefin' : 'plastic-rigid');
     case 'moulding-mark':
-      if (!onPlastic(zone)) return zone;
-      return withPlastic(zone, isLowEnergy(markedZone(test)) ? 'plastic-olefin' : 'plastic-rigid');
+      return onPlastic(zone) ? withMark(zone, readMark(test.outcome)) : zone;
     case 'gauge':
       return withReadings(zone, test.readingsUm);
     case 'straightedge':

@@ -1,5 +1,6 @@
 import { isRawPlastic, familyOf, type LayerKind } from '../materials/layer-kinds.ts';
 import { findingOf } from './finding.ts';
+import { readMark, type MarkedPlastic } from './moulding-mark.ts';
 import type { PanelFacts } from './panel.ts';
 import type { Role, Zone } from './zone.ts';
 
@@ -24,19 +25,27 @@ export const testOf = <K extends ZoneTest['kind']>(
 export const surfaceCelsius = (zone: Pick<Zone, 'tests'>, roomCelsius: number): number =>
   testOf(zone, 'dew')?.surfaceCelsius ?? roomCelsius;
 
-export const isUnknownPlastic = (zone: Zone): boolean =>
-  findingOf(zone.findings, 'unknown-plastic') !== undefined && testOf(zone, 'moulding-mark') === undefined;
+/** What the moulding mark says; undefined where nobody looked for one. */
+const markOf = (zone: Zone): MarkedPlastic | undefined => {
+  const mark = testOf(zone, 'moulding-mark');
+  return mark && readMark(mark.outcome);
+};
 
-/** Families of moulding marks with low surface energy. */
-const OLEFIN_MARK = /\b(PP|PE|EPDM|TPO|TPE|EPM)\b/i;
+/** Nothing tells what plastic it is: nobody knew it at survey, or the mark on what was taken for rigid plastic says nothing. */
+export function isUnknownPlastic(zone: Zone): boolean {
+  const mark = markOf(zone);
+  if (mark === 'olefin' || mark === 'other') return false;
+  if (findingOf(zone.findings, 'unknown-plastic')) return true;
+  return mark === 'unknown' && baseOf(zone) === 'plastic-rigid' && testOf(zone, 'float') === undefined;
+}
 
 /** Plastic on which nothing holds without a promoter; an unknown one is taken for it until a test says otherwise. */
 export function isLowEnergy(zone: Zone): boolean {
   const base = baseOf(zone);
   if (base === 'plastic-olefin' || base === 'plastic-soft') return true;
   if (!isRawPlastic(base)) return false;
-  const mark = testOf(zone, 'moulding-mark');
-  if (mark) return OLEFIN_MARK.test(mark.outcome);
+  const mark = markOf(zone);
+  if (mark === 'olefin' || mark === 'other') return mark === 'olefin';
   const float = testOf(zone, 'float');
   return float ? float.outcome === 'floats' : isUnknownPlastic(zone);
 }
@@ -59,6 +68,11 @@ export const roleOf = (zone: Pick<Zone, 'role'>, panel: Pick<PanelFacts, 'role'>
 
 /** Colour only fades out there: a spot may be mended in it, more may not. */
 export const fadesOut = (role: Role | undefined): boolean => role === 'blend' || role === 'clear-only';
+
+const FINISHES: ReadonlySet<LayerKind> = new Set(['old-finish', 'old-finish-soluble', 'texture']);
+
+/** Colour may fade out on it: a finish, not what a finish still has to come on. */
+export const bearsFading = (kind: LayerKind): boolean => FINISHES.has(kind);
 
 /** Usual radius of a crown by shape and by how the panel lies, mm; a flat panel has none (defaults of models.md 7). */
 const USUAL_CROWN_MM = { door: 8000, lid: 20_000, sharp: 600 } as const;

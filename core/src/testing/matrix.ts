@@ -71,7 +71,7 @@ export function variantsOf(kind: FindingKind): Finding[] {
 
 const AREAS_M2 = [0.03, 1.2, 20];
 /** What a zone lies beside: nothing, or the repair from which colour fades out over it. */
-const BESIDE: readonly { readonly facts: object; readonly others: readonly ZoneSketch[] }[] = [
+export const BESIDE: readonly { readonly facts: object; readonly others: readonly ZoneSketch[] }[] = [
   { facts: {}, others: [] },
   {
     facts: { role: 'blend' },
@@ -96,13 +96,17 @@ const TOGETHER: readonly (readonly FindingKind[])[] = [
   ['low', 'low'],
 ];
 
-/** Every stack with every finding as it is usually entered. */
+/** Colour may fade out on it, which is asked of sound finish only. */
+const isBlended = (stack: string): boolean => /\/old-finish(-soluble)?:\d+$/.test(stack);
+
+/** Every stack with every finding as it is usually entered, with others, and where it was to be blended beside a repair. */
 export const usualCrossings = (): ZoneSketch[][] =>
-  STACKS.flatMap((stack) =>
-    [...FINDING_KINDS.map((kind) => [kind]), ...TOGETHER].map((kinds) => [
-      { stack, areaM2: 1.2, findings: kinds.map(newFinding) },
-    ]),
-  );
+  STACKS.flatMap((stack) => [
+    ...BESIDE.filter(({ others }) => others.length === 0 || isBlended(stack)).flatMap(({ facts, others }) =>
+      FINDING_KINDS.map((kind) => [{ stack, areaM2: 1.2, findings: [newFinding(kind)], facts }, ...others]),
+    ),
+    ...TOGETHER.map((kinds) => [{ stack, areaM2: 1.2, findings: kinds.map(newFinding) }]),
+  ]);
 
 /** Every stack with every finding in every size and place: the zones of a panel, that with the finding first. */
 export function crossings(): ZoneSketch[][] {

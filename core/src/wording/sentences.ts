@@ -37,6 +37,7 @@ export const SENTENCES = {
   'body.grams': 'About {fillerGrams} to mix, what stays on board and knife included.',
   'body.depth': '{deepestUm} deep in {lifts} lift, at most {maxUm}.',
   'body.sand-after': 'Sands after {sandAfterMin}.',
+  'body.skins-after': 'Left alone until it has skinned, {skinsAfterMin}: then it may be touched and coated.',
   'flash.climate': '{waitMin} still to go at {roomCelsius} in {air}.',
   'cure.air':
     '{name}: {waitMin} to 90 % cure at {roomCelsius} by day and {nightCelsius} at night; the sheet asks for at least {sheetMin}.',
@@ -91,6 +92,8 @@ export const SENTENCES = {
   'M6.under-epoxy': 'No epoxy over acid etch unless both sheets say so.',
   'M6.spots-only': 'Etch is for spots: this is {sharePercent} of the panel, limit {limitPercent}.',
   'M6.uncovered': 'Etch must be covered by another primer or sealer.',
+  'M1.rim':
+    'Around the filler a rim of metal is bare: epoxy or direct-to-metal build goes on it before anything else.',
   'M1.joint':
     'The sealer of the joint came off with the finish: seal it again, or water creeps under the build.',
   'M1.no-seam': 'A joint lies open and no seam sealer on the shelf goes over {layer}: add its sheet.',
@@ -256,7 +259,10 @@ export const SENTENCES = {
   'K4.telegraph':
     'A {found} scratch in {layer} would leave {nowFineUm} in the {plane} plane; {grit} leaves {grooveFineUm}, limit {limitFineUm}.',
   'K4.no-grade': 'No grade that {coat} allows on {layer} stays invisible at this quality.',
+  'K4.too-fine': '{found} on {layer} is finer than the next sheet allows ({finest}): it would not hold.',
   'K5.order': 'Sound areas are sanded and wiped before the dust of primer flies, and covered while it does.',
+  'K5.dull-first': 'Dulled and cleaned first: nothing is sanded beside a fresh coat.',
+  'K5.beside': 'Not beside {layer} on {zone} that may not be sanded yet: dust would lie in it.',
   'K5.first':
     'In this step {first} first, wiped and covered, then {then}: primer dust stays out of sound finish.',
   'K5.blend': 'Sanded, wiped and covered before this: {borders}. Primer dust stays out of the blend.',
@@ -356,9 +362,19 @@ export const SENTENCES = {
   'plan.open': 'Opened to sound ground before anything else, so that what lies under it is known.',
   'plan.warm-out': 'A shallow dent in plastic is warmed and pressed back; the finish on it stays.',
   'plan.blend-undone':
-    'No longer a blend panel: what was found at work needs more than a spot of undercoat. It is planned as refinish.',
-  'plan.no-longer-blend':
-    'No longer a blend panel: {findings} need more than a spot of undercoat. It is planned as refinish.',
+    'No longer a blend area: what was found at work needs more than a spot of undercoat. It is planned as refinish.',
+  'blend.findings':
+    'No longer a blend area: {findings} need more than a spot of undercoat. It is planned as refinish.',
+  'blend.no-finish':
+    'No longer a blend area: colour fades out on sound finish only, and this is {layer}. It is planned as refinish.',
+  'blend.soluble':
+    'No longer a blend area: thinner softens its finish, which is stripped or isolated. It is planned as refinish.',
+  'blend.comes-off':
+    'No longer a blend area: a cross-cut takes its finish off. It is stripped and planned as refinish.',
+  'blend.thick':
+    'No longer a blend area: its film of {filmUm} is more than {limitUm}, so it comes off. It is planned as refinish.',
+  'blend.bad-ground':
+    'No longer a blend area: its old filler lies on what does not hold it. It is ground out and planned as refinish.',
   'plan.assumed-size': '{finding} in zone {zone}: nobody gave its size, it is taken as {sizeMm}{times}.',
   'plan.assumed-film': 'The thickness of {layer} is not measured: it is taken as {filmUm}.',
   'plan.stopped':
