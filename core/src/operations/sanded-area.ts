@@ -9,7 +9,6 @@ import { settledBy, showsMetal, withIssue } from './issues.ts';
 import { type Moment } from './operation.ts';
 import {
   gapUm,
-  isBare,
   isUnprimedPlastic,
   topOf,
   type Layer,

@@ -1,6 +1,6 @@
 import { isCoat } from '../operations/act.ts';
 import { ruleIn, sheetIn, type Context } from '../operations/context.ts';
-import { isBare } from '../operations/state.ts';
+import { isBare, type ZoneState } from '../operations/state.ts';
 import { spotShareOf } from '../survey/patches.ts';
 import type { ZoneRuleInput } from './rule.ts';
 
@@ -9,16 +9,24 @@ import type { ZoneRuleInput } from './rule.ts';
 /** Share of the panel that all small bare spots take together, percent. */
 const spotSharePercent = ({ panel }: Context): number => spotShareOf(panel) * 100;
 
+/** Bare spots so small and so few that less than a full first coat may protect them. */
+export function areSmallSpots({ patch }: ZoneState, context: Context): boolean {
+  const spots = patch?.spots;
+  return (
+    spots !== undefined &&
+    spots !== null &&
+    spots.mm <= ruleIn(context, 'bareSpotMm').value &&
+    spotSharePercent(context) <= ruleIn(context, 'bareSpotSharePercent').value
+  );
+}
+
 /** Whether bare spots are too large, or the product unwilling, to be covered without a corrosion coat; null if all is well. */
 export function spotProblem({ zone, act, context }: ZoneRuleInput): 'size' | 'sheet' | null {
   const spots = zone.patch?.spots;
   if (!spots || !isBare(zone) || !isCoat(act)) return null;
   const sheet = sheetIn(context, act.sheetId);
   if (sheet.resistsCorrosion) return null;
-  const tooLarge =
-    spots.mm > ruleIn(context, 'bareSpotMm').value ||
-    spotSharePercent(context) > ruleIn(context, 'bareSpotSharePercent').value;
-  if (tooLarge) return 'size';
+  if (!areSmallSpots(zone, context)) return 'size';
   return sheet.coversBareSpots ? null : 'sheet';
 }
 

@@ -1,4 +1,5 @@
 import { withIssue } from '../operations/issues.ts';
+import type { ZoneState } from '../operations/state.ts';
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import {
   at,
@@ -22,21 +23,6 @@ const ready = (around = {}) =>
   put(benchOf(STEEL, around), 'A', clean, scratched('P180', 'machine'), bareSince(0));
 
 describe('M1: bare metal gets a corrosion-resisting first coat', () => {
-  test('epoxy may, and it is the default school', () => {
-    expect(saidBy('M1', coat('prime-epoxy', 'A'), ready())).toEqual([]);
-  });
-  test.each(['prime-build', 'seal'] as const)('%s may not', (op) => {
-    expect(saidBy('M1', coat(op, 'A'), ready())[0]).toMatch(/must A: .* does not protect bare steel/);
-  });
-  test('direct-to-metal build may, as another school', () => {
-    expect(saidBy('M1', coat('prime-dtm', 'A'), ready())[0]).toMatch(/school A: Not this shop’s way/);
-    expect(saidBy('M1', coat('prime-dtm', 'A'), ready({ shop: { schools: { firstCoat: 'dtm' } } }))).toEqual(
-      [],
-    );
-  });
-  test('metal is never handed over bare', () => {
-    expect(saidBy('M1', plain('hand-over', 'A'), ready())[0]).toMatch(/would be handed over bare/);
-  });
   const rubbed = (spotMm: number, count: number) =>
     put(
       benchOf([
@@ -47,6 +33,32 @@ describe('M1: bare metal gets a corrosion-resisting first coat', () => {
       scratched('P400'),
     );
   const SPOTS = 'A/rub-through';
+  test('epoxy may, and it is the default school', () => {
+    expect(saidBy('M1', coat('prime-epoxy', 'A', 2), ready())).toEqual([]);
+  });
+  test('one coat where its sheet asks for two is said', () => {
+    expect(saidBy('M1', coat('prime-epoxy', 'A'), ready())).toEqual([
+      'should A: 1 coat of Epoxy primer 1:1 where its sheet asks for 2: metal shows through until the next is on.',
+    ]);
+  });
+  test('a reduced epoxy is a sealer: it protects small spots only', () => {
+    const reduced = (zones: string) => coat('seal', zones, 1, { sheetId: 'epoxy-1-1-sealer' });
+    expect(saidBy('M1', reduced('A'), ready())[0]).toMatch(/must A: .* of 20 µm is a sealer/);
+    expect(saidBy('M1', reduced(SPOTS), rubbed(30, 3))).toEqual([]);
+    expect(saidBy('M1', reduced(SPOTS), rubbed(60, 1))[0]).toMatch(/must .* is a sealer/);
+  });
+  test.each(['prime-build', 'seal'] as const)('%s may not', (op) => {
+    expect(saidBy('M1', coat(op, 'A'), ready())[0]).toMatch(/must A: .* does not protect bare steel/);
+  });
+  test('direct-to-metal build may, as another school', () => {
+    expect(saidBy('M1', coat('prime-dtm', 'A', 3), ready())[0]).toMatch(/school A: Not this shop’s way/);
+    expect(
+      saidBy('M1', coat('prime-dtm', 'A', 3), ready({ shop: { schools: { firstCoat: 'dtm' } } })),
+    ).toEqual([]);
+  });
+  test('metal is never handed over bare', () => {
+    expect(saidBy('M1', plain('hand-over', 'A'), ready())[0]).toMatch(/would be handed over bare/);
+  });
   test('sealer covers small rub-through spots and no larger ones', () => {
     expect(saidBy('M1', coat('seal', SPOTS), rubbed(30, 3))).toEqual([]);
     expect(saidBy('M1', coat('seal', SPOTS), rubbed(60, 1))[0]).toMatch(/1 rub-through spots of 60 mm/);
@@ -55,6 +67,35 @@ describe('M1: bare metal gets a corrosion-resisting first coat', () => {
     expect(saidBy('M1', coat('seal', SPOTS), rubbed(50, 60))[0]).toMatch(
       /5.89 ?% of the panel|6% of the panel/,
     );
+  });
+});
+
+describe('M1a: filler on bare metal leaves a rim of it', () => {
+  const rimmed = (zone: ZoneState) => withIssue(zone, 'rim');
+  const filled = (shapedMin: number) =>
+    at(
+      put(
+        benchOf(STEEL),
+        'A',
+        clean,
+        coated('filler', 900),
+        rimmed,
+        scratched('P180', 'block'),
+        bareSince(0),
+      ),
+      shapedMin,
+    );
+  test('build and sealer do not go on it, epoxy and glaze may', () => {
+    expect(saidBy('M1', coat('prime-build', 'A'), filled(10))[0]).toMatch(/must A: Around the filler a rim/);
+    expect(saidBy('M1', coat('seal', 'A'), filled(10))[0]).toMatch(/must A: Around the filler a rim/);
+    expect(saidBy('M1', coat('prime-epoxy', 'A', 2), filled(10))).toEqual([]);
+  });
+  test('its time runs from the shaping, and past it the rim is scuffed again', () => {
+    expect(saidBy('M2', coat('prime-epoxy', 'A', 2), filled(30))).toEqual([]);
+    expect(verdictsOf('M2', coat('prime-epoxy', 'A', 2), filled(70))[0]).toMatchObject({
+      level: 'must',
+      remedy: { op: 'abrade', grades: ['P180'] },
+    });
   });
 });
 

@@ -28,7 +28,7 @@ import {
   type ZoneRuleInput,
   type Verdict,
 } from './rule.ts';
-import { spotFacts, spotProblem } from './bare-spots.ts';
+import { areSmallSpots, spotFacts, spotProblem } from './bare-spots.ts';
 import { metalGrade } from './metal-grades.ts';
 import { RUST_RULES } from './rust.ts';
 import { STRIPPING_RULES } from './stripping.ts';
@@ -84,6 +84,21 @@ const overSpots = (input: ZoneRuleInput): readonly Verdict[] => {
   });
 };
 
+/** A first coat is as thick as its sheet calls full: a reduced one is a sealer, and one coat of two is half of it. */
+function thinFirst(input: ZoneRuleInput, sheet: ProductSheet): readonly Verdict[] {
+  const { act, zone, context } = input;
+  if (!isCoat(act) || areSmallSpots(zone, context)) return NO_VERDICTS;
+  const coats = act.coats[zone.zone.id] ?? 1;
+  const layer = labelOf(topOf(zone).kind);
+  if (sheet.use === 'sealer') {
+    const facts = { sheet: sheet.name, layer, filmUm: coats * sheet.film.perCoatUm };
+    return m1.must(input, { code: 'M1.reduced', facts, source: 'sheet' });
+  }
+  if (coats >= sheet.film.coats) return NO_VERDICTS;
+  const facts = { sheet: sheet.name, coats, fullCoats: sheet.film.coats };
+  return m1.should(input, { code: 'M1.thin', facts, source: 'sheet' });
+}
+
 const M1 = m1.rule({
   on: [...COAT_OPS, 'hand-over'],
   asks: 'Bare metal gets a corrosion-resisting first coat.',
@@ -105,9 +120,12 @@ const M1 = m1.rule({
     const { side } = schoolIn(context, 'firstCoat');
     // Etch is for spots whatever the school of the rest; a shop of that school primes larger metal with epoxy.
     const isOwn = FIRST_COAT[act.op] === side || (side === 'etch-spots' && !zone.patch?.spots);
-    return isOwn || isLastCoat(act)
-      ? NO_VERDICTS
-      : m1.school(input, { code: 'school.first-coat', facts: { sheet: sheet.name, side } });
+    return [
+      ...thinFirst(input, sheet),
+      ...(isOwn || isLastCoat(act)
+        ? NO_VERDICTS
+        : m1.school(input, { code: 'school.first-coat', facts: { sheet: sheet.name, side } })),
+    ];
   },
 });
 

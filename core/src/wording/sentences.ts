@@ -60,6 +60,10 @@ export const SENTENCES = {
   'feather.width': '{layerMm} wide for each layer, and {overlapMm} of dull old finish past it.',
   // metal
   'M1.bare': '{sheet} does not protect {layer}; bare metal needs a corrosion-resisting first coat.',
+  'M1.reduced':
+    '{sheet} of {filmUm} is a sealer: it protects {layer} on small spots only. A full first coat goes on before it.',
+  'M1.thin':
+    '{coats} coat of {sheet} where its sheet asks for {fullCoats}: metal shows through until the next is on.',
   'M1.left-bare': '{layer} would be handed over bare.',
   'M1.spots':
     '{count} rub-through spots of {spotMm}, {sharePercent} of the panel, are more than a sealer or build may cover ({limitMm}, {limitPercent}).',
