@@ -18,6 +18,7 @@ import {
   type OperationRow,
 } from './operation.ts';
 import { topOf, type LaidCoat, type PanelState, type ZoneState } from './state.ts';
+import { leastMixMl } from './spraying.ts';
 import { bodyWindows, restsMin } from './windows.ts';
 
 /** Filler takes out a hollow, glaze closes pinholes; both are left proud for shaping. */
@@ -139,9 +140,15 @@ function explain(zones: readonly ZoneState[], act: BodyAct, panel: PanelState, c
   if (depthRule === undefined) return [rests];
   const deepestUm = Math.max(...zones.map((zone) => bodyFilmUm(zone, act, context)));
   const lifts = mostLifts(zones, act, context);
+  const leastGrams = leastMixMl(sheet, context) * readyGramsPerMl(sheet).value;
   const grams = zones.reduce((sum, zone) => sum + bodyGrams(zone, act, context), 0);
   return [
-    { rule: 'mix', code: 'body.grams', source: 'model', facts: { fillerGrams: Math.max(1, grams) } },
+    {
+      rule: 'mix',
+      code: 'body.grams',
+      source: 'model',
+      facts: { fillerGrams: Math.max(1, leastGrams, grams) },
+    },
     {
       rule: depthRule,
       code: 'body.depth',

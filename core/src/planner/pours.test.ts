@@ -92,6 +92,48 @@ test('of three coats in two pots the last pot is smaller, and nothing more is mi
   expect(first!.ml).toBeCloseTo(build.parts[0]!.ml + last.parts[0]!.ml, 1);
 });
 
+test.each([
+  [
+    'paste for a crack',
+    'plastic-olefin/old-finish:90',
+    { kind: 'crack', lengthMm: 40 },
+    'plastic-repair',
+    30,
+  ],
+  [
+    'filler for a small dent',
+    'steel/ecoat:20/old-finish:95',
+    { kind: 'low', depthMm: 0.8, sizeMm: 30 },
+    'fill',
+    30,
+  ],
+  [
+    'glaze for a ding',
+    'steel/ecoat:20/old-finish:95',
+    { kind: 'low', depthMm: 0.3, sizeMm: 30 },
+    'glaze',
+    10,
+  ],
+])('no less is mixed than can be measured: %s', (_, stack, finding, op, leastGrams) => {
+  const pours = poursFor([{ stack, areaM2: 1.2, findings: [finding] }]);
+  const { parts, leftoverMl } = pours.find((pour) => pour.op === op)!;
+  expect(parts.reduce((sum, { grams }) => sum + grams!, 0)).toBeGreaterThanOrEqual(leastGrams - 0.1);
+  expect(leftoverMl).toBeGreaterThan(0);
+});
+
+test('of a sprayed two-pack for a chip a cup is mixed', () => {
+  const pours = poursFor([
+    {
+      stack: 'steel/ecoat:20/old-finish:95',
+      areaM2: 1.2,
+      findings: [{ kind: 'chips', count: 1, sizeMm: 4 }],
+    },
+  ]);
+  for (const { potMl } of pours) expect(potMl).toBeGreaterThanOrEqual(80);
+  const own = poursFor(DENT, { shop: { rules: { leastMixMl: 250 } } });
+  expect(own.find(({ op }) => op === 'prime-epoxy')!.potMl).toBe(250);
+});
+
 test('a coat that takes longer than the pot life is laid from several pots', () => {
   const epoxy = poursFor([{ stack: 'steel', areaM2: 40 }], { shop: { celsius: 32 } })[0]!;
   expect(epoxy.potsACoat).toBeGreaterThan(1);

@@ -10,7 +10,7 @@ import { mostCoats, volumeMl } from '../operations/coating.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
 import { minutesOfArea, workedOn } from '../operations/table.ts';
 import { costOf } from '../operations/perform.ts';
-import { mixLossMl } from '../operations/spraying.ts';
+import { leastMixMl, mixLossMl } from '../operations/spraying.ts';
 import { zoneOf, type PanelState } from '../operations/state.ts';
 import { flashMin, mixWindows } from '../operations/windows.ts';
 import { isFlexible } from '../survey/zone-facts.ts';
@@ -175,7 +175,8 @@ function pourOf({ act, before }: StepOf<CoatAct | BodyAct>, n: number, context: 
   // Of an uneven number of coats the last pot gets what is left of them.
   const coats = isCoat(act) && potsACoat === 1 ? mostCoats(act) : pots;
   const coatsInPot = Math.ceil(coats / pots);
-  const mlOf = (n: number): number => roundedUp((netMl * n) / coats + lossMl);
+  const leastMl = leastMixMl(sheet, context);
+  const mlOf = (n: number): number => roundedUp(Math.max(leastMl, (netMl * n) / coats + lossMl));
   const isFlex = act.zones.some((id) => isFlexible(zoneOf(before, id).zone));
   const components = mixPartsOf(sheet, isFlex, workAirAt(before.clockMin, context).celsius);
   const potMl = mlOf(coatsInPot);

@@ -90,6 +90,10 @@ function isReadyForMasking({ act, panel }: RuleInput): boolean {
   );
 }
 
+/** From this size on the mask is no work for the time in which metal may lie bare, m² (default). */
+const MASK_FIRST_M2 = 2;
+const isLargeBare = (zone: ZoneState): boolean => isBare(zone) && zone.zone.areaM2 >= MASK_FIRST_M2;
+
 const C1 = c1.rule({
   on: [...LAYING_OPS, 'degrease', 'antistatic-wipe', 'temper', 'wash', 'remove-part', 'mask', 'hand-over'],
   asks: 'Wash, degrease, abrade, blow off, degrease, tack; masked and dry before spraying.',
@@ -116,6 +120,8 @@ const C1 = c1.rule({
       return hasIssue(zone, 'glue') ? c1.note(input, { code: 'C1.glue', facts: {} }) : NO_VERDICTS;
     }
     const sheet = sheetIn(context, act.sheetId);
+    const masking = c1.must(input, { code: 'C1.mask', facts: { sheet: sheet.name } }, mask(panel));
+    if (isCoat(act) && !panel.isMasked && soil === 'dusty' && isLargeBare(zone)) return masking;
     if (soil !== 'clean' && !isBlownOff(zone))
       return c1.must(
         input,
@@ -123,8 +129,7 @@ const C1 = c1.rule({
         wipe(zone, panel, context),
       );
     if (!isCoat(act)) return NO_VERDICTS;
-    if (!panel.isMasked && isReadyForMasking(input))
-      return c1.must(input, { code: 'C1.mask', facts: { sheet: sheet.name } }, mask(panel));
+    if (!panel.isMasked && isReadyForMasking(input)) return masking;
     if (isTacked) return NO_VERDICTS;
     return c1.must(input, { code: isBlownOff(zone) ? 'C1.open-filler' : 'C1.tack', facts: {} }, tack(zone));
   },

@@ -111,7 +111,9 @@ describe('N3: cut-throughs get the treatment of bare metal', () => {
   const SPOTS = 'A/rub-through';
   test('small ones may be sealed over', () => expect(saidBy('N3', coat('seal', SPOTS), cut(12))).toEqual([]));
   test('large ones may not, epoxy may', () => {
-    expect(saidBy('N3', coat('seal', SPOTS), cut(80))[0]).toMatch(/2 cut-throughs of 80 mm/);
+    expect(saidBy('N3', coat('seal', SPOTS), cut(80))[0]).toMatch(
+      /Cut through to bare steel 80 mm wide \(2 in all/,
+    );
     expect(saidBy('N3', coat('prime-epoxy', SPOTS), cut(80))).toEqual([]);
   });
   test('none is handed over bare', () =>

@@ -164,7 +164,9 @@ test('K6: a sand-through is primed again', () => {
     'all',
     clean,
   );
-  expect(saidBy('K6', coat('seal', 'A/rub-through'), through)[0]).toMatch(/2 sand-through to filler/);
+  expect(saidBy('K6', coat('seal', 'A/rub-through'), through)[0]).toMatch(
+    /Sanded through to filler \(2 in all/,
+  );
   expect(saidBy('K6', coat('prime-build', 'A/rub-through'), through)).toEqual([]);
 });
 

@@ -43,7 +43,10 @@ export const QUANTITIES = {
   /** A difference of temperatures: no offset. */
   Kelvin: { metric: display('°C', 1, 1), us: display('°F', 1.8, 1) },
   Newton: { metric: display('N', 1, 0), us: display('lbf', 0.224809, 1) },
-  Percent: { metric: display('%', 1, 0), us: display('%', 1, 0) },
+  Percent: {
+    metric: display('%', 1, 0, { smallDigits: 2 }),
+    us: display('%', 1, 0, { smallDigits: 2 }),
+  },
 } as const satisfies Record<string, Record<UnitSystem, Display>>;
 
 export type Quantity = keyof typeof QUANTITIES;

@@ -66,7 +66,7 @@ export const SENTENCES = {
     '{coats} coat of {sheet} where its sheet asks for {fullCoats}: metal shows through until the next is on.',
   'M1.left-bare': '{layer} would be handed over bare.',
   'M1.spots':
-    '{count} rub-through spots of {spotMm}, {sharePercent} of the panel, are more than a sealer or build may cover ({limitMm}, {limitPercent}).',
+    'Rubbed through {spotMm} wide ({count} in all, {sharePercent} of the panel): more than a sealer or build may cover ({limitMm}, {limitPercent}).',
   'M2.found-bare':
     'Nobody knows how long this metal has been bare; abrade it fresh and coat within {limitMin}.',
   'M2.window': 'Bare metal: coat within {closesMin}; past it, {thenWhat}.',
@@ -180,8 +180,8 @@ export const SENTENCES = {
   'N2.rub':
     'A maker’s primer of unknown kind is rubbed with thinner first: if it softens, strip or isolate it and plan again.',
   'N3.cut-through':
-    '{count} cut-throughs of {spotMm} to {layer} are more than this coat may cover ({limitMm}, {limitPercent}): prime them as bare metal.',
-  'N3.uncovered': '{count} cut-throughs are still bare.',
+    'Cut through to {layer} {spotMm} wide ({count} in all): more than this coat may cover ({limitMm}, {limitPercent}). Prime it as bare metal.',
+  'N3.uncovered': 'Cut-throughs that are still bare: {count}.',
   // plastic
   'P1.dressing': 'Dressing is washed off deep and twice: silicone lets nothing hold.',
   'P1.static': 'Plastic cleaner of the alcohol type takes grease and static off; wiped dry in one direction.',
@@ -270,7 +270,7 @@ export const SENTENCES = {
   'K5.first':
     'In this step {first} first, wiped and covered, then {then}: primer dust stays out of sound finish.',
   'K5.blend': 'Sanded, wiped and covered before this: {borders}. Primer dust stays out of the blend.',
-  'K6.through': '{count} sand-through to {layer}: prime the spot again.',
+  'K6.through': 'Sanded through to {layer} ({count} in all): prime the spot again.',
   'K7.grade':
     'A blend panel is sanded {grit} all over (found {found}), so that clear holds and nothing shows.',
   'K7.edges': 'Edges and recesses of a blend panel by fine pad and paste: no shine anywhere.',

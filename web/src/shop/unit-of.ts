@@ -19,6 +19,7 @@ const UNITS: readonly (readonly [suffix: string, unit: string])[] = [
   ['Um', 'µm'],
   ['Mm', 'mm'],
   ['Ml', 'ml'],
+  ['Grams', 'g'],
   ['ForceN', 'N'],
   ['M2', 'm²'],
 ];
