@@ -28,10 +28,27 @@ export const FEPA_GRAIN_UM = {
   P2500: 8.4,
 } as const;
 
+/** Median grain of the CAMI series (ANSI B74.18), µm. */
 export const CAMI_GRAIN_UM: Readonly<Record<string, number>> = {
+  'CAMI 36': 535,
+  'CAMI 40': 428,
+  'CAMI 50': 351,
+  'CAMI 60': 268,
+  'CAMI 80': 192,
+  'CAMI 100': 141,
+  'CAMI 120': 116,
+  'CAMI 150': 93,
+  'CAMI 180': 78,
+  'CAMI 220': 66,
+  'CAMI 240': 53.5,
+  'CAMI 280': 44,
   'CAMI 320': 36,
+  'CAMI 360': 28.8,
   'CAMI 400': 23.6,
+  'CAMI 500': 19.7,
   'CAMI 600': 16,
+  'CAMI 800': 12.2,
+  'CAMI 1000': 9.2,
 };
 
 export type Grade = keyof typeof FEPA_GRAIN_UM;

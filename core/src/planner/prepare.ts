@@ -209,8 +209,14 @@ const onTheWay = ({ grades }: SandAct): string => grades.slice(0, -1).join();
 const sandsAlike = (a: SandAct, b: SandAct, panel: PanelState): boolean =>
   rowOf(a.op).sands === 'edges' ? a.grades.join() === b.grades.join() : sandsFaceAlike(a, b, panel);
 
+/** It takes a surface back to a grade that the next coat holds on: nobody else is taken along. */
+const isTakenBack = ({ why }: SandAct): boolean => why[0]?.code === 'K4.too-fine';
+
 const sandsFaceAlike = (a: SandAct, b: SandAct, panel: PanelState): boolean =>
-  a.tool === b.tool && sandsMetal(a, panel) === sandsMetal(b, panel) && onTheWay(a) === onTheWay(b);
+  a.tool === b.tool &&
+  isTakenBack(a) === isTakenBack(b) &&
+  sandsMetal(a, panel) === sandsMetal(b, panel) &&
+  onTheWay(a) === onTheWay(b);
 
 /** The areas of some acts, each once, by their ids. */
 function areasOf(acts: readonly Act[]): readonly string[] {

@@ -6,7 +6,7 @@ import { findingRow } from '../survey/findings.ts';
 import { impossibilitiesOf } from '../survey/contradictions.ts';
 import type { ZoneProblem } from '../survey/regions.ts';
 import type { Zone } from '../survey/zone.ts';
-import { baseOf, testOf, topKindOf } from '../survey/zone-facts.ts';
+import { baseOf, roleOf, testOf, topKindOf } from '../survey/zone-facts.ts';
 import { tell } from '../wording/say.ts';
 import type { SentenceCode } from '../wording/sentences.ts';
 
@@ -36,6 +36,8 @@ export function stopOf(zone: Zone, context: Context): Stop | null {
   });
   const [impossible] = impossibilitiesOf(zone);
   if (impossible) return { zoneId: zone.id, rule: 'survey', ...impossible };
+  // What is kept as it is, is masked and holds nothing up.
+  if (roleOf(zone, context.panel) === 'keep') return null;
   if (findingOf(zone.findings, 'rust-through')) return stop('M5', 'M5.through');
   const broken = findingOf(zone.findings, 'crack') ?? findingOf(zone.findings, 'hole');
   if (broken && isMetal(baseOf(zone))) return stop('M5', 'M5.broken', { damage: broken.kind });

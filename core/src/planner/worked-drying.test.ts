@@ -91,6 +91,16 @@ testWorked([
     why: 'M1a: direct-to-metal build protects the rim where epoxy cannot be sprayed',
   },
   {
+    panel: 'a fender with a strip of soft rubber that is kept',
+    zones: [
+      { stack: FINISH, areaM2: 0.8, findings: [chip] },
+      { stack: 'plastic-soft', areaM2: 0.05, facts: { role: 'keep' } },
+    ],
+    has: ['mask A A/chips B', 'prime-epoxy A/chips', 'hand-over A'],
+    hasNot: ['abrade B', 'degrease B', 'prime-epoxy B', 'seal B'],
+    why: 'P5: what is kept is masked and stops nothing',
+  },
+  {
     panel: 'a blend door whose finish thinner softens, beside a dent',
     zones: [
       { stack: FINISH, areaM2: 1, findings: [dent], facts: { role: 'refinish' } },

@@ -90,9 +90,11 @@ function isReadyForMasking({ act, panel }: RuleInput): boolean {
   );
 }
 
-/** From this size on the mask is no work for the time in which metal may lie bare, m² (default). */
-const MASK_FIRST_M2 = 2;
-const isLargeBare = (zone: ZoneState): boolean => isBare(zone) && zone.zone.areaM2 >= MASK_FIRST_M2;
+/** From these sizes of bare metal, or of what is covered, masking is no work for the time in which metal may lie bare, m² (defaults). */
+const MASK_FIRST_M2 = { bare: 2, covered: 10 };
+const isMaskedFirst = ({ zone, context: { panel } }: ZoneRuleInput): boolean =>
+  isBare(zone) &&
+  (zone.zone.areaM2 >= MASK_FIRST_M2.bare || panel.areaM2 * panel.count >= MASK_FIRST_M2.covered);
 
 const C1 = c1.rule({
   on: [...LAYING_OPS, 'degrease', 'antistatic-wipe', 'temper', 'wash', 'remove-part', 'mask', 'hand-over'],
@@ -121,7 +123,7 @@ const C1 = c1.rule({
     }
     const sheet = sheetIn(context, act.sheetId);
     const masking = c1.must(input, { code: 'C1.mask', facts: { sheet: sheet.name } }, mask(panel));
-    if (isCoat(act) && !panel.isMasked && soil === 'dusty' && isLargeBare(zone)) return masking;
+    if (isCoat(act) && !panel.isMasked && soil === 'dusty' && isMaskedFirst(input)) return masking;
     if (soil !== 'clean' && !isBlownOff(zone))
       return c1.must(
         input,

@@ -98,8 +98,7 @@ export const SENTENCES = {
   'M6.uncovered': 'Etch must be covered by another primer or sealer.',
   'M1.rim':
     'Around the filler a rim of metal is bare: epoxy or direct-to-metal build goes on it before anything else.',
-  'M1.joint':
-    'The sealer of the joint came off with the finish: seal it again, or water creeps under the build.',
+  'M1.joint': 'The joint is open: seal it, or water creeps under the coats.',
   'M1.no-seam': 'A joint lies open and no seam sealer on the shelf goes over {layer}: add its sheet.',
   'M7.blast':
     'Blasting a large flat panel warps it: blast seams and crevices only, strip the flat chemically.',
@@ -210,7 +209,8 @@ export const SENTENCES = {
   'P9.primed':
     '{finding} in a primed part: sand the primer off around it, find out which plastic it is, and survey it again.',
   'P9.no-paste': 'A {damage} of {lengthMm} needs a repair paste for plastic: add its sheet.',
-  'P9.grind': 'Both sides of the break are ground {grit}, slowly so that nothing melts, and feathered.',
+  'P9.grind':
+    'Both sides of the break are ground {grit}, slowly so that nothing melts, and feathered; the end of a crack is drilled, and the crack opened to a V.',
   'P9.how': 'Loose material away, a backing patch behind, front and back filled in one wet session.',
   'P10.mode': 'Wet-on-wet in its plastic mode: additive in place of thinner, 5 to 10 % thinner for flow.',
   'heat.most': '{layer} bears {mostCelsius}, the bake is {bakeCelsius}: cure it in air or cooler.',
