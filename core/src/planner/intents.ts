@@ -120,7 +120,7 @@ function strips(panel: PanelState, context: Context): Act[] {
 
 const foundFiller = (zones: readonly ZoneState[], context: Context): Act[] => [
   { op: 'inspect', zones: idsOf(zones), why: [reason('F1', 'plan.keep-filler')] },
-  grindOut(zones)([reason('F1', 'plan.refill'), schoolReason('filler', context)]),
+  grindOut(zones, context)([reason('F1', 'plan.refill'), schoolReason('filler', context)]),
 ];
 
 const fillAct = (sheet: ProductSheet, zones: readonly ZoneState[], context: Context): BodyAct => ({

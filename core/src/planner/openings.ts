@@ -117,7 +117,7 @@ function spoiledBuilds(panel: PanelState, context: Context): Act[] {
 export function openings(panel: PanelState, context: Context): Act[] {
   for (const [issue, why] of GROUND_OUT) {
     const zones = panel.zones.filter((zone) => hasIssue(zone, issue) && takesCoats(zone));
-    if (zones.length > 0) return [grindOut(zones)([why])];
+    if (zones.length > 0) return [grindOut(zones, context)([why])];
   }
   const { zones: unsound, said } = unsoundFinish(panel, context);
   const known = unsound.map((zone): Opened => ({ zone, why: { rule: 'O1', ...said } }));

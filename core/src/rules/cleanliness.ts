@@ -122,8 +122,9 @@ const C1 = c1.rule({
       return hasIssue(zone, 'glue') ? c1.note(input, { code: 'C1.glue', facts: {} }) : NO_VERDICTS;
     }
     const sheet = sheetIn(context, act.sheetId);
-    const masking = c1.must(input, { code: 'C1.mask', facts: { sheet: sheet.name } }, mask(panel));
-    if (isCoat(act) && !panel.isMasked && soil === 'dusty' && isMaskedFirst(input)) return masking;
+    const masked = (): readonly Verdict[] =>
+      c1.must(input, { code: 'C1.mask', facts: { sheet: sheet.name } }, mask(panel));
+    if (isCoat(act) && !panel.isMasked && soil === 'dusty' && isMaskedFirst(input)) return masked();
     if (soil !== 'clean' && !isBlownOff(zone))
       return c1.must(
         input,
@@ -131,7 +132,7 @@ const C1 = c1.rule({
         wipe(zone, panel, context),
       );
     if (!isCoat(act)) return NO_VERDICTS;
-    if (!panel.isMasked && isReadyForMasking(input)) return masking;
+    if (!panel.isMasked && isReadyForMasking(input)) return masked();
     if (isTacked) return NO_VERDICTS;
     return c1.must(input, { code: isBlownOff(zone) ? 'C1.open-filler' : 'C1.tack', facts: {} }, tack(zone));
   },

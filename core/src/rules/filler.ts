@@ -21,7 +21,7 @@ import { scratchDepthUm } from '../surface/scratch.ts';
 import { sinkBackUm } from '../surface/sink-back.ts';
 import { glossLimitUm } from '../surface/telegraph.ts';
 import type { Source } from '../wording/reason.ts';
-import { abrade, bodyWork, cure, grindOut, shape, strip } from './remedies.ts';
+import { abrade, bodyWork, cure, grindOut, kept, shape, strip } from './remedies.ts';
 import {
   advice,
   NO_VERDICTS,
@@ -47,7 +47,7 @@ const keyForFiller = (input: RuleInput, act: BodyAct): readonly Verdict[] => {
     return f1.must(input, { code: 'F1.uncured', facts: { layer: labelOf(top.kind) } }, cure(zone));
   const grade = zone.surface.scratch?.grade;
   if (grade && !isCoarser(grade, range.coarsest) && !isCoarser(range.finest, grade)) return NO_VERDICTS;
-  const target = range.finest;
+  const target = kept(range.finest, context, range);
   return f1.must(
     input,
     {
@@ -96,7 +96,7 @@ const F2 = f2.rule({
   judge: (input) => {
     const { act, zone, context } = input;
     if (hasIssue(zone, 'bad-ground'))
-      return f2.must(input, { code: 'F2.found', facts: {} }, grindOut([zone]));
+      return f2.must(input, { code: 'F2.found', facts: {} }, grindOut([zone], context));
     const { kind } = topOf(zone);
     if (act.op === 'glaze' && zone.isSoluble)
       return f2.must(input, { code: 'F2.soluble', facts: { layer: labelOf(kind) } }, strip([zone], context));

@@ -69,7 +69,7 @@ function makeFinalGrade(zone: ZoneState, act: Act, context: Context): FinalGrade
   const figures = figuresIn(context);
   const tool = finalTool(context);
   const coats = coatsToCome(act, context, zone.zone.id);
-  const grade = coarsestThatHides({ ...range, tool, material, coats }, figures);
+  const grade = coarsestThatHides({ ...range, tool, material, coats, stock: context.shop.stock }, figures);
   if (!grade) return null;
   const depthUm = scratchDepthUm(grade, tool, material, figures);
   return { grade, verdict: telegraphOn(zone, depthUm, act, context) };
@@ -97,8 +97,11 @@ export function blockGrade(zone: ZoneState, final: Grade, panel: PanelState, con
   const within = BLOCK_GRADES.filter(
     (grade) => grainUm(grade) > grainUm(final) && grainUm(grade) / grainUm(final) <= jump,
   );
-  return within.reduce(
+  const { stock } = context.shop;
+  const ours = within.filter((grade) => stock?.includes(grade));
+  const tried = ours.length > 0 ? ours : within;
+  return tried.reduce(
     (best, grade) => (minutes(grade) < minutes(best) ? grade : best),
-    within[within.length - 1] ?? 'P320',
+    tried[tried.length - 1] ?? 'P320',
   );
 }

@@ -30,7 +30,7 @@ import { bordersOf } from '../survey/panel.ts';
 import { readArea } from '../survey/patches.ts';
 import { isSandableBuild } from './build.ts';
 import { finalGrade, finalTool, telegraphOn } from './final-grade.ts';
-import { abrade, bodyWork, cure, flash, guideCoat, scuff, wipe, type Remedy } from './remedies.ts';
+import { abrade, bodyWork, cure, flash, guideCoat, kept, scuff, wipe, type Remedy } from './remedies.ts';
 import {
   advice,
   NO_VERDICTS,
@@ -149,7 +149,7 @@ const lastGrit = (input: ZoneRuleInput): readonly Verdict[] => {
     return k4.must(
       input,
       { code: 'K4.too-fine', facts: { layer, found: scratch.grade, finest }, source: 'sheet' },
-      abrade(zone, finest, finalTool(context), context),
+      abrade(zone, kept(finest, context, rangeFor(input)), finalTool(context), context),
     );
   if (!scratch) return k4.must(input, { code: 'K4.shine', facts, source: 'model' }, remedy);
   const now = telegraphOn(zone, scratch.depthUm, act, context);
@@ -177,7 +177,7 @@ const keyUnderPrimer = (input: ZoneRuleInput): readonly Verdict[] => {
   if (!range || (!scratch && top.laid)) return NO_VERDICTS;
   if (scratch && !isCoarser(scratch.grade, range.coarsest)) return NO_VERDICTS;
   if (!scratch && top.kind === 'ecoat') return NO_VERDICTS;
-  const target = isCoarser('P320', range.finest) ? 'P320' : range.finest;
+  const target = kept(isCoarser('P320', range.finest) ? 'P320' : range.finest, context, range);
   const facts = { layer: labelOf(top.kind), grit: target, found: scratch?.grade ?? 'shine' };
   return k4.must(input, { code: 'K4.key', facts, source: 'sheet' }, abrade(zone, target, 'machine', context));
 };

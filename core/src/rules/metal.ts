@@ -18,7 +18,7 @@ import { sectionsOf } from '../operations/cleaning.ts';
 import { sheetFor } from '../operations/products.ts';
 import { exposureLimit } from '../operations/windows.ts';
 import { isBare, topOf } from '../operations/state.ts';
-import { abrade, bodyWork } from './remedies.ts';
+import { abrade, bodyWork, kept } from './remedies.ts';
 import {
   advice,
   NO_VERDICTS,
@@ -143,8 +143,10 @@ const M2 = m2.rule({
     const isAsked = isBare(zone) || (isCoat(act) && zone.surface.scratch !== null);
     if (!isLaying(act) || !isAsked) return NO_VERDICTS;
     const { value: limitMin, source } = exposureLimit(context, zone.bareSinceMin ?? panel.clockMin);
+    const { kind } = topOf(zone);
+    const range = sheetIn(context, act.sheetId).over[kind];
     const remedy = isBare(zone)
-      ? abrade(zone, gradeUnder(act, topOf(zone).kind), 'machine', context)
+      ? abrade(zone, kept(gradeUnder(act, kind), context, range), 'machine', context)
       : abrade(zone, RIM_GRADE, 'block', context);
     if (zone.bareSinceMin === null)
       return m2.must(input, { code: 'M2.found-bare', facts: { limitMin }, source }, remedy);
@@ -201,7 +203,7 @@ const M4 = m4.rule({
     const range = sheetIn(context, act.sheetId).over[kind] ?? (zone.patch?.spots ? SPOT_RANGE : undefined);
     if (!range) return NO_VERDICTS;
     const wanted = metalGrade(kind);
-    const target = isCoarser(range.finest, wanted) ? range.finest : wanted;
+    const target = kept(isCoarser(range.finest, wanted) ? range.finest : wanted, context, range);
     const grade = zone.surface.scratch?.grade;
     if (grade && !isCoarser(grade, target) && !isCoarser(range.finest, grade)) return NO_VERDICTS;
     return m4.must(

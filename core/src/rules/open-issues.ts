@@ -85,7 +85,7 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
     },
   },
   unsound: { rule: 'O1', says: 'O0.unsound', remedy: opened },
-  rust: { rule: 'M5', says: 'M5.surface', remedy: ({ zone }) => removeRust(zone) },
+  rust: { rule: 'M5', says: 'M5.surface', remedy: ({ zone, context }) => removeRust(zone, context) },
   pits: { rule: 'M5', says: 'M5.pitted', remedy: ({ zone }) => condition(zone) },
   acid: {
     rule: 'M5',
@@ -105,7 +105,7 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
   },
   high: { rule: 'K2', says: 'K2.high', remedy: ({ zone }) => repairMetal(zone) },
   soft: { rule: 'B3', isAskedByO0: true, says: 'B3.soft', remedy: ({ zone }) => cure(zone) },
-  'bad-ground': { rule: 'F2', says: 'F2.found', remedy: ({ zone }) => grindOut([zone]) },
+  'bad-ground': { rule: 'F2', says: 'F2.found', remedy: ({ zone, context }) => grindOut([zone], context) },
   'rough-coat': {
     rule: 'O0',
     isAskedByO0: true,
@@ -122,7 +122,12 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
     says: 'O0.flaw',
     remedy: ({ zone, context }) => sandOut(zone, context),
   },
-  nibs: { rule: 'O0', isAskedByO0: true, says: 'O0.nibs', remedy: ({ zone }) => denib(zone) },
+  nibs: {
+    rule: 'O0',
+    isAskedByO0: true,
+    says: 'O0.nibs',
+    remedy: ({ zone, context }) => denib(zone, context),
+  },
   uncured: { rule: 'B3', says: 'B3.never', remedy: opened },
   // One more coat is a choice of the plan, which knows where it may lie.
   tone: { rule: 'S4', says: 'S4.uneven', remedy: () => undefined },
@@ -139,7 +144,7 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
         : abrade(zone, 'P180', 'machine', context);
     },
   },
-  bleeds: { rule: 'F4', says: 'F4.bleeds', remedy: ({ zone }) => grindOut([zone]) },
+  bleeds: { rule: 'F4', says: 'F4.bleeds', remedy: ({ zone, context }) => grindOut([zone], context) },
 };
 
 function verdictOn(input: RuleInput, issue: OpenIssue): readonly Verdict[] {

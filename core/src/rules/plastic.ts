@@ -23,10 +23,11 @@ import { heatVerdicts } from './heat.ts';
 import {
   abrade,
   bodyWork,
+  keepsPads,
+  kept,
+  padded,
   promote,
   rub,
-  keepsPads,
-  padded,
   scuff,
   stocked,
   strip,
@@ -260,7 +261,7 @@ const grind = (input: ZoneRuleInput): readonly Verdict[] =>
   p9.must(
     input,
     { code: 'P9.grind', facts: { grit: GRIND.finest } },
-    abrade(input.zone, GRIND.finest, 'machine', input.context),
+    abrade(input.zone, kept(GRIND.finest, input.context, GRIND), 'machine', input.context),
   );
 
 /** A break is bared on both sides, ground, and filled before anything else is sprayed there. */

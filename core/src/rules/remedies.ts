@@ -117,6 +117,28 @@ export const keepsPads = ({ shop }: Context): boolean => shop.tools?.includes('p
 /** A fine pad soaked in cleaner over the face of smooth plastic. */
 export const padded = (zone: ZoneState): Remedy => sand('abrade', [zone.zone.id], ['P360'], 'pad-fine');
 
+/**
+ * The grade that the shop sands with for a wanted one: the next finer that it has inside the range, else the next coarser
+ * inside it; as wanted where it has neither, and then it is bought.
+ * @param range what the next coat bears; without it only a finer grade does
+ */
+export function kept(
+  wanted: Grade,
+  { shop: { stock } }: Context,
+  range: { readonly coarsest?: Grade; readonly finest?: Grade } = {},
+): Grade {
+  if (!stock || stock.includes(wanted)) return wanted;
+  const { coarsest = wanted, finest } = range;
+  const fit = GRADES.filter(
+    (grade) => stock.includes(grade) && !isCoarser(grade, coarsest) && !(finest && isCoarser(finest, grade)),
+  );
+  return (
+    fit.find((grade) => isCoarser(wanted, grade)) ??
+    fit.findLast((grade) => isCoarser(grade, wanted)) ??
+    wanted
+  );
+}
+
 /** Grades of a feathered edge, where the shop keeps them; over zinc and glass it begins finer. */
 const FEATHER = ['P120', 'P180', 'P320'] as const;
 const GENTLE_FEATHER = ['P180', 'P240', 'P320'] as const;
@@ -126,8 +148,8 @@ export const feather = (zone: ZoneState, context: Context): Remedy => {
 };
 
 /** Grade that strips to the substrate: P80, or what does not cut through zinc or into the cloth of a laminate. */
-export const stripGrade = (zones: readonly ZoneState[]): Grade =>
-  zones.some((zone) => GENTLE.has(zone.stack[0]!.kind)) ? ZINC_GRADE : 'P80';
+export const stripGrade = (zones: readonly ZoneState[], context: Context): Grade =>
+  kept(zones.some((zone) => GENTLE.has(zone.stack[0]!.kind)) ? ZINC_GRADE : 'P80', context);
 /** A flat thin panel of this size warps under heat and peening (rule M7), m². */
 const LARGE_M2 = 0.8;
 export const isLargeFlat = (zones: readonly ZoneState[], { panel }: Context): boolean =>
@@ -159,11 +181,11 @@ export const repairMetal = (zone: ZoneState): Remedy => plain('metal-repair', [z
 export const strip = (zones: readonly ZoneState[], context: Context): Remedy => {
   const ids = idsOf(zones);
   const op = stripOp(zones, context);
-  return op === 'strip-sand' ? sand(op, ids, [stripGrade(zones)], 'machine') : plain(op, ids);
+  return op === 'strip-sand' ? sand(op, ids, [stripGrade(zones, context)], 'machine') : plain(op, ids);
 };
 /** Filler is ground out; neither stripper nor blasting takes it well. */
-export const grindOut = (zones: readonly ZoneState[]): Remedy =>
-  sand('strip-sand', idsOf(zones), [stripGrade(zones)], 'machine');
+export const grindOut = (zones: readonly ZoneState[], context: Context): Remedy =>
+  sand('strip-sand', idsOf(zones), [stripGrade(zones, context)], 'machine');
 export const lookAgain = (zone: ZoneState): Remedy => plain('inspect', [zone.zone.id]);
 export const rub = (zone: ZoneState): Remedy => plain('test', [zone.zone.id]);
 export const temper = (panel: PanelState): Remedy =>
@@ -185,18 +207,12 @@ export const coatAgain = (zone: ZoneState, context: Context): Remedy => {
   const op = COAT_OPS.find((name) => isProductFor(name, sheet))!;
   return (why) => ({ op, zones: [id], sheetId: sheet.id, coats: { [id]: 1 }, why });
 };
-export const removeRust = (zone: ZoneState): Remedy =>
-  sand('remove-rust', [zone.zone.id], [stripGrade([zone])], 'machine');
+export const removeRust = (zone: ZoneState, context: Context): Remedy =>
+  sand('remove-rust', [zone.zone.id], [stripGrade([zone], context)], 'machine');
 
-/** Grades as the shop keeps them: each the next finer one that it has, each once; as wanted where it has none finer. */
-export function stocked<const G extends readonly Grade[]>(wanted: G, context: Context): [Grade, ...Grade[]] {
-  const { stock } = context.shop;
-  const kept = wanted.map((grade) => {
-    if (!stock || stock.includes(grade)) return grade;
-    return GRADES.find((other) => grainUm(other) < grainUm(grade) && stock.includes(other)) ?? grade;
-  });
-  return [...new Set(kept)] as [Grade, ...Grade[]];
-}
+/** Grades as the shop keeps them, each once. */
+export const stocked = <const G extends readonly Grade[]>(wanted: G, context: Context): [Grade, ...Grade[]] =>
+  [...new Set(wanted.map((grade) => kept(grade, context)))] as [Grade, ...Grade[]];
 
 /** Ladders that were worked out before: the same few are asked for at every step of a search. */
 const KNOWN_LADDERS = new WeakMap<SandingFigures, Map<string, [Grade, ...Grade[]]>>();
@@ -234,7 +250,7 @@ export function gradesTo(zone: ZoneState, target: Grade, tool: Tool, context: Co
 }
 
 export const abrade = (zone: ZoneState, target: Grade, tool: Tool, context: Context): Remedy =>
-  sand('abrade', [zone.zone.id], gradesTo(zone, target, tool, context), tool);
+  sand('abrade', [zone.zone.id], gradesTo(zone, kept(target, context), tool, context), tool);
 
 /** Grade that opens a last coat again, and that cuts its nibs (rules S3 and S5). */
 const LAST_COAT_GRADE: Grade = 'P600';
@@ -247,17 +263,19 @@ export const sandOut = (zone: ZoneState, context: Context): Remedy => {
   return abrade(zone, isLast ? LAST_COAT_GRADE : FLAW_GRADE, isLast ? 'wet-hand' : 'machine', context);
 };
 /** Nibs are cut off at their spots, wet and by hand. */
-export const denib = (zone: ZoneState): Remedy => sand('denib', [zone.zone.id], [NIB_GRADE], 'wet-hand');
+export const denib = (zone: ZoneState, context: Context): Remedy =>
+  sand('denib', [zone.zone.id], [kept(NIB_GRADE, context)], 'wet-hand');
 
 /** Freshly spread filler is cut at P80 before it is finished. */
 export const shape = (zone: ZoneState, target: Grade, context: Context): Remedy => {
   const isFresh = zone.surface.scratch === null;
   const isFiller = topOf(zone).kind === 'filler';
   if (!isFresh || !isFiller) return abrade(zone, target, 'block', context);
-  const cut = { grade: 'P80', tool: 'block' } as const;
+  const cut = { grade: kept('P80', context), tool: 'block' } as const;
   const { depthUm } = scratchOf(cut, 'filler', figuresIn(context));
   const opened = changed(zone, { surface: { scratch: { ...cut, depthUm } } });
-  return sand('abrade', [zone.zone.id], ['P80', ...gradesTo(opened, target, 'block', context)], 'block');
+  const grades = gradesTo(opened, kept(target, context), 'block', context);
+  return sand('abrade', [zone.zone.id], [...new Set([cut.grade, ...grades])] as [Grade, ...Grade[]], 'block');
 };
 
 /** Body work with a sheet on one zone. */

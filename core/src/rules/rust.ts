@@ -23,7 +23,7 @@ const rusty = (input: ZoneRuleInput): readonly Verdict[] => {
     );
   if (hasIssue(zone, 'pits') && mayBlast([zone], context))
     return m5.must(input, { code: 'M5.blast', facts: {} }, blast(zone));
-  return m5.must(input, { code: 'M5.surface', facts: {} }, removeRust(zone));
+  return m5.must(input, { code: 'M5.surface', facts: {} }, removeRust(zone, context));
 };
 
 const M5 = m5.rule({

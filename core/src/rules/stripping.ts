@@ -3,7 +3,7 @@ import { isCoarser } from '../materials/grades.ts';
 import { LAYING_OPS, SAND_OPS, isSanding } from '../operations/act.ts';
 import { sheetIn } from '../operations/context.ts';
 import { isBare, isUnprimedPlastic, topOf } from '../operations/state.ts';
-import { ZINC_GRADE, abrade, isLargeFlat, mask, wash } from './remedies.ts';
+import { abrade, isLargeFlat, kept, mask, wash, ZINC_GRADE } from './remedies.ts';
 import { advice, NO_VERDICTS, verdictsFor, type Rule, type ZoneRuleInput } from './rule.ts';
 import { STEEL_GRADE } from './metal-grades.ts';
 
@@ -45,7 +45,7 @@ const M8 = m8.rule({
       return m8.must(
         input,
         { code: 'M8.score', facts: { grit: SCORED.finest } },
-        abrade(zone, SCORED.finest, 'machine', context),
+        abrade(zone, kept(SCORED.finest, context, SCORED), 'machine', context),
       );
     return panel.isMasked
       ? m8.note(input, { code: 'M8.how', facts: { marginMm: 25 } })

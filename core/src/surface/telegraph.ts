@@ -110,17 +110,20 @@ interface Finish {
   /** The range that the next coat's sheet allows. */
   readonly coarsest: Grade;
   readonly finest: Grade;
+  /** Grades that the shop has; all of them where absent. */
+  readonly stock?: readonly Grade[] | undefined;
 }
 
-/** Coarsest grade inside the sheet's range whose scratch will not show; null when none in the range passes. */
+/** Coarsest grade inside the sheet's range whose scratch will not show, one of the shop's if it can be; null when none does. */
 export function coarsestThatHides(
-  { tool, material, coats, coarsest, finest }: Finish,
+  { tool, material, coats, coarsest, finest, stock }: Finish,
   figures: SandingFigures = DEFAULT_FIGURES,
 ): Grade | null {
   // The tightest plane decides, as the deepest groove that all of them hide.
   const deepestUm = Math.min(...planesOf(coats, figures).map(({ share, limitUm }) => limitUm / share));
   const hides = (grade: Grade): boolean => scratchDepthUm(grade, tool, material, figures) <= deepestUm;
-  return gradesBetween(coarsest, finest).find(hides) ?? null;
+  const hidden = gradesBetween(coarsest, finest).filter(hides);
+  return hidden.find((grade) => stock?.includes(grade)) ?? hidden[0] ?? null;
 }
 
 /** Gloss limit, which the sink-back model shares. */
