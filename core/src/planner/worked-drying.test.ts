@@ -91,6 +91,21 @@ testWorked([
     why: 'M1a: direct-to-metal build protects the rim where epoxy cannot be sprayed',
   },
   {
+    panel: 'a painted bumper with a crack',
+    zones: [
+      { stack: 'plastic-olefin/old-finish:90', areaM2: 1.6, findings: [{ kind: 'crack', lengthMm: 80 }] },
+    ],
+    facts: { offVehicle: true },
+    has: [
+      'plastic-repair A/crack',
+      'abrade A P500',
+      'promote A/crack',
+      'prime-plastic A/crack',
+      'seal A/crack',
+    ],
+    why: 'K5, P4: nobody sands while the promoter under the primer has its window open',
+  },
+  {
     panel: 'a fender with a strip of soft rubber that is kept',
     zones: [
       { stack: FINISH, areaM2: 0.8, findings: [chip] },

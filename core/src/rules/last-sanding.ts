@@ -284,10 +284,14 @@ function dullRemedy(zone: ZoneState, input: RuleInput): Remedy | null {
   return zone.surface.soil === 'dusty' ? wipe(zone, panel, context) : null;
 }
 
-/** Body work is still to be laid or shaped on it: it is sanded after whatever is sprayed now. */
-const awaitsBodywork = (zone: ZoneState): boolean =>
+/** Body work is still to be laid on it or covered: build follows, and what is beside it is sanded with that. */
+const awaitsBuild = (zone: ZoneState): boolean =>
   takesCoats(zone) &&
   (zone.surface.lowUm > 0 || zone.surface.hasPinholes || isBody(topOf(zone).kind) || hasIssue(zone, 'break'));
+
+/** Mended plastic is promoted once its paste is shaped, and nobody sands inside that window. */
+const isShapedPlastic = ({ stack, surface }: ZoneState): boolean =>
+  isRawPlastic(stack[0]!.kind) && isBody(stack[stack.length - 1]!.kind) && surface.scratch !== null;
 
 /** Coats that the next one may go on unsanded; build is blocked, and what is beside it sanded with it. */
 const UNSANDED = COAT_OPS.filter((op) => op !== 'prime-build' && op !== 'prime-dtm');
@@ -299,7 +303,8 @@ const K5_DULL_FIRST = k5.rule({
   concerns: ({ act, zone }) => zone.zone.id === act.zones[0],
   judge: (input) => {
     const { act, panel } = input;
-    if (!isLastCoat(act) && panel.zones.some(awaitsBodywork)) return NO_VERDICTS;
+    const isLater = (zone: ZoneState): boolean => awaitsBuild(zone) && !isShapedPlastic(zone);
+    if (!isLastCoat(act) && panel.zones.some(isLater)) return NO_VERDICTS;
     return byId(panel)
       .filter(({ zone }) => !act.zones.includes(zone.id))
       .flatMap((beside) => {

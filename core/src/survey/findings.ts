@@ -18,7 +18,13 @@ const countOf = z
   .int('must be a whole number')
   .min(1, 'must be at least 1')
   .max(1000, 'must be at most 1000');
-const depthMm = z.number().positive().max(50);
+const depthMm = z
+  .number()
+  .positive('must be more than 0 mm: measure it with a straightedge')
+  .max(50, 'must be at most 50 mm');
+/** Height of waves or of a mark, µm. */
+const heightUm = (mostUm: number): z.ZodNumber =>
+  z.number().positive('must be more than 0 µm').max(mostUm, `must be at most ${mostUm} µm`);
 
 /**
  * How far a finding goes, by any of these; where none is given it is taken as its kind usually is.
@@ -218,7 +224,7 @@ export const FINDINGS = {
     label: 'waves',
     synonyms: ['ripples', 'uneven', 'oil canning'],
     foundBy: 'light from the side, straightedge',
-    figures: { um: z.number().positive().max(5000), wavelengthMm: z.number().positive().max(5000) },
+    figures: { um: heightUm(5000), wavelengthMm: mm },
     fields: [
       number('um', 'peak to valley', 'Um', 5000),
       number('wavelengthMm', 'over a length of', 'Mm', 5000),
@@ -329,7 +335,7 @@ export const FINDINGS = {
     label: 'mark from below',
     synonyms: ['scratches show through', 'mapping', 'ring', 'sink mark', 'old edge'],
     foundBy: 'light from the side; how deep by gauge',
-    figures: { um: z.number().positive().max(2000) },
+    figures: { um: heightUm(2000) },
     fields: [number('um', 'lies so deep', 'Um', 2000), SIZE_MM, AREA_M2],
     blank: { um: 40 },
     where: 'sized',
