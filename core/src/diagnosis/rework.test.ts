@@ -173,6 +173,26 @@ test('filler that is rubbed through before its sanding is entered has its shape'
   expect(rework.steps.find(({ op }) => op === 'prime-build')!.areas).toEqual(['A/low', 'A/rub-through']);
 });
 
+test.each(['A dent in a painted door', 'A stripped patch in a sound door'])(
+  '%s, sanded through to steel at the end: the spot is protected before it is sealed, and nothing else is done again',
+  (title) => {
+    const { steps } = worked.get(title)!;
+    const n = lastOf(title, 'block') + 2;
+    const area = steps[lastOf(title, 'block') - 1]!.areas.at(-1)!;
+    const { task, record, found } = foundAfter(title, n, 'rub-through', area);
+    const body = { ...found.body, shows: 'steel', spotMm: 15, count: 1 } as const;
+    const rework = reworkOf(task, record, { ...found, body });
+    expect(rework.problems).toEqual([]);
+    const coats = rework.steps.filter(({ op }) => /^(prime|seal)/.test(op));
+    const spot = `${area.split('/')[0]!}/rub-through`;
+    expect(coats.map(({ op, areas }) => `${op} ${areas.includes(spot) ? 'spot' : 'rest'}`)).toEqual([
+      'prime-epoxy spot',
+      'seal spot',
+    ]);
+    expect(coats[0]!.areas).toEqual([spot]);
+  },
+);
+
 test('films that come off filler leave it as it was shaped: it is built and blocked again', () => {
   const title = 'A dent in bare steel';
   const rework = reworkAfter(title, lastOf(title, 'prime-build'), 'lifting', 'A/low');

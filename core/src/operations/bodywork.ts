@@ -94,11 +94,11 @@ function apply(act: BodyAct, { endMin, context }: Moment): (zone: ZoneState) => 
     // Of glaze in a hollow as much stays once it is shaped; over pinholes a skin does.
     const own: LaidCoat = isShallow ? { ...laid, hollowUm: zone.surface.lowUm } : laid;
     const isOnMetal = kind === 'filler' && isMetal(topOf(zone).kind);
-    const done = settled(isOnMetal ? withIssue(zone, 'rim') : zone, act);
+    const done = settled(isOnMetal ? withIssue(zone, 'unprotected') : zone, act);
     return changed(done, {
       stack: [...zone.stack, { kind, um: bodyFilmUm(zone, act, context), laid: own }],
       // The metal around filler stays as bare as it was.
-      bareSinceMin: hasIssue(done, 'rim') ? zone.bareSinceMin : null,
+      bareSinceMin: hasIssue(done, 'unprotected') ? zone.bareSinceMin : null,
       surface: {
         soil: BODYWORK[act.op].isWiped === false ? 'clean' : 'dusty',
         isTacked: false,

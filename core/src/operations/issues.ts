@@ -50,7 +50,7 @@ const ISSUES: Readonly<Record<OpenIssue, IssueRow>> = {
   'hidden-edges': { settledBy: by('scuff') },
   stripper: { settledBy: by('wash') },
   // More body work may lie on the filler; of coats only what protects metal and bears filler beside it.
-  rim: { settledBy: { ...by('prime-epoxy', 'prime-dtm'), ...WITH_FILM }, mayLieUnder: isBodyworkOp },
+  unprotected: { settledBy: { ...by('prime-epoxy', 'prime-dtm'), ...WITH_FILM }, mayLieUnder: isBodyworkOp },
   // Sealer lies on a first coat; what comes before the last coat may still wait for one that it may lie on.
   joint: { settledBy: by('seam-seal'), mayLieUnder: isBeforeLast },
   unsound: { settledBy: WITH_FILM },
@@ -128,7 +128,7 @@ export const hasIssue = ({ openIssues }: Pick<ZoneState, 'openIssues'>, issue: O
   openIssues.includes(issue);
 
 /** Bare metal, or a rim of it around filler: its time runs until it is coated. */
-export const showsMetal = (zone: ZoneState): boolean => isBare(zone) || hasIssue(zone, 'rim');
+export const showsMetal = (zone: ZoneState): boolean => isBare(zone) || hasIssue(zone, 'unprotected');
 
 /** The zone with one more open issue. */
 export const withIssue = (zone: ZoneState, issue: OpenIssue): ZoneState =>

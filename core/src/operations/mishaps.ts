@@ -149,6 +149,8 @@ function rubbedThrough(panel: PanelState, areaId: string, mishap: Mishap, contex
   const stack = rubbedTo(area.stack, mishap.shows);
   const isMetalBare = isMetal(stack[stack.length - 1]!.kind);
   const spots = spotsOf(finding);
+  // What a repair was built on is protected again; in sound finish a small spot may be sealed over.
+  const isInRepair = isMetalBare && area.stack.some(({ laid }) => laid);
   const made = changed(area, {
     zone: {
       ...area.zone,
@@ -161,7 +163,7 @@ function rubbedThrough(panel: PanelState, areaId: string, mishap: Mishap, contex
     extent: patch.extent,
     stack,
     edge: 'feathered',
-    openIssues: [],
+    openIssues: isInRepair ? ['unprotected'] : [],
     bareSinceMin: isMetalBare ? panel.clockMin : null,
     surface: { soil: 'dusty', isTacked: false, hasGuideCoat: false },
   });

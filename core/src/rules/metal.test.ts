@@ -73,7 +73,7 @@ describe('M1: bare metal gets a corrosion-resisting first coat', () => {
 });
 
 describe('M1a: filler on bare metal leaves a rim of it', () => {
-  const rimmed = (zone: ZoneState) => withIssue(zone, 'rim');
+  const rimmed = (zone: ZoneState) => withIssue(zone, 'unprotected');
   const filled = (shapedMin: number) =>
     at(
       put(

@@ -74,7 +74,11 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
     remedy: ({ zone }) => scuff(zone, zone.role === 'refinish' ? 'fine' : 'ultra-fine'),
   },
   stripper: { rule: 'M8', says: 'M8.neutralise', remedy: ({ panel }) => wash(panel) },
-  rim: { rule: 'M1', says: 'M1.rim', remedy: () => undefined },
+  unprotected: {
+    rule: 'M1',
+    says: (zone) => (isOpenBody(zone) ? 'M1.rim' : 'M1.through'),
+    remedy: () => undefined,
+  },
   joint: {
     rule: 'M1',
     isAskedByO0: true,

@@ -24,8 +24,8 @@ export type OpenIssue =
   | 'hidden-edges'
   /** Paint stripper that nobody has neutralised yet. */
   | 'stripper'
-  /** Bare metal around filler that was spread on it: no coat protects it yet. */
-  | 'rim'
+  /** Bare metal around filler that was spread on it, or where a repair was sanded through: no coat protects it yet. */
+  | 'unprotected'
   /** A joint that is open, or whose sealer came off with the finish. */
   | 'joint'
   /** Finish that peels, is checked or wrinkled, or lets go in the cross-cut. */

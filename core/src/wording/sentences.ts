@@ -96,6 +96,8 @@ export const SENTENCES = {
   'M6.under-epoxy': 'No epoxy over acid etch unless both sheets say so.',
   'M6.spots-only': 'Etch is for spots: this is {sharePercent} of the panel, limit {limitPercent}.',
   'M6.uncovered': 'Etch must be covered by another primer or sealer.',
+  'M1.through':
+    'Sanded through to {layer} in the repair: epoxy or direct-to-metal build goes on the spot before sealer.',
   'M1.rim':
     'Around the filler a rim of metal is bare: epoxy or direct-to-metal build goes on it before anything else.',
   'M1.joint': 'The joint is open: seal it, or water creeps under the coats.',
