@@ -1,4 +1,4 @@
-import { GRADES, grainUm, isCoarser, type Grade } from '../materials/grades.ts';
+import { GRADES, isCoarser, type Grade } from '../materials/grades.ts';
 import { isBody, isMetal, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import {
