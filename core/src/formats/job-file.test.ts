@@ -75,7 +75,7 @@ test.each<[string, (job: ReturnType<typeof demo>) => void, RegExp]>([
   [
     'a negative depth',
     (job) => (job.panels[0].zones[0].findings = [{ kind: 'low', depthMm: -1 }]),
-    /depthMm: must be more than 0$/,
+    /depthMm: must be more than 0 mm: measure it with a straightedge$/,
   ],
   [
     'a finding of another name',
