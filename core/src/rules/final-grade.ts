@@ -21,6 +21,14 @@ import {
 const FINISHING_TOOLS = { 'machine-dry': 'machine-soft', 'hand-wet': 'wet-hand' } as const;
 /** Tool of the last sanding, by the shop's school: a machine with a soft interface, or wet paper by hand. */
 export const finalTool = (context: Context): Tool => FINISHING_TOOLS[schoolIn(context, 'finalSand').side];
+/** Grades of a blend panel under clear, and the coarsest that may lie under solvent colour. */
+const BLEND_GRADE = 'P800';
+const UNDER_SOLVENT = 'P600';
+
+/** Coarsest grade that a blend area may have. */
+export const blendGrade = ({ target }: Context): Grade =>
+  target.base.carrier === 'solvent' ? UNDER_SOLVENT : BLEND_GRADE;
+
 /** Scratch range that base wants where no sealer lies between (default). */
 const BASE_RANGE = { coarsest: 'P400', finest: 'P1000' } as const;
 /** Grades with which a build may be blocked first. */

@@ -18,6 +18,7 @@ import {
   grindOut,
   lookAgain,
   mendLaminate,
+  padEdges,
   removeRust,
   repairMetal,
   rub,
@@ -71,7 +72,7 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
   'hidden-edges': {
     rule: 'P8',
     says: 'P8.edges',
-    remedy: ({ zone }) => scuff(zone, zone.role === 'refinish' ? 'fine' : 'ultra-fine'),
+    remedy: ({ zone }) => padEdges(zone),
   },
   stripper: { rule: 'M8', says: 'M8.neutralise', remedy: ({ panel }) => wash(panel) },
   unprotected: {

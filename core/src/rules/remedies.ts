@@ -111,6 +111,10 @@ export const scuff = (zone: ZoneState, pad: 'fine' | 'ultra-fine' = 'fine'): Rem
     pad === 'fine' ? 'pad-fine' : 'pad-ultra-fine',
   );
 
+/** Edges and backs of an area: fine where a primer goes on them, ultra-fine where colour only fades out. */
+export const padEdges = (zone: ZoneState): Remedy =>
+  scuff(zone, zone.role === 'refinish' ? 'fine' : 'ultra-fine');
+
 /** Whether the shop keeps fine pads: one that lists no tools has the usual ones. */
 export const keepsPads = ({ shop }: Context): boolean => shop.tools?.includes('pad-fine') ?? true;
 
