@@ -7,7 +7,7 @@ import { reachedOn } from './extent.ts';
 import { hasIssue, settledBy, withIssue } from './issues.ts';
 import { labourOn } from './labour.ts';
 import { nothing, type Moment, type Operation, type OperationRow, type Rows } from './operation.ts';
-import { isUnprimedPlastic, type Soil, type ZoneState } from './state.ts';
+import { isUnprimedPlastic, type PanelState, type Soil, type ZoneState } from './state.ts';
 
 /** Wash, degrease, mask and tack: the surface loses its soil, the stack stays as it is. */
 
@@ -29,6 +29,11 @@ interface CleaningRow extends OperationRow {
 const HELD_BACK: readonly OpenIssue[] = ['dressing', 'wax'];
 /** Share of the masking that is left to do on a panel off the vehicle (default). */
 const OFF_VEHICLE_MASK_SHARE = 0.5;
+
+/** What is left to do of work around the panel: less off the vehicle, less where its tape still stands. */
+const shareAround = ({ hasMaskLeft }: PanelState, context: Context): number =>
+  (context.panel.offVehicle ? OFF_VEHICLE_MASK_SHARE : 1) *
+  (hasMaskLeft ? ruleIn(context, 'renewedMaskShare').value : 1);
 
 function cleaned(zone: ZoneState, op: CleanAct['op'], { tacks, leaves, loads }: CleaningRow): ZoneState {
   if (tacks) return changed(zone, { surface: { isTacked: true } });
@@ -66,13 +71,14 @@ const cleaning = (row: Omit<CleaningRow, 'reach' | 'wait'>): Operation<CleanAct>
       ({ op }, moment) =>
       (zone) =>
         exposedLess(cleaned(zone, op, whole), moment),
-    cost: (zones, _, __, context) => ({
-      handsOnMin:
-        labourOn(whole, zones, context) *
-        (row.isAround && context.panel.offVehicle ? OFF_VEHICLE_MASK_SHARE : 1),
-      waitMin: row.dries ? ruleIn(context, 'wipeWaitMin').value : 0,
-      materialCost: row.costPerM2 * reachedOn(whole.reach, zones, context),
-    }),
+    cost: (zones, _, panel, context) => {
+      const share = row.isAround ? shareAround(panel, context) : 1;
+      return {
+        handsOnMin: labourOn(whole, zones, context) * share,
+        waitMin: row.dries ? ruleIn(context, 'wipeWaitMin').value : 0,
+        materialCost: row.costPerM2 * reachedOn(whole.reach, zones, context) * share,
+      };
+    },
     explain: nothing,
   };
 };

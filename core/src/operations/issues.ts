@@ -47,7 +47,7 @@ const ISSUES: Readonly<Record<OpenIssue, IssueRow>> = {
   tape: { settledBy: by('test') },
   look: { settledBy: { ...by('inspect'), ...WITH_BODY } },
   'found-body': { settledBy: { ...by('inspect'), ...WITH_BODY }, isOfBase: true },
-  'hidden-edges': { settledBy: by('scuff') },
+  'hidden-edges': { settledBy: { ...by('scuff'), ...WITH_FILM } },
   stripper: { settledBy: by('wash') },
   // More body work may lie on the filler; of coats only what protects metal and bears filler beside it.
   unprotected: { settledBy: { ...by('prime-epoxy', 'prime-dtm'), ...WITH_FILM }, mayLieUnder: isBodyworkOp },

@@ -21,10 +21,14 @@ export const costOf = (act: Act, panel: PanelState, context: Context): Cost =>
 export const numbersOf = (act: Act, panel: PanelState, context: Context): Reason[] =>
   operationOf(act).explain(zonesOf(act, panel), act, panel, context);
 
-/** Masking does not survive water or a sanding dust storm; `mask` itself lays it. */
-function maskedAfter(panel: PanelState, act: Act): boolean {
-  if (act.op === 'mask') return true;
-  return panel.isMasked && act.op !== 'wash' && act.op !== 'block' && !isStripping(act);
+/** Masking does not survive water or stripping, and is opened where a build is blocked; `mask` itself lays it. */
+function maskedAfter({ isMasked, hasMaskLeft }: PanelState, act: Act): Pick<PanelState, 'isMasked' | 'hasMaskLeft'> {
+  if (act.op === 'mask') return { isMasked: true, hasMaskLeft: true };
+  const isOff = act.op === 'wash' || isStripping(act);
+  return {
+    isMasked: isMasked && !isOff && act.op !== 'block',
+    hasMaskLeft: hasMaskLeft && !isOff,
+  };
 }
 
 export interface Outcome {
@@ -48,7 +52,7 @@ export function applied(panel: PanelState, act: Act, endMin: number, context: Co
   const zones = panel.zones.map((zone) => (act.zones.includes(zone.zone.id) ? after(zone) : zone));
   return {
     clockMin: endMin,
-    isMasked: maskedAfter(panel, act),
+    ...maskedAfter(panel, act),
     arePartsOff: panel.arePartsOff || act.op === 'remove-part',
     lastSandUm: panel.lastSandUm,
     zones,

@@ -105,6 +105,8 @@ export interface ZoneState {
 export interface PanelState {
   readonly clockMin: number;
   readonly isMasked: boolean;
+  /** It was masked before, and sanding has opened the paper: the tape around the panel still stands. */
+  readonly hasMaskLeft: boolean;
   /** Parts that come off have come off; true where there are none. */
   readonly arePartsOff: boolean;
   /**

@@ -6,7 +6,7 @@ import { findingRow } from '../survey/findings.ts';
 import type { Panel } from '../survey/panel.ts';
 import { patchArea, spotsOf, surveyedZone, wholeExtent, type Patch } from '../survey/patches.ts';
 import { shopRule, type ShopRules } from '../survey/shop-rules.ts';
-import { fadesOut, isUnknownPlastic, roleOf, testOf, textureOf, topKindOf } from '../survey/zone-facts.ts';
+import { bearsFading, fadesOut, isUnknownPlastic, roleOf, testOf, textureOf, topKindOf } from '../survey/zone-facts.ts';
 import type { Zone } from '../survey/zone.ts';
 import { sandedMaterial } from '../materials/sanded-material.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
@@ -86,6 +86,9 @@ const NOT_UNDER_GLAZE: ReadonlySet<string> = new Set(['old-finish-soluble', 'etc
 const isBadUnder = (body: LayerKind, under: LayerKind | undefined): boolean =>
   under !== undefined && (body === 'glaze' ? NOT_UNDER_GLAZE : NOT_UNDER_FILLER).has(under);
 
+/** Shine at edges and in recesses goes by pad; sound e-coat takes a sealer as it is (rule N1). */
+const hasShinyEdges = (top: LayerKind): boolean => bearsFading(top) || top === 'part-primer';
+
 /** What has to be settled on an area before it may be handed over, from its findings, tests and layers. */
 function issuesOf(zone: Zone, stack: readonly Layer[], { panel }: Around): OpenIssue[] {
   const top = topKind(stack);
@@ -96,7 +99,7 @@ function issuesOf(zone: Zone, stack: readonly Layer[], { panel }: Around): OpenI
   const open: readonly (readonly [OpenIssue, boolean])[] = [
     ['wax', isRaw && panel.new],
     ['static', isRaw],
-    ['hidden-edges', isRaw || fadesOut(role)],
+    ['hidden-edges', isRaw || fadesOut(role) || (role === 'refinish' && hasShinyEdges(top))],
     ['rub', top === 'part-primer' && testOf(zone, 'solvent-rub') === undefined],
     ['tape', isRaw && isUnknownPlastic(zone) && testOf(zone, 'tape-hold') === undefined],
     ['unsound', isFilm(top) && (testOf(zone, 'cross-cut')?.outcome ?? 0) >= COMES_OFF],
@@ -208,6 +211,7 @@ export function surveyState(panel: Panel, rules: ShopRules): PanelState {
   return {
     clockMin: 0,
     isMasked: false,
+    hasMaskLeft: false,
     lastSandUm: scratchDepthUm(COARSEST_BLOCK, 'block', 'primer', sandingFiguresOf(rules)),
     arePartsOff: !panel.parts.some(({ plan }) => plan === 'remove'),
     zones: panel.zones.flatMap((zone) => surveyZone(zone, { panel, rules, panelHasFinish })),

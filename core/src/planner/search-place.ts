@@ -3,8 +3,8 @@ import type { PanelState, ZoneState } from '../operations/state.ts';
 /** Where a search stands: which states are the same place, and when one of them makes another one needless. */
 
 /** Names a panel by its layers, products and surfaces; clocks are no part of it. */
-export const placeOf = ({ isMasked, zones }: PanelState): string =>
-  `${isMasked}|${zones.map(zoneKey).join('|')}`;
+export const placeOf = ({ isMasked, hasMaskLeft, zones }: PanelState): string =>
+  `${isMasked}${hasMaskLeft}|${zones.map(zoneKey).join('|')}`;
 
 /** Minutes until an area may be worked on, and until its next coat no longer holds. */
 function clocksOf(

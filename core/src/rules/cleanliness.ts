@@ -60,6 +60,10 @@ const hasGap = ({ zone }: ZoneState): boolean => zone.face !== undefined && zone
 function maskNotes(input: RuleInput): readonly Verdict[] {
   const { panel } = input.context;
   const { zones } = input.panel;
+  const backTape = zones.some(({ patch }) => patch)
+    ? c1.note(input, { code: 'C1.back-tape', facts: {} })
+    : NO_VERDICTS;
+  if (input.panel.hasMaskLeft) return [...c1.note(input, { code: 'C1.renewed', facts: {} }), ...backTape];
   const parts = staysOn(input);
   const borders = BORDER_PLANS.map((plan) => bordersOf(panel, plan))
     .filter(Boolean)
@@ -69,7 +73,7 @@ function maskNotes(input: RuleInput): readonly Verdict[] {
     ...(borders ? c1.note(input, { code: 'C1.borders', facts: { borders } }) : []),
     ...(panel.offVehicle ? c1.note(input, { code: 'C1.off', facts: {} }) : []),
     ...(!panel.offVehicle && zones.some(hasGap) ? c1.note(input, { code: 'C1.foam', facts: {} }) : []),
-    ...(zones.some(({ patch }) => patch) ? c1.note(input, { code: 'C1.back-tape', facts: {} }) : []),
+    ...backTape,
     ...c1.note(input, { code: 'C1.tape-off', facts: {} }),
   ];
 }

@@ -6,6 +6,7 @@ import { hasIssue } from '../operations/issues.ts';
 import {
   byId,
   isFoundFinish,
+  isOpenBody,
   keepsGrain,
   takesCoats,
   topOf,
@@ -16,6 +17,7 @@ import {
 import { bordersOf } from '../survey/panel.ts';
 import { isSandableBuild } from './build.ts';
 import { blendGrade, finalGrade, finalTool } from './final-grade.ts';
+import { smoothKey } from './plastic.ts';
 import { abrade, cure, flash, padEdges, wipe, type Remedy } from './remedies.ts';
 import { NO_VERDICTS, advice, verdictsFor, type Rule, type RuleInput } from './rule.ts';
 
@@ -44,6 +46,7 @@ function soundRemedy(zone: ZoneState, input: RuleInput): Remedy | null {
   const { panel, context } = input;
   const grade = dullsTo(zone, input);
   if (grade) return abrade(zone, grade, finalTool(context), context);
+  if (hasIssue(zone, 'hidden-edges')) return padEdges(zone);
   return zone.surface.soil === 'dusty' && !keepsGrain(zone, context) ? wipe(zone, panel, context) : null;
 }
 
@@ -94,6 +97,8 @@ function dullRemedy(zone: ZoneState, input: RuleInput): Remedy | null {
   const { panel, context } = input;
   const grade = isLevelGround(zone, context) ? dullsTo(zone, input) : null;
   if (grade) return abrade(zone, grade, finalTool(context), context);
+  const key = takesCoats(zone) ? smoothKey(zone, context) : null;
+  if (key) return hasIssue(zone, 'hidden-edges') ? padEdges(zone) : key;
   if (zone.role === 'keep' || !isFoundFinish(zone)) return null;
   if (hasIssue(zone, 'hidden-edges') || hasIssue(zone, 'shiny-grain')) return padEdges(zone);
   return zone.surface.soil === 'dusty' ? wipe(zone, panel, context) : null;
@@ -102,7 +107,7 @@ function dullRemedy(zone: ZoneState, input: RuleInput): Remedy | null {
 /** Body work is still to be laid on it or covered: build follows, and what is beside it is sanded with that. */
 const awaitsBuild = (zone: ZoneState): boolean =>
   takesCoats(zone) &&
-  (zone.surface.lowUm > 0 || zone.surface.hasPinholes || isBody(topOf(zone).kind) || hasIssue(zone, 'break'));
+  (zone.surface.lowUm > 0 || zone.surface.hasPinholes || isOpenBody(zone) || hasIssue(zone, 'break'));
 
 /** Mended plastic is promoted once its paste is shaped, and nobody sands inside that window. */
 const isShapedPlastic = ({ stack, surface }: ZoneState): boolean =>

@@ -118,11 +118,12 @@ test('K5: sound areas are sanded before primed ones', () => {
   const dusty = put(both, 'B', coated('build', 100));
   const first = verdictsOf('K5', sand('block', 'B', 'P240', 'block'), dusty)[0];
   expect(first).toMatchObject({ level: 'must', remedy: { op: 'abrade', zones: ['A'] } });
-  const sanded = put(dusty, 'A', scratched('P600'), soiled('dusty'));
-  expect(verdictsOf('K5', sand('block', 'B', 'P240', 'block'), sanded)[0]?.remedy).toMatchObject({
-    op: 'degrease',
-    zones: ['A'],
-  });
+  const shiny = put(dusty, 'A', scratched('P600'), soiled('dusty'));
+  const remedyOn = (panel: typeof shiny) =>
+    verdictsOf('K5', sand('block', 'B', 'P240', 'block'), panel)[0]?.remedy;
+  expect(remedyOn(shiny)).toMatchObject({ op: 'scuff', zones: ['A'], tool: 'pad-fine' });
+  const sanded = put(shiny, 'A', (zone) => withoutIssues(zone, 'hidden-edges'));
+  expect(remedyOn(sanded)).toMatchObject({ op: 'degrease', zones: ['A'] });
   expect(saidBy('K5', sand('block', 'B', 'P240', 'block'), put(sanded, 'A', clean))).toEqual([]);
   expect(saidBy('K5', sand('abrade', 'A B', 'P400'), dusty)).toEqual([
     expect.stringMatching(/^note A: In this step A first, wiped and covered, then B/),

@@ -35,7 +35,7 @@ import { NO_VERDICTS, advice, verdictsFor, type Rule, type RuleInput, type Verdi
 
 interface OpenRow {
   /** The rule that speaks of it. */
-  readonly rule: string;
+  readonly rule: string | ((zone: ZoneState) => string);
   /** No other rule asks for it before a coat: O0 does. Of the others it speaks only where their rule is silent. */
   readonly isAskedByO0?: true;
   readonly says: SentenceOf<'layer'> | ((zone: ZoneState) => SentenceOf<'layer'>);
@@ -70,8 +70,8 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
   look: { rule: 'GP3', says: 'GP3.look', remedy: ({ zone }) => lookAgain(zone) },
   'found-body': { rule: 'F1', says: 'plan.keep-filler', remedy: ({ zone }) => lookAgain(zone) },
   'hidden-edges': {
-    rule: 'P8',
-    says: 'P8.edges',
+    rule: ({ stack }) => (isRawPlastic(stack[0]!.kind) ? 'P8' : 'K4'),
+    says: ({ stack }) => (isRawPlastic(stack[0]!.kind) ? 'P8.edges' : 'K4.edges'),
     remedy: ({ zone }) => padEdges(zone),
   },
   stripper: { rule: 'M8', says: 'M8.neutralise', remedy: ({ panel }) => wash(panel) },
@@ -154,9 +154,10 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
 
 function verdictOn(input: RuleInput, issue: OpenIssue): readonly Verdict[] {
   const { rule, says, remedy } = OPEN[issue];
+  const id = typeof rule === 'function' ? rule(input.zone) : rule;
   const code = typeof says === 'function' ? says(input.zone) : says;
   const facts = { layer: labelOf(topOf(input.zone).kind) };
-  return verdictsFor(rule).must(input, { code, facts }, remedy(input));
+  return verdictsFor(id).must(input, { code, facts }, remedy(input));
 }
 
 /** Low that is left on an area, µm; under fresh build what blocking leaves of it. */

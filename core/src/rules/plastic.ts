@@ -3,7 +3,7 @@ import { isCoarser } from '../materials/grades.ts';
 import { isBody, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
 import { isTwoPack, type ProductSheet } from '../materials/sheet.ts';
 import { COAT_OPS, LAYING_OPS, SAND_OPS, isCoat, isLaying, isSanding } from '../operations/act.ts';
-import { schoolIn, sheetIn } from '../operations/context.ts';
+import { schoolIn, sheetIn, type Context } from '../operations/context.ts';
 import {
   isFoundFinish,
   isOpenBody,
@@ -34,6 +34,7 @@ import {
   temper,
   washAgain,
   wipe,
+  type Remedy,
 } from './remedies.ts';
 import {
   NO_VERDICTS,
@@ -107,6 +108,19 @@ const keptTexture = (input: ZoneRuleInput): readonly Verdict[] => {
     : NO_VERDICTS;
 };
 
+/** A face that nobody has sanded yet is padded with cleaner, where the shop keeps pads. */
+const isPadded = ({ surface }: ZoneState, context: Context): boolean => keepsPads(context) && !surface.scratch;
+
+/** What keys smooth plastic that no coat would hold on yet; null for all else. */
+export function smoothKey(zone: ZoneState, context: Context): Remedy | null {
+  if (!isBarePlastic(zone) || hasIssue(zone, 'break') || keepsGrain(zone, context)) return null;
+  const { scratch } = zone.surface;
+  if (scratch && (scratch.tool === 'pad-fine' || !isCoarser(scratch.grade, SMOOTH[1]))) return null;
+  if (isPadded(zone, context)) return padded(zone);
+  const grades = stocked(SMOOTH, context);
+  return (why) => ({ op: 'abrade', zones: [zone.zone.id], grades, tool: 'hand', why });
+}
+
 const P3 = p3.rule({
   on: [...SAND_OPS, ...COAT_OPS],
   asks: 'Smooth plastic is keyed P320 then P500; texture that stays is not sanded; texture that goes is built over.',
@@ -114,20 +128,12 @@ const P3 = p3.rule({
   judge: (input) => {
     const { act, zone, context } = input;
     if (keepsGrain(zone, context)) return keptTexture(input);
-    if (!isRawPlastic(zone.stack[0]!.kind)) return NO_VERDICTS;
-    if (isSanding(act) || !isBarePlastic(zone) || hasIssue(zone, 'break')) return NO_VERDICTS;
-    const { scratch } = zone.surface;
-    if (scratch && (scratch.tool === 'pad-fine' || !isCoarser(scratch.grade, SMOOTH[1]))) return NO_VERDICTS;
-    const found = scratch?.grade ?? 'not sanded yet';
-    return keepsPads(context) && !scratch
-      ? p3.must(input, { code: 'P3.pad', facts: {} }, padded(zone))
-      : p3.must(input, { code: 'P3.smooth', facts: { from: SMOOTH[0], grit: SMOOTH[1], found } }, (why) => ({
-          op: 'abrade',
-          zones: [zone.zone.id],
-          grades: stocked(SMOOTH, context),
-          tool: 'hand',
-          why,
-        }));
+    const key = isSanding(act) ? null : smoothKey(zone, context);
+    if (!key) return NO_VERDICTS;
+    if (isPadded(zone, context)) return p3.must(input, { code: 'P3.pad', facts: {} }, key);
+    const found = zone.surface.scratch?.grade ?? 'not sanded yet';
+    const facts = { from: SMOOTH[0], grit: SMOOTH[1], found };
+    return p3.must(input, { code: 'P3.smooth', facts }, key);
   },
 });
 

@@ -10,6 +10,12 @@ export const LABOUR_RULES = {
   degreaseMinPerM2: row(2.5, 0.3, 60, 'degreasing'),
   wipeMinPerM2: row(3, 0.3, 60, 'wiping plastic with antistatic cleaner'),
   maskMinPerM2: row(2, 0.2, 60, 'masking'),
+  renewedMaskShare: row(
+    0.5,
+    0,
+    1,
+    'share of the masking that is done again after a block: the tape around the panel stands, paper is renewed',
+  ),
   tackMinPerM2: row(1, 0.1, 30, 'tacking'),
   guideCoatMinPerM2: row(2, 0.2, 30, 'laying a guide coat'),
   inspectMinPerM2: row(4, 0.4, 60, 'inspecting'),

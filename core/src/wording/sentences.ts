@@ -260,6 +260,7 @@ export const SENTENCES = {
   'K3.thin':
     'Blocking and the last sanding would leave {leftUm}, {staysUm} must stay: glaze the low and build again.',
   'K4.grain': 'Grain that stays is dulled by fine pad and paste, not sanded.',
+  'K4.edges': 'Edges and recesses of the old finish are dulled by pad: where shine is left, clear peels first.',
   'K4.shine': 'Shine left on {layer}: {grit} all over, edges and recesses by pad.',
   'K4.key': '{layer} is keyed {grit} for the primer (found {found}).',
   'K4.telegraph':
@@ -308,6 +309,7 @@ export const SENTENCES = {
   'C1.fit': 'A new part: fit it on trial before any paint.',
   'C1.stays': 'Stays on and is masked with care: {parts}. What is left on is where clear later peels.',
   'C1.borders': 'Covered as well, for they border this panel: {borders}.',
+  'C1.renewed': 'The tape around the panel still stands: only paper that sanding opened is renewed.',
   'C1.off': 'Off the vehicle: only openings and what stays on it are covered.',
   'C1.glue': 'Glue residue comes off with this wipe.',
   'C2.tack': 'Tack between base coats is fine, never between clear coats.',
