@@ -1,4 +1,4 @@
-import { isBody, isRawPlastic } from '../materials/layer-kinds.ts';
+import { isBody, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import { ruleIn, type Context } from './context.ts';
 import { glazeFor, productsFor } from './products.ts';
@@ -11,12 +11,16 @@ import { foundFilmUm, isFoundFinish, topOf, type ZoneState } from './state.ts';
  */
 export type LowWay = 'build' | 'glaze' | 'fill';
 
-/** Whether one of a shelf's builds may lie on what is on top. */
-const takesBuild = ({ stack }: ZoneState, context: Context): boolean =>
+/** What a build would lie on: plastic gets its primer first. */
+const underBuild = (zone: ZoneState): LayerKind => {
+  const { kind } = topOf(zone);
+  return isRawPlastic(kind) ? 'plastic-primer' : kind;
+};
+
+/** Whether one of a shelf's builds may lie there. */
+const takesBuild = (zone: ZoneState, context: Context): boolean =>
   (['prime-build', 'prime-dtm'] as const).some((op) =>
-    productsFor(op, context).some((sheets) =>
-      sheets.some(({ over }) => stack[stack.length - 1]!.kind in over),
-    ),
+    productsFor(op, context).some((sheets) => sheets.some(({ over }) => underBuild(zone) in over)),
   );
 
 /** Painted plastic takes its own paste, on what is opened for it. */

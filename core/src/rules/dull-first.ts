@@ -92,22 +92,22 @@ const isLevelGround = (zone: ZoneState, context: Context): boolean =>
   zone.surface.wavesUm <= ledgeLimit(context).value &&
   zone.openIssues.every((issue) => issue === 'hidden-edges');
 
-/** A film beside fresh coats is dull, its edges and grain too, and clean again. */
+/** Body work is still to be laid on it or covered: build follows, and what is beside it is sanded with that. */
+const awaitsBuild = (zone: ZoneState): boolean =>
+  takesCoats(zone) &&
+  (zone.surface.lowUm > 0 || zone.surface.hasPinholes || isOpenBody(zone) || hasIssue(zone, 'break'));
+
+/** What lies beside fresh coats is dull, its edges and grain too, and clean again; smooth plastic is keyed. */
 function dullRemedy(zone: ZoneState, input: RuleInput): Remedy | null {
   const { panel, context } = input;
   const grade = isLevelGround(zone, context) ? dullsTo(zone, input) : null;
   if (grade) return abrade(zone, grade, finalTool(context), context);
-  const key = takesCoats(zone) ? smoothKey(zone, context) : null;
+  const key = takesCoats(zone) && !awaitsBuild(zone) ? smoothKey(zone, context) : null;
   if (key) return hasIssue(zone, 'hidden-edges') ? padEdges(zone) : key;
   if (zone.role === 'keep' || !isFoundFinish(zone)) return null;
   if (hasIssue(zone, 'hidden-edges') || hasIssue(zone, 'shiny-grain')) return padEdges(zone);
   return zone.surface.soil === 'dusty' ? wipe(zone, panel, context) : null;
 }
-
-/** Body work is still to be laid on it or covered: build follows, and what is beside it is sanded with that. */
-const awaitsBuild = (zone: ZoneState): boolean =>
-  takesCoats(zone) &&
-  (zone.surface.lowUm > 0 || zone.surface.hasPinholes || isOpenBody(zone) || hasIssue(zone, 'break'));
 
 /** Mended plastic is promoted once its paste is shaped, and nobody sands inside that window. */
 const isShapedPlastic = ({ stack, surface }: ZoneState): boolean =>

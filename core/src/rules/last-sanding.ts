@@ -150,10 +150,16 @@ const keyUnderPrimer = (input: ZoneRuleInput): readonly Verdict[] => {
   const range = sheetIn(context, act.sheetId).over[top.kind];
   const { scratch } = zone.surface;
   if (!range || (!scratch && top.laid)) return NO_VERDICTS;
-  if (scratch && !isCoarser(scratch.grade, range.coarsest)) return NO_VERDICTS;
+  const isTooFine = scratch !== null && isCoarser(range.finest, scratch.grade);
+  if (scratch && !isTooFine && !isCoarser(scratch.grade, range.coarsest)) return NO_VERDICTS;
   if (!scratch && top.kind === 'ecoat') return NO_VERDICTS;
   const target = kept(isCoarser('P320', range.finest) ? 'P320' : range.finest, context, range);
-  const facts = { layer: labelOf(top.kind), grit: target, found: scratch?.grade ?? 'shine' };
+  const layer = labelOf(top.kind);
+  if (isTooFine) {
+    const facts = { layer, found: scratch.grade, finest: range.finest };
+    return k4.must(input, { code: 'K4.too-fine', facts, source: 'sheet' }, abrade(zone, target, 'machine', context));
+  }
+  const facts = { layer, grit: target, found: scratch?.grade ?? 'shine' };
   return k4.must(input, { code: 'K4.key', facts, source: 'sheet' }, abrade(zone, target, 'machine', context));
 };
 

@@ -13,6 +13,7 @@ import {
   zoneOf,
   type ZoneState,
 } from '../operations/state.ts';
+import { lowWayOf } from '../operations/lows.ts';
 import { costOf } from '../operations/perform.ts';
 import { plasticPaste, sheetFor } from '../operations/products.ts';
 import { recoatWindow } from '../operations/windows.ts';
@@ -128,7 +129,10 @@ const P3 = p3.rule({
   judge: (input) => {
     const { act, zone, context } = input;
     if (keepsGrain(zone, context)) return keptTexture(input);
-    const key = isSanding(act) ? null : smoothKey(zone, context);
+    // The tooth under paste is coarse and stays.
+    const isUnderPaste =
+      act.op === 'promote' && zone.surface.lowUm > 0 && lowWayOf(zone, context) === 'fill';
+    const key = isSanding(act) || isUnderPaste ? null : smoothKey(zone, context);
     if (!key) return NO_VERDICTS;
     if (isPadded(zone, context)) return p3.must(input, { code: 'P3.pad', facts: {} }, key);
     const found = zone.surface.scratch?.grade ?? 'not sanded yet';
