@@ -1,5 +1,5 @@
 import type { ShopView } from '@blue-ledge/core';
-import { DOOR, askForSystems, expect, expectAccessible, test } from './fixtures.ts';
+import { DOOR, askForSystems, expect, expectAccessible, expectSaved, test } from './fixtures.ts';
 
 /** The shop's own products: written, kept, taken in, and laid by plans. */
 
@@ -139,6 +139,29 @@ test('sheets go out as a table and come in after a preview; two are compared, on
   await expect(copy).toContainText('archived');
   await page.getByRole('searchbox', { name: 'Find a product' }).fill('sealer');
   await expect(copy).toHaveCount(0);
+});
+
+test('a kind that the shop does not have is laid by no plan, and comes back when it is asked for', async ({
+  page,
+}) => {
+  await page.goto('/shelf');
+  await page.getByRole('button', { name: 'We have no epoxy', exact: true }).click();
+  const none = page.getByRole('region', { name: 'None of this kind' });
+  await expect(none).toContainText('you said that you have none');
+  await expectAccessible(page);
+  await expectSaved(page);
+  await page.reload();
+  await expect(none).toContainText('epoxy');
+  await askForSystems(page);
+  const systems = page.getByRole('region', { name: 'Systems to compare' });
+  await expect(systems).toContainText('Direct-to-metal build');
+  await expect(systems).not.toContainText('Epoxy,');
+  await page.goto('/shelf');
+  await none.getByRole('button', { name: 'Use the built-in epoxy again' }).click();
+  await expect(none).toHaveCount(0);
+  await expectSaved(page);
+  await page.goto(`${DOOR}/system`);
+  await expect(page.getByText(/lacks: epoxy, now no kind/)).toBeVisible();
 });
 
 test('what somebody else saved meanwhile is overwritten by nobody unasked', async ({

@@ -286,7 +286,15 @@ export { isSandOp, actInputsSchema } from './planner/act-input.ts';
 export { ownSequenceSchema, type ActInput, type OwnSequence } from './planner/act-input.ts';
 export { OPS } from './operations/act.ts';
 export type { OpName } from './operations/act.ts';
-export { isChosenWork, isForPlastic, workOf } from './operations/products.ts';
+export {
+  isForPlastic,
+  standIns,
+  standsById,
+  workOf,
+  workWords,
+  worksMissing,
+} from './materials/product-work.ts';
+export { isChosenWork } from './operations/products.ts';
 export { jobPlanSchema } from './planner/plan.ts';
 export type { DecidingTest, PanelPlan, Said, Stack, Step, System } from './planner/plan.ts';
 export { GOVERNS } from './operations/caution-words.ts';

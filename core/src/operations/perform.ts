@@ -22,7 +22,10 @@ export const numbersOf = (act: Act, panel: PanelState, context: Context): Reason
   operationOf(act).explain(zonesOf(act, panel), act, panel, context);
 
 /** Masking does not survive water or stripping, and is opened where a build is blocked; `mask` itself lays it. */
-function maskedAfter({ isMasked, hasMaskLeft }: PanelState, act: Act): Pick<PanelState, 'isMasked' | 'hasMaskLeft'> {
+function maskedAfter(
+  { isMasked, hasMaskLeft }: PanelState,
+  act: Act,
+): Pick<PanelState, 'isMasked' | 'hasMaskLeft'> {
   if (act.op === 'mask') return { isMasked: true, hasMaskLeft: true };
   const isOff = act.op === 'wash' || isStripping(act);
   return {

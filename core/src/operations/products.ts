@@ -1,4 +1,5 @@
-import { isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
+import type { LayerKind } from '../materials/layer-kinds.ts';
+import { isForPlastic, workOf } from '../materials/product-work.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import { isStripping, type OpName } from './act.ts';
 import type { Context } from './context.ts';
@@ -18,16 +19,6 @@ type Meant = Pick<ProductSheet, 'kind' | 'use'>;
 
 /** Epoxy that is reduced to seal with. */
 export const isEpoxySealer = ({ kind, use }: Meant): boolean => kind === 'epoxy' && use === 'sealer';
-
-/** A product made for plastic: its sheet lets it lie on raw plastic. */
-export const isForPlastic = ({ over }: Pick<ProductSheet, 'over'>): boolean =>
-  Object.keys(over).some((kind) => isRawPlastic(kind as LayerKind));
-
-/** What a product is there for: those with the same name do the same work, and one of them is taken. */
-export const workOf = (sheet: Pick<ProductSheet, 'kind' | 'use' | 'over'>): string =>
-  [sheet.kind, sheet.use ?? '', sheet.kind === 'filler' && isForPlastic(sheet) ? 'plastic' : '']
-    .filter((word) => word !== '')
-    .join(' for ');
 
 type Shelf = Context['shelf'];
 

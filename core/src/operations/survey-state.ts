@@ -6,7 +6,15 @@ import { findingRow } from '../survey/findings.ts';
 import type { Panel } from '../survey/panel.ts';
 import { patchArea, spotsOf, surveyedZone, wholeExtent, type Patch } from '../survey/patches.ts';
 import { shopRule, type ShopRules } from '../survey/shop-rules.ts';
-import { bearsFading, fadesOut, isUnknownPlastic, roleOf, testOf, textureOf, topKindOf } from '../survey/zone-facts.ts';
+import {
+  bearsFading,
+  fadesOut,
+  isUnknownPlastic,
+  roleOf,
+  testOf,
+  textureOf,
+  topKindOf,
+} from '../survey/zone-facts.ts';
 import type { Zone } from '../survey/zone.ts';
 import { sandedMaterial } from '../materials/sanded-material.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';

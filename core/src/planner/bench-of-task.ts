@@ -68,7 +68,7 @@ export function benchOfTask(task: PlanTask): BenchOfTask {
     panel,
     shop,
     target: task.target,
-    shelf: sprayedIn(shop, shelfOf(task.sheets)),
+    shelf: sprayedIn(shop, shelfOf(task.sheets, shop.noneOf)),
     startMin: task.startMin ?? dayBeginsMin({ shop }),
     startOn: task.startOn,
     taken: task.products ?? [],

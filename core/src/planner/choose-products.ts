@@ -1,7 +1,8 @@
 import type { ProductSheet } from '../materials/sheet.ts';
 import { isLaying, type Act } from '../operations/act.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
-import { productsByWork, workOf } from '../operations/products.ts';
+import { workOf } from '../materials/product-work.ts';
+import { productsByWork } from '../operations/products.ts';
 import type { PanelState } from '../operations/state.ts';
 import { withProduct } from './intents.ts';
 import { newMemo, prepare, type Memo, type Performed, type RefusedAct } from './prepare.ts';

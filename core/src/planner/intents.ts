@@ -13,7 +13,8 @@ import {
 import { mayLieOn, sagOf } from '../operations/coating.ts';
 import { lowWayOf } from '../operations/lows.ts';
 import { ledgeLimit, schoolIn, type Context } from '../operations/context.ts';
-import { isEpoxySealer, isForPlastic, productsFor } from '../operations/products.ts';
+import { isForPlastic } from '../materials/product-work.ts';
+import { isEpoxySealer, productsFor } from '../operations/products.ts';
 import {
   areasForBase,
   idsOf,

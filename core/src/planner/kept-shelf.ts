@@ -2,7 +2,8 @@ import { inModes } from '../materials/modes.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import { canonical } from '../units/canonical.ts';
 import type { Context } from '../operations/context.ts';
-import { productsByWork, workOf } from '../operations/products.ts';
+import { workOf } from '../materials/product-work.ts';
+import { productsByWork } from '../operations/products.ts';
 import { memoize } from '../operations/state.ts';
 
 /**
@@ -48,9 +49,13 @@ export function keptShelf(
   { shelf }: Context,
 ): KeptShelf {
   // The head of each list is what rules ask for, also where nothing of it is laid.
-  const heads = new Set([...productsByWork(shelf).values()].map(([first]) => first!.id));
+  const byWork = productsByWork(shelf);
+  const heads = new Set([...byWork.values()].map(([first]) => first!.id));
+  // An archived one says that nothing built in stands in for it, where the shop has no other.
+  const isKept = ({ id, isArchived, ...way }: ProductSheet): boolean =>
+    used.has(id) || heads.has(id) || (isArchived === true && !byWork.has(workOf(way)));
   return {
-    sheets: sheets.filter((sheet) => inModes(sheet).some(({ id }) => used.has(id) || heads.has(id))),
+    sheets: sheets.filter((sheet) => inModes(sheet).some(isKept)),
     shelf: shelfMarks(sheets),
   };
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { ProductSheet } from '../materials/sheet.ts';
-import { productsByWork, workOf } from '../operations/products.ts';
+import { workOf } from '../materials/product-work.ts';
+import { productsByWork } from '../operations/products.ts';
 import { surveyState } from '../operations/survey-state.ts';
 import { actOf } from './act-input.ts';
 import { benchOfTask } from './bench-of-task.ts';

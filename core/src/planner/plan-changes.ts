@@ -3,7 +3,7 @@ import type { ProductSheet } from '../materials/sheet.ts';
 import type { Panel } from '../survey/panel.ts';
 import type { Shop, Target } from '../survey/shop.ts';
 import { canonical } from '../units/canonical.ts';
-import { workOf } from '../operations/products.ts';
+import { workOf } from '../materials/product-work.ts';
 import type { ShopRuleName } from '../survey/shop-rules.ts';
 import { isBesideWork, shelfMarks } from './kept-shelf.ts';
 import { shelfOf } from './shelf.ts';
@@ -41,6 +41,7 @@ export const SHOP_IN_PLAN = [
   'tools',
   'guns',
   'heaters',
+  'noneOf',
 ] as const satisfies readonly (keyof Shop)[];
 export type ShopInPlan = (typeof SHOP_IN_PLAN)[number];
 
@@ -75,7 +76,9 @@ function isShelfChanged(plan: StoredPlan, now: readonly ProductSheet[]): boolean
   if (!marks) return false;
   const used = usedSheetIds(plan);
   const works = new Set(
-    [...shelfOf(plan.inputs.sheets).values()].flatMap((s) => (used.has(s.id) ? workOf(s) : [])),
+    [...shelfOf(plan.inputs.sheets, plan.inputs.shop.noneOf).values()].flatMap((s) =>
+      used.has(s.id) ? workOf(s) : [],
+    ),
   );
   const marksNow = shelfMarks(now.filter((sheet) => inModes(sheet).some((way) => works.has(workOf(way)))));
   return [...works].some((work) => marks[work] !== marksNow[work]);

@@ -5,7 +5,7 @@ import { isCoat, isLastCoat, isLaying, type Act, type BodyAct, type CoatAct } fr
 import { mayLieOn } from '../operations/coating.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
 import { costOf } from '../operations/perform.ts';
-import { workOf } from '../operations/products.ts';
+import { workOf } from '../materials/product-work.ts';
 import { topOf, zoneOf, type PanelState, type ZoneState } from '../operations/state.ts';
 import { bodyWindows, coatWindows } from '../operations/windows.ts';
 import { coatsFor, filmBudget } from '../surface/budget.ts';

@@ -1,4 +1,5 @@
 import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
+import { PRODUCT_WORKS, workOf, workWords } from '../materials/product-work.ts';
 import { sheetSchema, type ProductSheet, type ProductSheetInput } from '../materials/sheet.ts';
 import { surveyState } from '../operations/survey-state.ts';
 import { panelOf, type ZoneSketch } from '../testing/bench.ts';
@@ -48,6 +49,61 @@ test('a product of the shop’s own takes the place of the generic one for the s
   const own = like('build-4-1-1', { id: 'own-build', pricePerLitre: 40 });
   expect(laidBy(taskOf(DENT, [own]))).toContain('own-build');
   expect(laidBy(taskOf(DENT, [own]))).toContain('epoxy-1-1');
+});
+
+describe('a kind of which the shop has none', () => {
+  const PANELS: readonly (readonly ZoneSketch[])[] = [
+    DENT,
+    STRIPPED,
+    [{ stack: 'steel/ecoat:20', areaM2: 0.8, findings: [{ kind: 'open-joint', lengthMm: 300 }] }],
+    [{ stack: 'plastic-olefin/old-finish:90', areaM2: 1.6, findings: [{ kind: 'crack', lengthMm: 80 }] }],
+    [{ stack: 'plastic-olefin', areaM2: 1.1 }],
+    [{ stack: 'steel/ecoat:20/texture:600', areaM2: 0.8, findings: [{ kind: 'rust-surface', sizeMm: 60 }] }],
+    [
+      {
+        stack: 'steel/ecoat:20/old-finish:110',
+        areaM2: 1.2,
+        findings: [{ kind: 'low', depthMm: 0.4, sizeMm: 60 }],
+      },
+    ],
+  ];
+  const without = (noneOf: string[]) => shopSchema.parse({ noneOf });
+
+  test.each(PRODUCT_WORKS)(
+    '%s: no plan lays it, and one without a system says that it is missing',
+    (work) => {
+      for (const zones of PANELS) {
+        const { systems, warnings } = planPanel(taskOf(zones, [], { shop: without([work]) }));
+        const laid = systems.flatMap(({ steps }) => steps.flatMap(({ sheetId }) => sheetId ?? []));
+        expect(laid.filter((id) => workOf(genericOf(id)) === work)).toEqual([]);
+        const isReady = systems.some(({ verdict }) => verdict === 'ready');
+        const said = warnings.filter(({ code }) => code === 'plan.none-of').map(({ text }) => text);
+        expect(said).toEqual(isReady ? [] : [expect.stringContaining(workWords(work))]);
+      }
+    },
+  );
+
+  test('all of the shop’s own archived is none of it; one in use is one', () => {
+    const archived = like('epoxy-1-1', { id: 'own-epoxy', isArchived: true });
+    const only = planPanel(taskOf(STRIPPED, [archived]));
+    const laid = only.systems.flatMap(({ steps }) => steps.flatMap(({ sheetId }) => sheetId ?? []));
+    expect(laid).not.toContain('epoxy-1-1');
+    const other = like('epoxy-1-1', { id: 'other-epoxy' });
+    expect(laidBy(taskOf(STRIPPED, [archived, other]))).toContain('other-epoxy');
+    // A plan that is opened later is without it too.
+    const kept = makePlan(taskOf(STRIPPED, [archived])).inputs.sheets;
+    expect(kept).toEqual([archived]);
+  });
+
+  test('of a kind that it has, what it says does not count', () => {
+    const own = like('build-4-1-1', { id: 'own-build' });
+    expect(laidBy(taskOf(DENT, [own], { shop: without(['build']) }))).toContain('own-build');
+  });
+
+  test('work that no product does is named', () => {
+    const said = shopSchema.safeParse({ noneOf: ['enamel'] });
+    expect(said.error?.issues[0]?.path).toEqual(['noneOf', 0]);
+  });
 });
 
 test('of two that do the same the shop’s first is laid; without an order the one that serves better', () => {

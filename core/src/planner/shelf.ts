@@ -1,28 +1,30 @@
 import { willAirDo } from '../operations/air.ts';
 import { sprayVolumeMl } from '../film/coverage.ts';
 import { coatsFor } from '../surface/budget.ts';
-import { GENERIC_SHELF } from '../materials/generic-shelf.ts';
 import { inModes } from '../materials/modes.ts';
 import { readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
 import { mustStay, ruleIn, type Context } from '../operations/context.ts';
 import { sprayingMin } from '../operations/coating.ts';
 import { cureFrom } from '../operations/curing.ts';
-import { productsByWork, workOf } from '../operations/products.ts';
+import { standIns, standsById, workOf } from '../materials/product-work.ts';
+import { productsByWork } from '../operations/products.ts';
 import { transferIn } from '../operations/spraying.ts';
 import { flashMin } from '../operations/windows.ts';
 import { minutesOf } from './score.ts';
 
 /** The shelf in force, and the order in which its products are preferred. */
 
-/** Sheets that stand for themselves by their id: no shop has one in their place by having another of their kind. */
-const BY_ID = new Set<ProductSheet['kind']>(['cleaner', 'guide-coat']);
-
-/** The shop's own sheets that are not archived, in every way in which they are mixed; a generic one only for work that none of them does. */
-export function shelfOf(all: readonly ProductSheet[] = []): ReadonlyMap<string, ProductSheet> {
-  const sheets = all.filter(({ isArchived }) => !isArchived).flatMap(inModes);
-  const own = new Set(sheets.map(workOf));
-  const generic = GENERIC_SHELF.filter((sheet) => BY_ID.has(sheet.kind) || !own.has(workOf(sheet)));
-  return new Map([...generic, ...sheets].map((sheet) => [sheet.id, sheet]));
+/**
+ * The shop's own sheets that are not archived, in every way in which they are mixed, and built-in ones for work for which
+ * it never had any.
+ * @param noneOf work for which the shop says that it has no product
+ */
+export function shelfOf(
+  all: readonly ProductSheet[] = [],
+  noneOf: readonly string[] = [],
+): ReadonlyMap<string, ProductSheet> {
+  const own = all.filter(({ isArchived }) => !isArchived).flatMap(inModes);
+  return new Map([...standIns(all, noneOf), ...own].map((sheet) => [sheet.id, sheet]));
 }
 
 /** Kinds whose coats follow what has to be levelled; the others are sprayed as often as their sheet says. */
@@ -94,7 +96,7 @@ export function withPreference(context: Context): Context {
     sheet,
     left: taken.has(sheet.id) ? 0 : 1,
     unfit: bearsClimate(sheet, context) ? 0 : 1,
-    guess: BY_ID.has(sheet.kind) ? 0 : guessMin(sheet, context),
+    guess: standsById(sheet) ? 0 : guessMin(sheet, context),
   }));
   const ordered = keyed.sort(
     (a, b) =>

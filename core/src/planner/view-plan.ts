@@ -1,6 +1,7 @@
 import { contextFor, ledgeLimit, type Context } from '../operations/context.ts';
 import { keepsGrain, takesCoats, unlevelUm, zoneOf, type PanelState } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
+import { workWords, worksMissing } from '../materials/product-work.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import { isLaying } from '../operations/act.ts';
 import { contradictionsOf, qualityProblems } from '../survey/contradictions.ts';
@@ -164,7 +165,7 @@ const surveyWarnings = (panel: Panel, { target }: Context): Notice[] =>
   );
 
 /** What a person should know of the plan as a whole; stopped zones speak for themselves. */
-function searchWarnings({ search, systems }: StoredPlan, refused: System | undefined): Notice[] {
+function searchWarnings({ search, systems, inputs }: StoredPlan, refused: System | undefined): Notice[] {
   if (!search) return [];
   const { looked, gaveUp } = search;
   const isAnyReady = systems.some(({ verdict }) => verdict.kind === 'ready');
@@ -175,7 +176,14 @@ function searchWarnings({ search, systems }: StoredPlan, refused: System | undef
     broken
       ? { zoneId: broken.zoneId, code: broken.code, facts: broken.facts, text: broken.text }
       : tell('plan.no-coat'),
+    ...missingKinds(inputs),
   ];
+}
+
+/** Work for which the shop has no product, where that may be why no system is found. */
+function missingKinds({ shop, sheets }: StoredPlan['inputs']): Notice[] {
+  const missing = worksMissing(sheets, shop.noneOf);
+  return missing.length === 0 ? [] : [tell('plan.none-of', { kinds: missing.map(workWords).join(', ') })];
 }
 
 const namesOf = (ids: readonly string[], { shelf }: Context): { sheetId: string; name: string }[] =>

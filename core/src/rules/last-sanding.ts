@@ -157,7 +157,11 @@ const keyUnderPrimer = (input: ZoneRuleInput): readonly Verdict[] => {
   const layer = labelOf(top.kind);
   if (isTooFine) {
     const facts = { layer, found: scratch.grade, finest: range.finest };
-    return k4.must(input, { code: 'K4.too-fine', facts, source: 'sheet' }, abrade(zone, target, 'machine', context));
+    return k4.must(
+      input,
+      { code: 'K4.too-fine', facts, source: 'sheet' },
+      abrade(zone, target, 'machine', context),
+    );
   }
   const facts = { layer, grit: target, found: scratch?.grade ?? 'shine' };
   return k4.must(input, { code: 'K4.key', facts, source: 'sheet' }, abrade(zone, target, 'machine', context));

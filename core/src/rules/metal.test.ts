@@ -38,7 +38,7 @@ describe('M1: bare metal gets a corrosion-resisting first coat', () => {
   });
   test('one coat where its sheet asks for two is said', () => {
     expect(saidBy('M1', coat('prime-epoxy', 'A'), ready())).toEqual([
-      'should A: 1 coat of Epoxy primer 1:1 where its sheet asks for 2: metal shows through until the next is on.',
+      'should A: 1 of the 2 coats that the sheet of Epoxy primer 1:1 asks for: metal shows through until the next is on.',
     ]);
   });
   test('a reduced epoxy is a sealer: it protects small spots only', () => {

@@ -110,7 +110,8 @@ const keptTexture = (input: ZoneRuleInput): readonly Verdict[] => {
 };
 
 /** A face that nobody has sanded yet is padded with cleaner, where the shop keeps pads. */
-const isPadded = ({ surface }: ZoneState, context: Context): boolean => keepsPads(context) && !surface.scratch;
+const isPadded = ({ surface }: ZoneState, context: Context): boolean =>
+  keepsPads(context) && !surface.scratch;
 
 /** What keys smooth plastic that no coat would hold on yet; null for all else. */
 export function smoothKey(zone: ZoneState, context: Context): Remedy | null {
@@ -130,8 +131,7 @@ const P3 = p3.rule({
     const { act, zone, context } = input;
     if (keepsGrain(zone, context)) return keptTexture(input);
     // The tooth under paste is coarse and stays.
-    const isUnderPaste =
-      act.op === 'promote' && zone.surface.lowUm > 0 && lowWayOf(zone, context) === 'fill';
+    const isUnderPaste = act.op === 'promote' && zone.surface.lowUm > 0 && lowWayOf(zone, context) === 'fill';
     const key = isSanding(act) || isUnderPaste ? null : smoothKey(zone, context);
     if (!key) return NO_VERDICTS;
     if (isPadded(zone, context)) return p3.must(input, { code: 'P3.pad', facts: {} }, key);

@@ -7,6 +7,7 @@ import {
   setupsSchema,
   shopBlocksSchema,
 } from '../materials/equipment.ts';
+import { PRODUCT_WORKS } from '../materials/product-work.ts';
 import { TOOLS } from '../materials/tools.ts';
 import { gradeText } from '../materials/grade-text.ts';
 import { QUALITIES } from './qualities.ts';
@@ -40,6 +41,8 @@ export const shopSchema = z.looseObject({
   blocks: shopBlocksSchema.optional(),
   cups: cupsSchema.optional(),
   setups: setupsSchema.optional(),
+  /** Work for which it has no product: no built-in sheet stands in. */
+  noneOf: z.array(z.enum(PRODUCT_WORKS)).max(PRODUCT_WORKS.length).optional(),
   /** Currency of its prices, three letters (ISO 4217). */
   currency: z
     .string()

@@ -63,7 +63,7 @@ export const SENTENCES = {
   'M1.reduced':
     '{sheet} of {filmUm} is a sealer: it protects {layer} on small spots only. A full first coat goes on before it.',
   'M1.thin':
-    '{coats} coat of {sheet} where its sheet asks for {fullCoats}: metal shows through until the next is on.',
+    '{coats} of the {fullCoats} coats that the sheet of {sheet} asks for: metal shows through until the next is on.',
   'M1.left-bare': '{layer} would be handed over bare.',
   'M1.spots':
     'Rubbed through {spotMm} wide ({count} in all, {sharePercent} of the panel): more than a sealer or build may cover ({limitMm}, {limitPercent}).',
@@ -260,7 +260,8 @@ export const SENTENCES = {
   'K3.thin':
     'Blocking and the last sanding would leave {leftUm}, {staysUm} must stay: glaze the low and build again.',
   'K4.grain': 'Grain that stays is dulled by fine pad and paste, not sanded.',
-  'K4.edges': 'Edges and recesses of the old finish are dulled by pad: where shine is left, clear peels first.',
+  'K4.edges':
+    'Edges and recesses of the old finish are dulled by pad: where shine is left, clear peels first.',
   'K4.shine': 'Shine left on {layer}: {grit} all over, edges and recesses by pad.',
   'K4.key': '{layer} is keyed {grit} for the primer (found {found}).',
   'K4.telegraph':
@@ -398,6 +399,8 @@ export const SENTENCES = {
   'plan.hand-over': 'Ready for base: tell what lies under, film, tone, scratch and window.',
   'plan.no-system': 'No system on this shelf gets the panel ready for base.',
   'plan.no-coat': 'No coat on the shelf fits.',
+  'plan.none-of':
+    'This shop has no product of these kinds: {kinds}. A system may need one: enter your own on the Shelf, or take the built-in one again there.',
   'plan.own-lost':
     'Your own sequence does not fit the survey any more, or stops before the hand-over: put it together again.',
   'plan.gave-up-early':

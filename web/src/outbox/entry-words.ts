@@ -55,6 +55,7 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   blocks: 'blocks',
   cups: 'cups',
   setups: 'set-ups',
+  noneOf: 'kinds of product that it lacks',
   currency: 'currency',
   vocLimitGPerL: 'solvent limit',
 };

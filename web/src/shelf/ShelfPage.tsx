@@ -1,4 +1,4 @@
-import { GENERIC_SHELF, workOf, type ProductSheet, type ShopView } from '@blue-ledge/core';
+import { GENERIC_SHELF, type ProductSheet, type ShopView } from '@blue-ledge/core';
 import { Button, Checkbox, Input, Select } from 'antd';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -7,6 +7,9 @@ import { CopyOutlined, PlusOutlined } from '../shared/icons.tsx';
 import { Pending, Problem } from '../shared/Problem.tsx';
 import { PageTitle } from '../shell/PageTitle.tsx';
 import { draftName, keepDraft, useSheetDrafts } from '../state/sheet-drafts.ts';
+import { withShopChanges } from '../outbox/field-change.ts';
+import { useFieldChanges } from '../outbox/use-outbox.ts';
+import { BuiltIn } from './BuiltIn.tsx';
 import { CompareSheets } from './CompareSheets.tsx';
 import { NewProduct } from './NewProduct.tsx';
 import { ProductList } from './ProductList.tsx';
@@ -17,11 +20,11 @@ import './shelf.css';
 
 /** The products of a shop: what it lays, in its own order; and the built-in ones that stand in for what it lacks. */
 export const ShelfPage = () => (
-  <ShelfOfShop>{(shop, shops) => <ShelfPlace key={shop.id} shop={shop} shops={shops} />}</ShelfOfShop>
+  <ShelfOfShop>{(shop, shops) => <ShelfPlace key={shop.id} saved={shop} shops={shops} />}</ShelfOfShop>
 );
 
 interface ShelfPlaceProps {
-  readonly shop: ShopView;
+  readonly saved: ShopView;
   readonly shops: readonly ShopView[];
 }
 
@@ -31,9 +34,9 @@ const isFound = (sheet: ProductSheet, words: readonly string[]): boolean => {
   return words.every((word) => text.includes(word));
 };
 
-function ShelfPlace({ shop, shops }: ShelfPlaceProps) {
-  const { data: own, error } = useShopSheets(shop.id);
-  const save = useSaveSheet(shop.id);
+function ShelfPlace({ saved, shops }: ShelfPlaceProps) {
+  const { data: own, error } = useShopSheets(saved.id);
+  const save = useSaveSheet(saved.id);
   const drafts = useSheetDrafts((state) => state.byId);
   const navigate = useNavigate();
   const [text, setText] = useState('');
@@ -47,12 +50,13 @@ function ShelfPlace({ shop, shops }: ShelfPlaceProps) {
     const words = asked.toLowerCase().split(/\s+/).filter(Boolean);
     const wanted = (sheet: ProductSheet): boolean =>
       (kind === null || sheet.kind === kind) && isFound(sheet, words);
-    const works = new Set((own ?? []).filter(({ isArchived }) => !isArchived).map(workOf));
     return {
       own: inOrder((own ?? []).filter((sheet) => (withArchived || !sheet.isArchived) && wanted(sheet))),
-      generic: GENERIC_SHELF.filter((sheet) => !works.has(workOf(sheet)) && wanted(sheet)),
+      wanted,
     };
   }, [own, asked, kind, withArchived]);
+  const { changes } = useFieldChanges(saved.id);
+  const shop = useMemo(() => withShopChanges(saved, changes), [saved, changes]);
   if (!own) return <Pending error={error} what="the shelf" />;
 
   const open = (sheet: ProductSheet): void => void navigate(`/shelf/${shop.id}/products/${sheet.id}`);
@@ -150,24 +154,7 @@ function ShelfPlace({ shop, shops }: ShelfPlaceProps) {
           />
         )}
       </section>
-      {shown.generic.length > 0 && (
-        <section aria-labelledby="generic-head" className="shelf-generic">
-          <h2 id="generic-head">Built in, until you have your own</h2>
-          <p className="note">
-            Invented, with believable figures. One of your own for the same work takes its place.
-          </p>
-          <ProductList
-            sheets={shown.generic}
-            picked={picked}
-            onPick={pick}
-            acts={(sheet) => (
-              <Button aria-label={`Take ${sheet.name} over`} onClick={() => begin(sheet)}>
-                Take it over
-              </Button>
-            )}
-          />
-        </section>
-      )}
+      <BuiltIn shop={shop} own={own} wanted={shown.wanted} picked={picked} onPick={pick} onTakeOver={begin} />
       {isMaking && (
         <NewProduct
           own={own}

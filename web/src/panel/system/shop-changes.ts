@@ -1,4 +1,12 @@
-import { SCHOOLS, SHOP_RULES, isSameJson, rulesInPlan, type Shop, type ShopInPlan } from '@blue-ledge/core';
+import {
+  SCHOOLS,
+  SHOP_RULES,
+  isSameJson,
+  rulesInPlan,
+  workWords,
+  type Shop,
+  type ShopInPlan,
+} from '@blue-ledge/core';
 import { SCHOOL_HEADS } from '../../shared/school-heads.ts';
 import { TOOL_WORDS } from '../../shared/tool-words.ts';
 import { figureReading } from '../../shop/figure-reading.ts';
@@ -68,6 +76,10 @@ const ROWS: Readonly<Record<ShopInPlan, (before: Shop, now: Shop, format: Format
   },
   guns: (before, now) => things('guns', before.guns, now.guns),
   heaters: (before, now) => things('ovens and lamps', before.heaters, now.heaters),
+  noneOf: (before, now) => {
+    const text = ({ noneOf }: Shop): string => noneOf?.map(workWords).join(', ') || 'no kind';
+    return fromTo('kinds of product that it lacks:', text(before), text(now));
+  },
 };
 
 type Thing = { readonly id: string; readonly name: string };
