@@ -1,5 +1,5 @@
 import type { LayerKind } from '../materials/layer-kinds.ts';
-import { isForPlastic, workOf } from '../materials/product-work.ts';
+import { workOf } from '../materials/product-work.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
 import { isStripping, type OpName } from './act.ts';
 import type { Context } from './context.ts';
