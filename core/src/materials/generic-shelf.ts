@@ -215,6 +215,7 @@ const SHEETS: readonly ProductSheetInput[] = [
     name: 'Epoxy primer 1:1, reduced as sealer',
     kind: 'epoxy',
     use: 'sealer',
+    cansOf: 'epoxy-1-1',
     components: [
       part('epoxy base', 4, 1.42, 0.5),
       part('epoxy hardener', 4, 0.98, 0.42),

@@ -4,7 +4,7 @@ import { GENERIC_SHELF } from './generic-shelf.ts';
 import { mixPartsOf, vocGPerL } from './mix-parts.ts';
 import { asMode, inModes, sheetIdOf } from './modes.ts';
 import { formOf, isTwoPack, sheetSchema, type ProductSheetInput } from './sheet.ts';
-import { bookingOf, canState, leftAfter, usableLeftMl, type CanView } from './stock.ts';
+import { bookingOf, cansToBuy, canState, leftAfter, usableLeftMl, type CanView } from './stock.ts';
 
 const generic = (id: string) => GENERIC_SHELF.find((sheet) => sheet.id === id)!;
 const build = (changes: Partial<ProductSheetInput> = {}) =>
@@ -137,6 +137,15 @@ describe('stock', () => {
     expect(booked).toMatchObject({ takes: [], short: [{ ml: 200 }] });
     expect(booked.unfit.map((each) => each.can.id)).toEqual(['old', 'ice']);
     expect(usableLeftMl(want(1), cans, TODAY)).toBe(0);
+  });
+
+  test('what is short is bought in cans as the shop knows them', () => {
+    const cans = [can('a', 100, { sizeMl: 1000 }), can('b', 100, { sizeMl: 4000 })];
+    expect(cansToBuy(want(300), cans)).toEqual({ count: 1, sizeMl: 1000 });
+    expect(cansToBuy(want(1000.01), cans)).toMatchObject({ count: 1, sizeMl: 1000 });
+    expect(cansToBuy(want(2500), cans)).toMatchObject({ count: 1, sizeMl: 4000 });
+    expect(cansToBuy(want(9000), cans)).toMatchObject({ count: 3, sizeMl: 4000 });
+    expect(cansToBuy({ ...want(2500), component: 'never bought' }, cans)).toBeNull();
   });
 
   test('a can says how it stands', () => {

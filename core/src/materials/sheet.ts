@@ -202,6 +202,8 @@ export const sheetSchema = z.looseObject({
   form: z.enum(FORMS).optional(),
   /** One pack or two; by its kind and hazards where the sheet does not say. */
   pack: z.enum(['one', 'two']).optional(),
+  /** Id of the product that it is mixed from: what both have is bought once. */
+  cansOf: z.string().min(1).max(60).optional(),
   /** What a can of an aerosol holds. */
   canMl: sheetNumber('canMl').optional(),
   ...mixedAs,

@@ -143,6 +143,24 @@ export const usableLeftMl = (want: Omit<Wanted, 'ml'>, cans: readonly CanView[],
     .filter((can) => isFor({ ...want, ml: 0 })(can) && isUsable(canState(can, today)))
     .reduce((sum, { leftMl }) => sum + leftMl, 0);
 
+/** Cans to buy of what is short. */
+export interface CansToBuy {
+  readonly count: number;
+  readonly sizeMl: number;
+}
+
+/**
+ * The smallest can that the shop had of it that covers what is short, or several of the largest; null where it never had
+ * one: then nobody knows how it is sold.
+ */
+export function cansToBuy(want: Wanted, cans: readonly CanView[]): CansToBuy | null {
+  const sizes = cans.filter(isFor(want)).map(({ can }) => can.sizeMl);
+  if (sizes.length === 0) return null;
+  const covering = sizes.filter((sizeMl) => sizeMl >= want.ml - 0.05);
+  const sizeMl = covering.length > 0 ? Math.min(...covering) : Math.max(...sizes);
+  return { count: Math.max(1, Math.ceil((want.ml - 0.05) / sizeMl)), sizeMl };
+}
+
 /** What the plans of a shop's open jobs need of a component, and which panels it is for. */
 export interface Need extends Wanted {
   readonly name: string;

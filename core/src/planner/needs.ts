@@ -1,4 +1,3 @@
-import { sheetIdOf } from '../materials/modes.ts';
 import type { Need } from '../materials/stock.ts';
 import { shoppingOf } from './pours.ts';
 import type { StoredPlan } from './stored-plan.ts';
@@ -17,14 +16,13 @@ export function needsOf(plans: readonly OpenPlan[]): Need[] {
   const needs = new Map<string, Need>();
   for (const { job, panel, chosen, plan } of plans) {
     const opened = openPlan(plan);
-    for (const { sheetId: laid, component, ml } of shoppingOf(opened.poursOf(chosen))) {
-      const sheetId = sheetIdOf(laid);
+    for (const { sheetId, component, ml } of shoppingOf(opened.poursOf(chosen))) {
       const key = `${sheetId} ${component}`;
       const known = needs.get(key);
       needs.set(key, {
         sheetId,
         component,
-        name: known?.name ?? opened.sheetOf(sheetId)?.name ?? opened.sheetOf(laid)?.name ?? sheetId,
+        name: known?.name ?? opened.sheetOf(sheetId)?.name ?? sheetId,
         ml: Math.round(((known?.ml ?? 0) + ml) * 10) / 10,
         panels: [...(known?.panels ?? []), { job, panel, ml }],
       });

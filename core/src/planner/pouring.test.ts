@@ -130,7 +130,9 @@ test('aerosols are counted in cans, without a mix', () => {
   const pour = pours.find(({ sheetId }) => sheetId === 'sealer-3-1-1')!;
   expect(pour.cans! * 300).toBeGreaterThanOrEqual(pour.needMl);
   expect((pour.cans! - 1) * 300).toBeLessThan(pour.needMl);
-  expect(pour.parts).toEqual([{ name: aerosol.components[0]!.name, ml: 300, readMl: 300 }]);
+  expect(pour.parts).toEqual([
+    { name: aerosol.components[0]!.name, canOf: 'sealer-3-1-1', ml: 300, readMl: 300 },
+  ]);
   expect(opened.sprayTasksOf(chosen).map(({ sheetId }) => sheetId)).not.toContain('sealer-3-1-1');
 });
 

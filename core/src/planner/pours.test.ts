@@ -150,7 +150,10 @@ test('panels that are sprayed together share one mix, and the loss of one', () =
   expect(both.parts.at(-1)!.readMl).toBeCloseTo(both.potMl, 0);
   expect(combinedPour([build, { ...build, sheetId: 'other' }], 60)).toBeNull();
   expect(combinedPour([build, { ...build, pots: 2 }], 60)).toBeNull();
-  const soft = { ...build, parts: [...build.parts, { name: 'flexible additive', ml: 30, readMl: 200 }] };
+  const soft = {
+    ...build,
+    parts: [...build.parts, { name: 'flexible additive', canOf: 'x', ml: 30, readMl: 200 }],
+  };
   expect(combinedPour([build, soft], 60)).toBeNull();
 });
 
@@ -176,6 +179,20 @@ test('what is wanted is added up by product and component', () => {
   const once = shoppingOf(pours);
   expect(wanted.map(({ ml }) => ml)).toEqual(once.map(({ ml }) => expect.closeTo(2 * ml, 1)));
   expect(new Set(once.map(({ sheetId, component }) => `${sheetId} ${component}`)).size).toBe(once.length);
+});
+
+test('epoxy and its reduced way are poured from the same cans, and bought once', () => {
+  const through = { kind: 'rub-through', spotMm: 15, count: 1 };
+  const spot: ZoneSketch = { stack: 'steel/ecoat:20/old-finish:110', areaM2: 1.2, findings: [through] };
+  const [epoxy] = poursFor([{ stack: 'steel', areaM2: 1 }]);
+  const [reduced] = poursFor([spot], { shop: { noneOf: ['sealer', 'wet-on-wet'] } });
+  expect([epoxy!.sheetId, reduced!.sheetId]).toEqual(['epoxy-1-1', 'epoxy-1-1-sealer']);
+  const mlOf = (i: number) => (epoxy!.parts[i]?.ml ?? 0) + reduced!.parts[i]!.ml;
+  expect(shoppingOf([epoxy!, reduced!])).toEqual([
+    { sheetId: 'epoxy-1-1', component: 'epoxy base', ml: expect.closeTo(mlOf(0), 1) },
+    { sheetId: 'epoxy-1-1', component: 'epoxy hardener', ml: expect.closeTo(mlOf(1), 1) },
+    { sheetId: 'epoxy-1-1-sealer', component: 'epoxy thinner', ml: expect.closeTo(mlOf(2), 1) },
+  ]);
 });
 
 test('hardener is chosen by the air of the hour in which it is mixed, not by the shop’s usual figure', () => {

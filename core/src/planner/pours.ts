@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { FILLER_WASTE } from '../film/filler-mix.ts';
 import { mixByVolume } from '../film/mix.ts';
 import { mixPartsOf, vocGPerL, type MixPart } from '../materials/mix-parts.ts';
+import { canIdOf } from '../materials/modes.ts';
 import { formOf, type ProductSheet } from '../materials/sheet.ts';
 import { isCoat, isLaying, type BodyAct, type CoatAct } from '../operations/act.ts';
 import { bodyLitres, liftsOf } from '../operations/bodywork.ts';
@@ -23,6 +24,8 @@ import { isStepOf, type Performed, type StepOf } from './prepare.ts';
 
 const partSchema = z.object({
   name: z.string(),
+  /** Product whose cans it comes from. */
+  canOf: z.string(),
   ml: z.number(),
   /** Left out where the sheet gives no density: then it is poured by volume. */
   grams: z.number().optional(),
@@ -134,8 +137,17 @@ const round = (value: number): number => Math.round(value * 10) / 10;
 /** Hardener of a little filler is a few tenths of a gram. */
 const roundFine = (value: number): number => Math.round(value * 100) / 100;
 
+/** Product whose cans a component of a sheet comes from. */
+const canOfComponent = (sheet: ProductSheet, component: string, { shelf }: Context): string =>
+  canIdOf(sheet, component, (id) => shelf.get(id));
+
 /** A pot part by part; by mass as far as densities are known. */
-function partsOf(components: readonly MixPart[], potMl: number): Pour['parts'] {
+function partsOf(
+  sheet: ProductSheet,
+  components: readonly MixPart[],
+  potMl: number,
+  context: Context,
+): Pour['parts'] {
   const lines = mixByVolume(
     components.map(({ parts }) => parts),
     potMl,
@@ -147,6 +159,7 @@ function partsOf(components: readonly MixPart[], potMl: number): Pour['parts'] {
     readGrams = readGrams === undefined || grams === undefined ? undefined : readGrams + grams;
     return {
       name,
+      canOf: canOfComponent(sheet, name, context),
       ml: roundFine(ml),
       ...(grams === undefined ? {} : { grams: roundFine(grams) }),
       readMl: roundFine(cumulativeMl),
@@ -156,12 +169,14 @@ function partsOf(components: readonly MixPart[], potMl: number): Pour['parts'] {
 }
 
 /** An aerosol is bought mixed: whole cans that cover the need. */
-function cansOf({ canMl = USUAL_CAN_ML, components: [mix] }: ProductSheet, needMl: number) {
+function aerosolsOf(sheet: ProductSheet, needMl: number, context: Context) {
+  const { canMl = USUAL_CAN_ML, components } = sheet;
+  const { name } = components[0]!;
   const cans = Math.max(1, Math.ceil(needMl / canMl - 1e-9));
   return {
     potMl: canMl,
     cans,
-    parts: [{ name: mix!.name, ml: canMl, readMl: canMl }],
+    parts: [{ name, canOf: canOfComponent(sheet, name, context), ml: canMl, readMl: canMl }],
     mixedMl: cans * canMl,
   };
 }
@@ -183,12 +198,12 @@ function pourOf({ act, before }: StepOf<CoatAct | BodyAct>, n: number, context: 
   const lastPotMl = mlOf(coats - coatsInPot * (pots - 1));
   const { mixedMl, ...mixed } =
     formOf(sheet) === 'aerosol'
-      ? { pots: 1, ...cansOf(sheet, needMl) }
+      ? { pots: 1, ...aerosolsOf(sheet, needMl, context) }
       : {
           potMl,
           ...(lastPotMl < potMl ? { lastPotMl } : {}),
           pots,
-          parts: partsOf(components, potMl),
+          parts: partsOf(sheet, components, potMl, context),
           mixedMl: (pots - 1) * potMl + lastPotMl,
         };
   const voc = vocGPerL(components);
@@ -218,8 +233,9 @@ export const poursOf = (steps: readonly Performed[], nBefore: number, context: C
 
 function scaledParts(parts: Pour['parts'], share: number): Pour['parts'] {
   const scaled = (value: number): number => roundFine(value * share);
-  return parts.map(({ name, ml, grams, readMl, readGrams }) => ({
+  return parts.map(({ name, canOf, ml, grams, readMl, readGrams }) => ({
     name,
+    canOf,
     ml: scaled(ml),
     ...(grams === undefined ? {} : { grams: scaled(grams) }),
     readMl: scaled(readMl),
@@ -269,11 +285,11 @@ export function combinedPour(pours: readonly Pour[], lossMl: number): Pour | nul
   };
 }
 
-/** What pours take in all, by product and component, in the order in which they are wanted. */
+/** What pours take in all, by component and the product whose cans it comes from, in the order in which they are wanted. */
 export function shoppingOf(pours: readonly Pour[]): Shopping[] {
   const wanted = new Map<string, Shopping>();
-  for (const { sheetId, parts, pots, potMl, lastPotMl = potMl, cans = pots - 1 + lastPotMl / potMl } of pours)
-    for (const { name: component, ml } of parts) {
+  for (const { parts, pots, potMl, lastPotMl = potMl, cans = pots - 1 + lastPotMl / potMl } of pours)
+    for (const { name: component, canOf: sheetId, ml } of parts) {
       const key = `${sheetId} ${component}`;
       const known = wanted.get(key)?.ml ?? 0;
       wanted.set(key, { sheetId, component, ml: round(known + cans * ml) });

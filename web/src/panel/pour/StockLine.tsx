@@ -24,11 +24,11 @@ export function StockLine({ pour, name, shop }: StockLineProps) {
   const run = usePotRuns(({ byPot }) => byPot[name]);
   const move = useMoveCans(shop.id);
   if (!cans || cans.length === 0) return null;
-  const { parts, cans: nCans = 1, sheetId } = pour;
+  const { parts, cans: nCans = 1 } = pour;
   const poured = run?.pouredMl ?? [];
   const isPoured = poured.some((ml) => ml > 0);
-  const wanted = parts.map(({ name: component, ml }, i) => ({
-    sheetId,
+  const wanted = parts.map(({ name: component, canOf, ml }, i) => ({
+    sheetId: canOf,
     component,
     // Cans of an aerosol are taken whole, whatever was released first.
     ml: isPoured && pour.cans === undefined ? (poured[i] ?? ml) : ml * nCans,

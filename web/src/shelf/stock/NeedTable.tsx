@@ -1,4 +1,12 @@
-import { QUANTITIES, toShown, usableLeftMl, type CanView, type Need, type ShopView } from '@blue-ledge/core';
+import {
+  QUANTITIES,
+  cansToBuy,
+  toShown,
+  usableLeftMl,
+  type CanView,
+  type Need,
+  type ShopView,
+} from '@blue-ledge/core';
 import { Button, Spin } from 'antd';
 import Papa from 'papaparse';
 import { PrinterOutlined } from '../../shared/icons.tsx';
@@ -14,6 +22,9 @@ interface NeedTableProps {
   readonly today: string;
 }
 
+/** Less than this is nothing that is bought, ml. */
+const LEAST_SHORT_ML = 0.05;
+
 /** What the open plans need, what is there that may be used, and so what has to be bought: on screen, as CSV, on paper. */
 export function NeedTable({ needs, cans, shop, today }: NeedTableProps) {
   const { system } = useFormat();
@@ -26,18 +37,21 @@ export function NeedTable({ needs, cans, shop, today }: NeedTableProps) {
     );
   const rows = needs.map((need) => {
     const haveMl = usableLeftMl(need, cans, today);
-    return { ...need, haveMl, shortMl: Math.max(0, need.ml - haveMl) };
+    const shortMl = Math.max(0, need.ml - haveMl);
+    return { ...need, haveMl, shortMl, buy: cansToBuy({ ...need, ml: shortMl }, cans) };
   });
-  const short = rows.filter(({ shortMl }) => shortMl > 0.05);
+  const short = rows.filter(({ shortMl }) => shortMl > LEAST_SHORT_ML);
   const { symbol } = QUANTITIES.Ml[system];
   const shown = (ml: number): string => toShown('Ml', ml, system).toFixed(system === 'us' ? 2 : 0);
   const save = (): void => {
-    const table = rows.map(({ name, component, ml, haveMl, shortMl, panels }) => ({
+    const table = rows.map(({ name, component, ml, haveMl, shortMl, buy, panels }) => ({
       product: name,
       component,
       [`needed ${symbol}`]: shown(ml),
       [`there ${symbol}`]: shown(haveMl),
-      [`to buy ${symbol}`]: shown(shortMl),
+      [`short ${symbol}`]: shown(shortMl),
+      'cans to buy': shortMl > LEAST_SHORT_ML ? (buy?.count ?? '') : 0,
+      [`a can ${symbol}`]: buy ? shown(buy.sizeMl) : '',
       for: panels.map(({ job, panel }) => `${job}: ${panel}`).join('; '),
     }));
     saveAs(`shopping-${today}.csv`, 'text/csv', Papa.unparse(table, { escapeFormulae: true }));
@@ -65,14 +79,16 @@ export function NeedTable({ needs, cans, shop, today }: NeedTableProps) {
               </tr>
             </thead>
             <tbody>
-              {rows.map(({ sheetId, name, component, ml, haveMl, shortMl, panels }) => (
+              {rows.map(({ sheetId, name, component, ml, haveMl, shortMl, buy, panels }) => (
                 <tr key={`${sheetId} ${component}`}>
                   <th scope="row">
                     {component} <span className="note">{component === name ? '' : name}</span>
                   </th>
                   <td>{amount('Ml', ml)}</td>
                   <td>{amount('Ml', haveMl)}</td>
-                  <td>{shortMl > 0.05 ? <b>{amount('Ml', shortMl)}</b> : 'enough'}</td>
+                  <td>
+                    <ToBuy shortMl={shortMl} buy={buy} />
+                  </td>
                   <td className="note">
                     {panels.length === 1
                       ? `${panels[0]!.job}: ${panels[0]!.panel}`
@@ -96,5 +112,25 @@ export function NeedTable({ needs, cans, shop, today }: NeedTableProps) {
         </>
       )}
     </section>
+  );
+}
+
+interface ToBuyProps {
+  readonly shortMl: number;
+  /** Null where nobody knows how large its cans are. */
+  readonly buy: CansToBuy | null;
+}
+
+function ToBuy({ shortMl, buy }: ToBuyProps) {
+  const amount = useAmounts();
+  if (shortMl <= LEAST_SHORT_ML) return 'enough';
+  if (!buy) return <b>{amount('Ml', shortMl)}</b>;
+  return (
+    <>
+      <b>
+        {buy.count} × {amount('Ml', buy.sizeMl)}
+      </b>{' '}
+      <span className="note">{amount('Ml', shortMl)} short</span>
+    </>
   );
 }
