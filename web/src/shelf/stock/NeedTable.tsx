@@ -3,6 +3,7 @@ import {
   cansToBuy,
   toShown,
   usableLeftMl,
+  type CansToBuy,
   type CanView,
   type Need,
   type ShopView,
