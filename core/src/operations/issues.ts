@@ -1,4 +1,5 @@
 import { isBody } from '../materials/layer-kinds.ts';
+import { findingOf } from '../survey/finding.ts';
 import type { OpenIssue } from '../survey/open-issue.ts';
 import { COAT_OPS, STRIP_OPS, isLastOp, type LayingOp, type OpName } from './act.ts';
 import { changed } from './changed-area.ts';
@@ -69,10 +70,10 @@ const ISSUES: Readonly<Record<OpenIssue, IssueRow>> = {
   },
   soft: { settledBy: { ...by('cure'), ...WITH_FILM }, isOfCoat: true },
   'bad-ground': { settledBy: WITH_BODY, isOfBase: true },
-  // It goes over what was laid there, so there has to be a coat first.
+  // It goes over what was laid there, so there has to be a coat first; one that was ordered goes over found finish too.
   'rough-coat': {
     settledBy: by('texture-coat'),
-    mayLieUnder: (op, zone) => isBeforeLast(op) || topOf(zone).laid === undefined,
+    mayLieUnder: (op, zone) => isBeforeLast(op) || (topOf(zone).laid === undefined && !isRoughOrdered(zone)),
   },
   // A joint that is sealed anew in a rough coat wants that coat over it again.
   'shiny-grain': { settledBy: { ...by('scuff'), 'seam-seal': isRough, ...WITH_FILM } },
@@ -102,6 +103,9 @@ function isDulledByPad(zone: ZoneState): boolean {
 /** What had to come off it is off. */
 function isSandedOut({ surface }: ZoneState): boolean {
   return surface.peelUm === 0;
+}
+function isRoughOrdered({ zone }: ZoneState): boolean {
+  return findingOf(zone.findings, 'chip-guard-wanted') !== undefined;
 }
 function isBodyOnTop(zone: ZoneState): boolean {
   return isBody(topOf(zone).kind);

@@ -28,6 +28,7 @@ import type { z } from 'zod';
 import { adviceOn } from '../rules/check-act.ts';
 import type { Verdict } from '../rules/rule.ts';
 import { allowedIf, say } from '../wording/say.ts';
+import { SENTENCES } from '../wording/sentences.ts';
 import type { Reason, Source } from '../wording/reason.ts';
 import { cautionsOf } from './cautions.ts';
 import type { refusalSchema, Said, Stack, Step } from './plan.ts';
@@ -184,8 +185,11 @@ const severity = (reason: Reason): number =>
 function unique(reasons: readonly Reason[]): Reason[] {
   const kept = new Map<string, Reason>();
   for (const reason of reasons) {
-    const words = Object.values(reason.facts).filter((value) => typeof value === 'string');
-    const name = [reason.rule, reason.code, ...words].join('|');
+    const isSaid = (name: string): boolean => SENTENCES[reason.code].includes(`{${name}}`);
+    const words = Object.entries(reason.facts).filter(
+      ([name, value]) => typeof value === 'string' && isSaid(name),
+    );
+    const name = [reason.rule, reason.code, ...words.map(([, word]) => word)].join('|');
     const known = kept.get(name);
     if (!known || severity(reason) > severity(known)) kept.set(name, reason);
   }

@@ -135,7 +135,8 @@ const C1 = c1.rule({
         { code: soil === 'dusty' ? 'C1.dust' : 'C1.degrease', facts: {} },
         wipe(zone, panel, context),
       );
-    if (!isCoat(act)) return NO_VERDICTS;
+    // What is sprayed needs masking; filler and glaze do not.
+    if (!isCoat(act) && act.op !== 'texture-coat') return NO_VERDICTS;
     if (!panel.isMasked && isReadyForMasking(input)) return masked();
     if (isTacked) return NO_VERDICTS;
     return c1.must(input, { code: isBlownOff(zone) ? 'C1.open-filler' : 'C1.tack', facts: {} }, tack(zone));

@@ -1,7 +1,7 @@
 import { hasIssue } from '../operations/issues.ts';
 import { grainUm, isCoarser } from '../materials/grades.ts';
 import { isBody, isMetal, isRawPlastic, labelOf } from '../materials/layer-kinds.ts';
-import { COAT_OPS, LAST_OPS, isCoat, isLastCoat, leadsToBase } from '../operations/act.ts';
+import { COAT_OPS, LAST_OPS, isCoat, isLastCoat, isLaying, leadsToBase } from '../operations/act.ts';
 import { ruleIn, schoolIn, sheetIn } from '../operations/context.ts';
 import { glazeOn, lowWayOf } from '../operations/lows.ts';
 import { keptUm, staysOn } from '../operations/sanded-area.ts';
@@ -142,10 +142,10 @@ const lastGrit = (input: ZoneRuleInput): readonly Verdict[] => {
 const rangeFor = ({ act, zone, context }: ZoneRuleInput) =>
   isCoat(act) ? scratchUnder(sheetIn(context, act.sheetId), topOf(zone).kind) : undefined;
 
-/** A primer over found finish or a sanded coat: dull all over, inside the sheet's range. */
-const keyUnderPrimer = (input: ZoneRuleInput): readonly Verdict[] => {
+/** A primer or a rough coat over found finish or a sanded coat: dull all over, inside the sheet's range. */
+const keyUnderCoat = (input: ZoneRuleInput): readonly Verdict[] => {
   const { act, zone, context } = input;
-  if (!isCoat(act)) return NO_VERDICTS;
+  if (!isLaying(act)) return NO_VERDICTS;
   const top = topOf(zone);
   const range = sheetIn(context, act.sheetId).over[top.kind];
   const { scratch } = zone.surface;
@@ -168,7 +168,7 @@ const keyUnderPrimer = (input: ZoneRuleInput): readonly Verdict[] => {
 };
 
 const K4 = k4.rule({
-  on: [...COAT_OPS, 'hand-over'],
+  on: [...COAT_OPS, 'texture-coat', 'hand-over'],
   asks: 'The last grit is fine enough for the next coat, and no shine is left anywhere.',
   about: (zone) => {
     const { kind } = topOf(zone);
@@ -181,7 +181,7 @@ const K4 = k4.rule({
       return hasIssue(zone, 'shiny-grain')
         ? k4.must(input, { code: 'K4.grain', facts: {} }, scuff(zone))
         : NO_VERDICTS;
-    if (!leadsToBase(act)) return keyUnderPrimer(input);
+    if (!leadsToBase(act)) return keyUnderCoat(input);
     // A coat inside its window takes the next one unsanded; sound e-coat may too (N1). What was sanded is judged.
     const isUnsanded = zone.surface.scratch === null;
     const bondsUnsanded =

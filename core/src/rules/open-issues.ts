@@ -1,3 +1,4 @@
+import { findingOf } from '../survey/finding.ts';
 import type { OpenIssue } from '../survey/open-issue.ts';
 import { COAT_OPS, LAYING_OPS, isCoat, isLaying } from '../operations/act.ts';
 import { hasIssue, notUnder, settlersOf } from '../operations/issues.ts';
@@ -114,7 +115,8 @@ export const OPEN: Readonly<Record<OpenIssue, OpenRow>> = {
   'rough-coat': {
     rule: 'O0',
     isAskedByO0: true,
-    says: 'O0.rough-coat',
+    says: ({ zone }) =>
+      findingOf(zone.findings, 'chip-guard-wanted') ? 'O0.rough-ordered' : 'O0.rough-coat',
     remedy: ({ zone, context }) => {
       const sheet = sheetFor(context, 'texture', [topOf(zone).kind]);
       return sheet && bodyWork('texture-coat', zone, sheet);

@@ -158,6 +158,7 @@ export const SENTENCES = {
   'F4.bleeds':
     'Too much hardener in the filler stains all that lies on it: it is ground out and filled again.',
   'O0.break': 'It is still broken: mend it before anything covers it.',
+  'O0.rough-ordered': 'Chip guard was ordered here: it is laid before the last coat.',
   'O0.rough-coat': 'The rough coat that was there is laid again over the primer.',
   'O1.local': 'Unsound finish on {sharePercent} of the panel: it comes off here, to a sound edge.',
   'O1.panel':
@@ -263,7 +264,7 @@ export const SENTENCES = {
   'K4.edges':
     'Edges and recesses of the old finish are dulled by pad: where shine is left, clear peels first.',
   'K4.shine': 'Shine left on {layer}: {grit} all over, edges and recesses by pad.',
-  'K4.key': '{layer} is keyed {grit} for the primer (found {found}).',
+  'K4.key': '{layer} is keyed {grit} for what comes on it (found {found}).',
   'K4.telegraph':
     'A {found} scratch in {layer} would leave {nowFineUm} in the {plane} plane; {grit} leaves {grooveFineUm}, limit {limitFineUm}.',
   'K4.no-grade': 'No grade that {coat} allows on {layer} stays invisible at this quality.',
