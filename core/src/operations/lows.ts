@@ -1,5 +1,7 @@
-import { isBody, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
+import { familyOf, isBody, isRawPlastic, type LayerKind } from '../materials/layer-kinds.ts';
 import type { ProductSheet } from '../materials/sheet.ts';
+import type { FindingOf } from '../survey/finding.ts';
+import { shopRule, type ShopRules } from '../survey/shop-rules.ts';
 import { ruleIn, type Context } from './context.ts';
 import { glazeFor, productsFor } from './products.ts';
 import { hasIssue } from './issues.ts';
@@ -56,4 +58,19 @@ export function lowWayOf(zone: ZoneState, context: Context): LowWay {
   const glaze = zone.patch ? glazeOn(zone, context) : undefined;
   const mostUm = Math.min(ruleIn(context, 'glazeLowUm').value, glaze?.film.maxUm ?? 0);
   return glaze && lowUm <= mostUm ? 'glaze' : 'fill';
+}
+
+/** Cycles of prime and block in one build: what two do not level is glazed or filled. */
+export const MOST_CYCLES = 2;
+/**
+ * Waves that are hollows, to be built up, glazed or filled by their depth: those of one place, whose peaks are level with
+ * what is around them, and of a whole zone those that two cycles do not level. Plastic is not filled for waves.
+ */
+export function isHollowWave(
+  { um, sizeMm, areaM2 }: FindingOf<'waves'>,
+  base: LayerKind,
+  rules: ShopRules,
+): boolean {
+  const isLocal = sizeMm !== undefined || areaM2 !== undefined;
+  return familyOf(base) !== 'plastic' && (isLocal || um > MOST_CYCLES * shopRule(rules, 'buildLowUm').value);
 }

@@ -20,6 +20,7 @@ import { sandedMaterial } from '../materials/sanded-material.ts';
 import { scratchDepthUm } from '../surface/scratch.ts';
 import type { OpenIssue } from '../survey/open-issue.ts';
 import { withIssue } from './issues.ts';
+import { isHollowWave } from './lows.ts';
 import { openedTo, type Layer, type PanelState, type Surface, type ZoneState } from './state.ts';
 import { changed, newMatter } from './changed-area.ts';
 
@@ -61,6 +62,7 @@ function surveySurface(zone: Zone, stack: readonly Layer[], { panel, rules }: Ar
   const scratches = findingsOf(zone.findings, 'coarse-scratches').map(({ grit }) => grit);
   const grit = scratches.find((one) => scratches.every((other) => !isCoarser(other, one)));
   const [waves] = findingsOf(zone.findings, 'waves').toSorted((a, b) => b.um - a.um);
+  const hollowUm = waves && isHollowWave(waves, stack[0]!.kind, rules) ? waves.um : 0;
   const texture = textureOf(zone, panel) === 'flatten' ? TEXTURE_UM : 0;
   return {
     soil: 'grime',
@@ -73,13 +75,16 @@ function surveySurface(zone: Zone, stack: readonly Layer[], { panel, rules }: Ar
         }
       : null,
     hasGuideCoat: false,
-    wavesUm: Math.max(waves?.um ?? 0, texture),
+    wavesUm: Math.max(hollowUm > 0 ? 0 : (waves?.um ?? 0), texture),
     wavelengthMm: waves?.wavelengthMm ?? WAVE_MM,
     peelUm: Math.max(
       findingOf(zone.findings, 'orange-peel') ? FOUND_PEEL_UM : 0,
       ...findingsOf(zone.findings, 'mark-from-below').map(({ um }) => um),
     ),
-    lowUm: Math.max(0, ...findingsOf(zone.findings, 'low').map(({ depthMm }) => depthMm)) * 1000,
+    lowUm: Math.max(
+      hollowUm,
+      ...findingsOf(zone.findings, 'low').map(({ depthMm }) => depthMm * 1000),
+    ),
     hasPinholes: findingOf(zone.findings, 'pinholes') !== undefined,
   };
 }

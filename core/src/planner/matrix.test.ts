@@ -1,6 +1,6 @@
 import { FINDABLE_KINDS, isBody } from '../materials/layer-kinds.ts';
 import { isLaying } from '../operations/act.ts';
-import type { Context } from '../operations/context.ts';
+import { ledgeLimit, type Context } from '../operations/context.ts';
 import { notUnder } from '../operations/issues.ts';
 import { topOf, zoneOf } from '../operations/state.ts';
 import { surveyState } from '../operations/survey-state.ts';
@@ -39,10 +39,11 @@ const taskOf = (zones: readonly ZoneSketch[]): PlanTask => ({
 });
 
 /** What is left to be said against handing it over. */
-const leftOpen = (zones: Performed['after']['zones']): string[] =>
+const leftOpen = (zones: Performed['after']['zones'], context: Context): string[] =>
   zones.flatMap((zone) => [
     ...zone.openIssues,
-    ...(zone.surface.lowUm > 0 ? ['hollow'] : []),
+    // As deep as the quality allows it is found neither by the finger nor by light.
+    ...(zone.surface.lowUm > ledgeLimit(context).value ? ['hollow'] : []),
     ...(zone.surface.hasPinholes ? ['pinholes'] : []),
     ...(isBody(topOf(zone).kind) ? ['open body work'] : []),
   ]);
@@ -77,7 +78,7 @@ function broken(zones: readonly ZoneSketch[]): string[] {
   if (ready.length === 0 && refused.every(({ verdicts }) => verdicts.some(hasNoEnd)))
     return ['no system, and no word why'];
   const wrong = ready.flatMap(({ panel, steps }) => [
-    ...leftOpen(panel.zones),
+    ...leftOpen(panel.zones, context),
     ...steps.flatMap(covered),
     ...steps.flatMap((step) => borrowed(step, context)),
   ]);

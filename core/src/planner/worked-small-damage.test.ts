@@ -1,7 +1,4 @@
-import { shopSchema, targetSchema } from '../survey/shop.ts';
-import { panelOf } from '../testing/bench.ts';
 import { testWorked } from '../testing/worked.ts';
-import { planPanel } from './plan-panel.ts';
 
 /** Small damage in a small time: nothing sound is opened because it is low, and a night is not spent for minutes. */
 
@@ -107,13 +104,33 @@ testWorked([
     hasNot: OPENED,
     why: 'L2: a second cycle of prime and block',
   },
+  {
+    panel: 'waves of 300 µm over a door, more than two cycles level',
+    zones: [{ stack: FINISH, areaM2: 1.2, findings: [{ kind: 'waves', um: 300, wavelengthMm: 150 }] }],
+    has: ['strip-sand A', 'prime-epoxy A', 'fill A', 'prime-build A', 'block A'],
+    hasNot: ['glaze'],
+    why: 'L2: what two cycles do not level is filled; nobody skims a door with glaze',
+  },
+  {
+    panel: 'short waves of 150 µm in one place of a door',
+    zones: [
+      {
+        stack: FINISH,
+        areaM2: 1.2,
+        findings: [{ kind: 'waves', um: 150, wavelengthMm: 80, sizeMm: 300 }],
+      },
+    ],
+    has: ['glaze A/waves', 'prime-build A/waves', 'block A/waves', 'seal A/waves'],
+    hasNot: ['strip-sand', 'prime-epoxy', 'prime-build A'],
+    why: 'L2: glazed on dulled finish, built up where it is, nothing opened',
+  },
+  {
+    panel: 'waves of 60 µm in one place of a door',
+    zones: [
+      { stack: FINISH, areaM2: 1.2, findings: [{ kind: 'waves', um: 60, wavelengthMm: 150, sizeMm: 300 }] },
+    ],
+    has: ['abrade A/waves P320', 'prime-build A/waves', 'block A/waves', 'seal A/waves'],
+    hasNot: ['glaze', 'strip-sand', 'prime-build A'],
+    why: 'L1: build levels it in its place; the door is dulled',
+  },
 ]);
-
-test.each([300, 900])('waves of %s µm are more than two cycles level: no plan says that it does', (um) => {
-  const task = {
-    panel: panelOf([{ stack: FINISH, areaM2: 1.2, findings: [{ kind: 'waves', um, wavelengthMm: 150 }] }]),
-    shop: shopSchema.parse({ celsius: 20, nightCelsius: 14 }),
-    target: targetSchema.parse({}),
-  };
-  expect(planPanel(task).chosen).toBeNull();
-});

@@ -1,4 +1,5 @@
 import { hasIssue } from '../operations/issues.ts';
+import { MOST_CYCLES } from '../operations/lows.ts';
 import { isBody, labelOf } from '../materials/layer-kinds.ts';
 import { scratchUnder, type ProductSheet } from '../materials/sheet.ts';
 import {
@@ -68,8 +69,6 @@ export function wantsMoreBuild(zone: ZoneState, panel: PanelState, context: Cont
   return lacksUm(zone, panel, context) > 0 || levelUm > ledgeLimit(context).value;
 }
 
-/** Cycles of prime and block in one build: what two do not level is skimmed or glazed. */
-const MOST_CYCLES = 2;
 /** It is blocked once more in any case. */
 const hasHadItsCycles = (zone: ZoneState): boolean => (topOf(zone).laid?.nBlocked ?? 0) >= MOST_CYCLES - 1;
 
