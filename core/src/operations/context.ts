@@ -19,6 +19,8 @@ export interface Context {
   readonly panel: Panel;
   readonly shop: Shop;
   readonly target: Target;
+  /** It is judged as a face that nobody looks at. */
+  readonly isHidden?: boolean;
   readonly shelf: ReadonlyMap<string, ProductSheet>;
   /** Minutes after midnight at which the panel's clock shows 0. */
   readonly startMin: number;
@@ -57,17 +59,25 @@ export function sheetIn(context: Context, id: string): ProductSheet {
   return sheet;
 }
 
-const contextsFor = new WeakMap<Context, Map<Quality, Context>>();
+const contextsFor = new WeakMap<Context, Map<string, Context>>();
 
-/** The context as a zone sees it: judged by its own quality where that is lower than the job's. */
+/** Edges, jambs and inside faces: nobody runs a palm over them. */
+const isHiddenFace = ({ face }: Pick<ZoneState['zone'], 'face'>): boolean => face !== undefined && face !== 'outside';
+
+/**
+ * The context as a zone sees it: judged by its own quality where that is lower than the job's, and not as a face that is
+ * looked at where it is none.
+ */
 export function contextFor({ zone }: Pick<ZoneState, 'zone'>, context: Context): Context {
   const { target } = context;
   const quality = zone.quality ? lowerQuality(zone.quality, target.quality) : target.quality;
-  if (quality === target.quality) return context;
-  const known = contextsFor.get(context) ?? new Map<Quality, Context>();
+  const isHidden = isHiddenFace(zone);
+  if (quality === target.quality && isHidden === (context.isHidden ?? false)) return context;
+  const name = `${quality}${isHidden}`;
+  const known = contextsFor.get(context) ?? new Map<string, Context>();
   contextsFor.set(context, known);
-  const own = known.get(quality) ?? { ...context, target: { ...target, quality } };
-  known.set(quality, own);
+  const own = known.get(name) ?? { ...context, target: { ...target, quality }, isHidden };
+  known.set(name, own);
   return own;
 }
 
@@ -77,9 +87,14 @@ const LEDGE_RULE: Record<Quality, ShopRuleName> = {
   show: 'ledgeShowUm',
 };
 
-/** Ledge that passes at the target quality. */
-export const ledgeLimit = (context: Pick<Context, 'shop' | 'target'>): Sourced<number> =>
-  ruleIn(context, LEDGE_RULE[context.target.quality]);
+/** Ledge that passes at the target quality; chips of a jamb of economy quality are touched, not blocked. */
+export const ledgeLimit = ({
+  isHidden,
+  ...context
+}: Pick<Context, 'shop' | 'target' | 'isHidden'>): Sourced<number> => {
+  const { quality } = context.target;
+  return ruleIn(context, isHidden && quality === 'economy' ? 'ledgeHiddenUm' : LEDGE_RULE[quality]);
+};
 
 /** Film of a build that must stay: its sheet, else the shop's rule. */
 export function mustStay(context: Context, sheetId: string): Sourced<number> {

@@ -111,9 +111,21 @@ function wideJumps(zones: readonly ZoneState[], { grades }: SandAct, context: Co
   });
 }
 
-/** What each patch takes besides, whatever its size, where its shape is made or judged; on all parts. */
+/** Largest place that is a dot: it is held and checked at one glance, mm (default). */
+const DOT_MM = 10;
+
+/** What a patch takes besides, where its shape is made or judged, on one part: a few dots less than a dent. */
+function patchMin({ patch }: ZoneState, context: Context): number {
+  if (!patch) return 0;
+  const wholeMin = ruleIn(context, 'patchWorkMin').value;
+  const { spots } = patch;
+  if (!spots || spots.mm > DOT_MM) return wholeMin;
+  return Math.min(wholeMin, spots.count * ruleIn(context, 'dotWorkMin').value);
+}
+
+/** What patches take besides, whatever their size, where their shape is made or judged; on all parts. */
 export const shapingMin = (zones: readonly ZoneState[], context: Context): number =>
-  context.panel.count * zones.filter(({ patch }) => patch).length * ruleIn(context, 'patchWorkMin').value;
+  context.panel.count * zones.reduce((sum, zone) => sum + patchMin(zone, context), 0);
 
 /** An act of sanding with what surrounds it. */
 interface Sanded {
@@ -173,9 +185,9 @@ const sanding = ({
     const perGrade = row.takesUpGrades
       ? gradeChangeMinutes(reachedOn(row.reach, zones, context), figuresIn(context))
       : 0;
-    const patchMin = shapingMin(zones.filter(isShaping), context);
+    const besidesMin = shapingMin(zones.filter(isShaping), context);
     const cutMin = context.panel.count * zones.reduce((sum, zone) => sum + row.minutesOn(zone, sanded), 0);
-    return row.setOutMin + perGrade * act.grades.length + patchMin + cutMin;
+    return row.setOutMin + perGrade * act.grades.length + besidesMin + cutMin;
   };
   return {
     cautions: dustOf,

@@ -47,6 +47,7 @@ export const LABOUR_RULES = {
     60,
     'holding and checking one patch, each time it is ground, feathered, shaped or blocked',
   ),
+  dotWorkMin: row(1, 0, 10, 'the same for each chip or spot up to 10 mm, at most as long as for a patch'),
   crownedLabourFactor: row(1.15, 1, 4, 'sanding and stripping on a crowned part against a flat one'),
   sharpLabourFactor: row(1.6, 1, 6, 'the same on a sharply shaped part'),
   sectionM2: row(3, 0.5, 40, 'bare metal that one person abrades, wipes and coats as one section'),

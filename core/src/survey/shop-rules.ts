@@ -54,6 +54,12 @@ const BENCH_RULES = {
   blockedLeftUm: row(5, 0, 30, 'unevenness that a good block leaves (estimate)'),
   largestJump: row(2.7, 1.3, 5, 'largest ratio of grains from one grade to the next'),
   ledgeEconomyUm: row(60, 5, 200, 'ledge that passes at economy quality (estimate, from standard)'),
+  ledgeHiddenUm: row(
+    150,
+    5,
+    300,
+    'ledge that passes on edges, jambs and inside faces of economy quality: chips there are touched, not blocked',
+  ),
   ledgeStandardUm: row(
     20,
     2,
