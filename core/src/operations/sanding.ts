@@ -317,15 +317,7 @@ export const SANDING: SandRows = {
     isShaping: isAlways,
     minutesOn: featherMin,
     makes: () => (zone) => changed(zone, { edge: 'feathered', surface: { soil: 'dusty', isTacked: false } }),
-    explains: (_, { act, context }) => {
-      const mm = ruleIn(context, 'featherMmPerLayer');
-      const overlap = ruleIn(context, 'primerOverlapMm');
-      const facts = { layerMm: mm.value, overlapMm: overlap.value };
-      return [
-        { rule: 'ladder', code: 'feather.width', facts, source: mm.source },
-        ...missingGrades(act, context),
-      ];
-    },
+    explains: (_, { act, context }) => missingGrades(act, context),
   }),
   'strip-sand': sanding({
     label: 'strip by machine',

@@ -10,7 +10,7 @@ import {
 } from '../materials/layer-kinds.ts';
 import type { Finding } from '../survey/finding.ts';
 import type { OpenIssue } from '../survey/open-issue.ts';
-import type { Extent } from '../survey/patches.ts';
+import { areSmallChips, type Extent } from '../survey/patches.ts';
 import type { PanelFacts } from '../survey/panel.ts';
 import { textureOf } from '../survey/zone-facts.ts';
 import type { Role, Zone } from '../survey/zone.ts';
@@ -130,6 +130,10 @@ export const memoize = <State extends object, Value>(
     return value;
   };
 };
+
+/** A patch of chips that are feathered by one slope through all layers. */
+export const hasSmallChips = ({ patch }: Pick<ZoneState, 'patch'>): boolean =>
+  patch?.spots != null && areSmallChips(patch.finding.kind, patch.spots.mm);
 
 /** Top layer; every stack has at least its substrate. */
 export const topOf = (state: Pick<ZoneState, 'stack'>): Layer => state.stack[state.stack.length - 1]!;

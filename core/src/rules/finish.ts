@@ -8,6 +8,7 @@ import {
   foundFilmUm,
   groundOf,
   isBare,
+  hasSmallChips,
   isFoundFinish,
   takesCoats,
   topOf,
@@ -132,9 +133,11 @@ const O4 = o4.rule({
     const { zone, panel, context } = input;
     // An edge within one zone, found as such, has its finish on both sides.
     if (!hasFinishBeside(zone, panel) && !isFoundFinish(zone)) return NO_VERDICTS;
-    const width = ruleIn(context, 'featherMmPerLayer');
-    const facts = { layerMm: width.value, overlapMm: ruleIn(context, 'primerOverlapMm').value };
-    return o4.must(input, { code: 'O4.feather', facts, source: width.source }, feather(zone, context));
+    const isChip = hasSmallChips(zone);
+    const { value: slopeMm, source } = ruleIn(context, isChip ? 'chipFeatherMm' : 'featherMmPerLayer');
+    const facts = { slopeMm, overlapMm: ruleIn(context, 'primerOverlapMm').value };
+    const code = isChip ? 'O4.feather-chip' : 'O4.feather';
+    return o4.must(input, { code, facts, source }, feather(zone, context));
   },
 });
 

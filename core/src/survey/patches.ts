@@ -133,11 +133,19 @@ const edgeMetres = ({ count, mm, lengthMm, spreadM2 }: Places, marginMm: number)
 const nFilms = (zone: Zone): number =>
   zone.layers.filter(({ kind }) => !isSolid(kind) && !isBody(kind)).length;
 
+/** Chips up to this size are feathered by one slope through all layers, mm. */
+const SMALL_CHIP_MM = 6;
+
+/** Chips so small that nobody feathers them layer by layer. */
+export const areSmallChips = (kind: FindingKind, mm: number): boolean => kind === 'chips' && mm <= SMALL_CHIP_MM;
+
 function extentOf(finding: Finding, places: Places, zone: Zone, rules: ShopRules): Extent {
   const figure = (name: Parameters<typeof shopRule>[1]): number => shopRule(rules, name).value;
   const isOpen = findingRow(finding.kind).isOpen || nFilms(zone) === 0;
   const openMm = isOpen ? 0 : figure('patchOpenMm');
-  const featherMm = openMm + figure('featherMmPerLayer') * nFilms(zone);
+  const layersMm = figure('featherMmPerLayer') * nFilms(zone);
+  const isChip = areSmallChips(finding.kind, places.mm);
+  const featherMm = openMm + (isChip ? Math.min(layersMm, figure('chipFeatherMm')) : layersMm);
   const most = (areaM2: number): number => Math.min(areaM2, zone.areaM2);
   return {
     coreM2: most(grown(places, 0)),

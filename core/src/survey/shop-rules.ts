@@ -32,6 +32,7 @@ const BENCH_RULES = {
   ),
   glazeMaxUm: row(500, 50, 2000, 'cured glaze thickness where the sheet gives none'),
   solubleMaxWetUm: row(125, 20, 400, 'wettest coat over isolated thinner-soft paint'),
+  chipFeatherMm: row(12, 5, 60, 'slope of the feathered edge of chips up to 6 mm, all layers together'),
   featherMmPerLayer: row(15, 5, 60, 'slope of each layer at a feathered edge'),
   patchOpenMm: row(30, 5, 150, 'ground that is opened around a dent, a crack or rust, past what was found'),
   patchMostPercent: row(

@@ -57,7 +57,6 @@ export const SENTENCES = {
     '{grit} takes the least minutes to block level and on to the last grit, with no jump over {jump} times the grain.',
   'sand.metal': '{grit} over bare metal, {handsOnMin}.',
   'strip.minutes': '{handsOnMin} at the rate of P80 by machine through what lies there.',
-  'feather.width': '{layerMm} wide for each layer, and {overlapMm} of dull old finish past it.',
   // metal
   'M1.bare': '{sheet} does not protect {layer}; bare metal needs a corrosion-resisting first coat.',
   'M1.reduced':
@@ -171,8 +170,10 @@ export const SENTENCES = {
   'O2.wet': '{wetUm} wet over isolated thinner-soft paint, {limitUm} at most: lighter coats, or it lifts.',
   'O2.strip': 'Thinner-soft paint is stripped, so that nothing under the new coats can soften.',
   'O3.degrease': 'Grease is taken off before sanding, or it is sanded in.',
+  'O4.feather-chip':
+    'The edges of these chips are feathered {slopeMm} in all; primer reaches {overlapMm} past it and stops in an open edge.',
   'O4.feather':
-    'The edge of the old finish is feathered {layerMm} a layer; primer reaches {overlapMm} past it and stops in an open edge.',
+    'The edge of the old finish is feathered {slopeMm} a layer; primer reaches {overlapMm} past it and stops in an open edge.',
   'O4.together': 'All raw edges are feathered before fresh primer stands beside their dust.',
   'O5.heavy': 'A heavy first coat lifts feathered edges.',
   'O5.light': 'First coat light: feathered edges lift first.',
