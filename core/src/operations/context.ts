@@ -62,7 +62,8 @@ export function sheetIn(context: Context, id: string): ProductSheet {
 const contextsFor = new WeakMap<Context, Map<string, Context>>();
 
 /** Edges, jambs and inside faces: nobody runs a palm over them. */
-const isHiddenFace = ({ face }: Pick<ZoneState['zone'], 'face'>): boolean => face !== undefined && face !== 'outside';
+const isHiddenFace = ({ face }: Pick<ZoneState['zone'], 'face'>): boolean =>
+  face !== undefined && face !== 'outside';
 
 /**
  * The context as a zone sees it: judged by its own quality where that is lower than the job's, and not as a face that is

@@ -22,6 +22,9 @@ describe('what takes out a low, by its depth and by what it is in', () => {
     ['steel/old-finish-soluble:110', 0.05, 'fill'],
     ['plastic-rigid/old-finish:90', 0.3, 'fill'],
     ['plastic-rigid/old-finish:90', 0.08, 'build'],
+    // Raw plastic gets its primer first, and that takes build.
+    ['plastic-rigid', 0.08, 'build'],
+    ['plastic-rigid', 0.3, 'fill'],
     // Direct-to-metal build lies on bare metal, glaze on epoxy only.
     ['steel', 0.08, 'build'],
     ['steel', 0.3, 'fill'],
@@ -75,6 +78,22 @@ describe('build in a shallow low', () => {
     expect(lowUm).toBeGreaterThan(0);
     expect(lowUm).toBeLessThan(80);
   });
+});
+
+describe('waves are hollows', () => {
+  const surfaceOf = (stack: string, wave: object) => {
+    const findings = [{ kind: 'waves', wavelengthMm: 150, ...wave }];
+    const zones = benchOf([{ stack, areaM2: 1.2, findings }]).state.zones;
+    const { lowUm, wavesUm } = (zones.find(({ patch }) => patch) ?? zones[0]!).surface;
+    return { lowUm, wavesUm };
+  };
+  test.each([
+    ['of one place, however shallow', FINISH, { um: 40, sizeMm: 300 }, { lowUm: 40, wavesUm: 0 }],
+    ['of a zone that two cycles level: none', FINISH, { um: 200 }, { lowUm: 0, wavesUm: 200 }],
+    ['of a zone beyond two cycles', FINISH, { um: 201 }, { lowUm: 201, wavesUm: 0 }],
+    ['in fiberglass too', 'fiberglass', { um: 300 }, { lowUm: 300, wavesUm: 0 }],
+    ['never in plastic', 'plastic-rigid/old-finish:90', { um: 300, sizeMm: 300 }, { lowUm: 0, wavesUm: 300 }],
+  ])('%s', (_, stack, wave, expected) => expect(surfaceOf(stack, wave)).toEqual(expected));
 });
 
 describe('what a low was filled with goes, and the low is there again', () => {

@@ -40,6 +40,9 @@ export function glazeOn(zone: ZoneState, context: Context): ProductSheet | undef
 export const glazeForPinholes = (zone: ZoneState, context: Context): ProductSheet | undefined =>
   isFoundFinish(zone) && zone.stack.some(({ kind }) => isBody(kind)) ? undefined : glazeOn(zone, context);
 
+/** Deepest dent in painted plastic that warmth takes out, µm (default). */
+export const WARMED_OUT_UM = 5000;
+
 /** Film that has to be left once found finish is keyed, µm (default): thinner, and it is sanded through. */
 const LEAST_LEFT_UM = 8;
 

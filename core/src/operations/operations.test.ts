@@ -18,6 +18,7 @@ import {
 import type { Act } from './act.ts';
 import { volumeMl } from './coating.ts';
 import { costOf, perform } from './perform.ts';
+import { shapingMin } from './sanding.ts';
 import { gapUm, heightUm, topOf, unlevelUm } from './state.ts';
 
 const after = (bench: Bench, act: Act): Bench => ({
@@ -46,6 +47,41 @@ test('an act moves the clock by its own minutes and leaves other zones as they a
   expect(done.state.clockMin).toBeCloseTo(handsOnMin + waitMin);
   expect(zoneIn(done, 'A')).toBe(zoneIn(door, 'A'));
   expect(waitMin).toBeGreaterThan(0);
+});
+
+describe('masking', () => {
+  const maskAll = plain('mask', 'A', 'B', 'C');
+  const minutes = ({ state, context }: Bench): number => costOf(maskAll, state, context).handsOnMin;
+  const masked = after(door, maskAll);
+
+  test('that a block opened is renewed: half of it is done again', () => {
+    const built = put(masked, 'C', clean, coated('build', 150));
+    const blocked = after(built, sand('block', 'C', 'P240', 'block'));
+    expect(blocked.state).toMatchObject({ isMasked: false, hasMaskLeft: true });
+    expect(minutes(blocked)).toBeCloseTo(minutes(door) / 2);
+  });
+  test('that stripping or washing took off is done anew', () => {
+    for (const act of [sand('strip-sand', 'A', 'P80'), plain('wash', 'A')])
+      expect(minutes(after(masked, act))).toBe(minutes(door));
+  });
+  test('takes as long each time in a shop that says so', () => {
+    const shop = { ...door.context.shop, rules: { renewedMaskShare: 1 } };
+    const context = { ...door.context, shop };
+    expect(minutes({ state: masked.state, context })).toBe(minutes({ state: door.state, context }));
+  });
+});
+
+test('a few dots take less holding and checking than a dent, many of them no more', () => {
+  const shaped = (finding: object): number => {
+    const { state, context } = benchOf([
+      { stack: 'steel/ecoat:20/old-finish:110', areaM2: 1.2, findings: [finding] },
+    ]);
+    const patch = state.zones.find((zone) => zone.patch)!;
+    return shapingMin([patch], context);
+  };
+  expect([1, 3, 40].map((count) => shaped({ kind: 'chips', count, sizeMm: 4 }))).toEqual([1, 3, 5]);
+  expect(shaped({ kind: 'chips', count: 1, sizeMm: 30 })).toBe(5);
+  expect(shaped({ kind: 'low', depthMm: 0.1, sizeMm: 8 })).toBe(5);
 });
 
 test('a coat adds its film and nothing else; its clocks start when it is done', () => {

@@ -81,10 +81,7 @@ function surveySurface(zone: Zone, stack: readonly Layer[], { panel, rules }: Ar
       findingOf(zone.findings, 'orange-peel') ? FOUND_PEEL_UM : 0,
       ...findingsOf(zone.findings, 'mark-from-below').map(({ um }) => um),
     ),
-    lowUm: Math.max(
-      hollowUm,
-      ...findingsOf(zone.findings, 'low').map(({ depthMm }) => depthMm * 1000),
-    ),
+    lowUm: Math.max(hollowUm, ...findingsOf(zone.findings, 'low').map(({ depthMm }) => depthMm * 1000)),
     hasPinholes: findingOf(zone.findings, 'pinholes') !== undefined,
   };
 }

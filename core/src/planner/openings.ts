@@ -3,7 +3,7 @@ import { hasIssue } from '../operations/issues.ts';
 import { isRawPlastic, isSolid, labelOf } from '../materials/layer-kinds.ts';
 import type { Act } from '../operations/act.ts';
 import { ruleIn, type Context } from '../operations/context.ts';
-import { glazeForPinholes, lowWayOf } from '../operations/lows.ts';
+import { WARMED_OUT_UM, glazeForPinholes, lowWayOf } from '../operations/lows.ts';
 import { bodyFiller, plasticPaste } from '../operations/products.ts';
 import {
   foundFilmUm,
@@ -27,9 +27,6 @@ import type { Reason } from '../wording/reason.ts';
  * or filler, body work on what lets go of it. The rules would ask for each of these at the first coat; they are done
  * first, because candidates for that coat depend on what then lies open.
  */
-
-/** Deepest dent in plastic that warmth takes out, µm (default). */
-const WARMED_OUT_UM = 5000;
 
 const reason = (rule: string, code: Reason['code'], facts: Reason['facts'] = {}): Reason => ({
   rule,

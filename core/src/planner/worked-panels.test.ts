@@ -452,6 +452,24 @@ const STOPPED: readonly (readonly [panel: string, zone: ZoneSketch, rule: string
     /6 mm of filler, at most 3 mm: metalwork first/,
   ],
   [
+    'a dent of 8 mm in a painted bumper',
+    { stack: 'plastic-olefin/old-finish:90', findings: [{ kind: 'low', depthMm: 8 }] },
+    'F3',
+    /deeper than warmth or paste takes out \(5 mm\)/,
+  ],
+  [
+    'a dent of 4.5 mm in raw plastic',
+    { stack: 'plastic-rigid', findings: [{ kind: 'low', depthMm: 4.5 }] },
+    'F3',
+    /\(4 mm\).* then enter the depth that is left/,
+  ],
+  [
+    'a hollow of 3.5 mm in a fiberglass cap',
+    { stack: 'fiberglass/old-finish:100', findings: [{ kind: 'low', depthMm: 3.5 }] },
+    'F3',
+    /filler goes 3 mm deep at most: build it up with resin and cloth first/,
+  ],
+  [
     'plastic that tape slides off',
     { stack: 'plastic-olefin', tests: [{ kind: 'tape-hold', outcome: 'slides-off' }] },
     'P7',

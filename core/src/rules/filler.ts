@@ -200,7 +200,7 @@ const F6 = f6.rule({
     const { grade: target, source, ...sink } = fillerFinish(context);
     const grade = zone.surface.scratch?.grade;
     if (grade && !isCoarser(grade, target)) return NO_VERDICTS;
-    const facts = { grit: target, found: grade ?? 'unsanded', ...sink };
+    const facts = { body: labelOf(topOf(zone).kind), grit: target, found: grade ?? 'unsanded', ...sink };
     return f6.must(input, { code: 'F6.grade', facts, source }, shape(zone, target, context));
   },
 });

@@ -125,12 +125,16 @@ export const SENTENCES = {
   'F2.soluble': 'Glaze on {layer} that thinner softens lifts it: it is sanded off there first.',
   'F2.found': 'Body work that was found lies on what lets go of it: it is ground out.',
   'F3.deep': '{depthMm} of filler, at most {maxMm}: metalwork first.',
+  'F3.deep-plastic':
+    'A dent of {depthMm} is deeper than warmth or paste takes out ({maxMm}): press it out from behind, warm, or replace the part; then enter the depth that is left.',
+  'F3.deep-composite':
+    'A hollow of {depthMm}, and filler goes {maxMm} deep at most: build it up with resin and cloth first; then enter the depth that is left.',
   'F4.hardener':
     'Hardener {usualPercent} by mass, from {fromPercent} to {toPercent}: too little never cures, too much stains.',
   'F5.water': 'Open filler takes up water: blow it off and wipe it with solvent cleaner.',
   'F5.wet': 'Filler takes up water: sand it dry.',
   'F6.grade':
-    'Filler is finished {grit} before primer (found {found}): {sinkFineUm} of its scratch sinks back, {limitFineUm} may.',
+    '{body} is finished {grit} before primer (found {found}): {sinkFineUm} of its scratch sinks back, {limitFineUm} may.',
   'F6.first':
     'Filler beside it is glazed, shaped and finished {grit} first: its dust would lie in fresh primer.',
   'F7.pinholes': 'Open the pinholes, blow them out and glaze them before primer.',
