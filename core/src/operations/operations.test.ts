@@ -50,7 +50,7 @@ test('an act moves the clock by its own minutes and leaves other zones as they a
 });
 
 describe('masking', () => {
-  const maskAll = plain('mask', 'A', 'B', 'C');
+  const maskAll = plain('mask', 'A B C');
   const minutes = ({ state, context }: Bench): number => costOf(maskAll, state, context).handsOnMin;
   const masked = after(door, maskAll);
 

@@ -133,7 +133,7 @@ export const memoize = <State extends object, Value>(
 
 /** A patch of chips that are feathered by one slope through all layers. */
 export const hasSmallChips = ({ patch }: Pick<ZoneState, 'patch'>): boolean =>
-  patch?.spots != null && areSmallChips(patch.finding.kind, patch.spots.mm);
+  patch !== null && patch.spots !== null && areSmallChips(patch.finding.kind, patch.spots.mm);
 
 /** Top layer; every stack has at least its substrate. */
 export const topOf = (state: Pick<ZoneState, 'stack'>): Layer => state.stack[state.stack.length - 1]!;

@@ -272,6 +272,12 @@ export const FINDINGS = {
     fields: [],
     blank: {},
     where: 'zone',
+    // Where it lies already it is laid again by itself over what is mended.
+    needs: {
+      on: 'top',
+      families: ['metal', 'finish', 'plastic', 'composite', 'body', 'primer'],
+      except: 'texture',
+    },
     mend: 'coats',
     leaves: ['rough-coat'],
   }),

@@ -137,7 +137,8 @@ const nFilms = (zone: Zone): number =>
 const SMALL_CHIP_MM = 6;
 
 /** Chips so small that nobody feathers them layer by layer. */
-export const areSmallChips = (kind: FindingKind, mm: number): boolean => kind === 'chips' && mm <= SMALL_CHIP_MM;
+export const areSmallChips = (kind: FindingKind, mm: number): boolean =>
+  kind === 'chips' && mm <= SMALL_CHIP_MM;
 
 function extentOf(finding: Finding, places: Places, zone: Zone, rules: ShopRules): Extent {
   const figure = (name: Parameters<typeof shopRule>[1]): number => shopRule(rules, name).value;
