@@ -53,12 +53,15 @@ export async function benchPour(root) {
   await withServer(root, async ({ address, ask }) => {
     await ask('POST', '/jobs', JSON.parse(readFileSync(join(root, 'demo/book-bus-6.ledge.json'), 'utf8')));
     await ask('POST', '/jobs/bus-6/panels/door/plans', {});
+    const { plan } = await ask('GET', '/jobs/bus-6/panels/door/plans/latest');
+    const { acts } = plan.plan.systems.find(({ id }) => id === plan.chosen);
+    const sealed = acts.findIndex(({ op }) => op === 'seal') + 1;
     await inBrowser(async (page) => {
       await page.addInitScript(watchTasks);
       const longest = () => page.evaluate(() => Math.max(0, ...window.tasksMs.splice(0)));
       /** Opens a view, and waits until what is moved in it is there and all is quiet. */
       const open = async (show, moved) => {
-        await page.goto(`${address}/jobs/bus-6/panels/door/pour?step=27&show=${show}`);
+        await page.goto(`${address}/jobs/bus-6/panels/door/pour?step=${sealed}&show=${show}`);
         await moved.waitFor();
         await page.waitForTimeout(amount(1500, 300));
         await longest();
