@@ -27,7 +27,6 @@ export {
 } from './materials/layer-kinds.ts';
 export type { LayerKind } from './materials/layer-kinds.ts';
 export { HAZARDS, sheetSchema, type ProductSheet } from './materials/sheet.ts';
-export { boughtIn } from './materials/mix-parts.ts';
 export { mixLossMl } from './operations/spraying.ts';
 export { asMode } from './materials/modes.ts';
 export { FORMS, formOf, isTwoPack, type ProductForm, type SheetMode } from './materials/sheet.ts';
@@ -48,10 +47,12 @@ export { cupStripPdf, placedMarks, type PlacedMark } from './formats/cup-strip.t
 export { sheetIdOf } from './materials/modes.ts';
 export {
   bookingOf,
+  byProduct,
   canMoveSchema,
   canSchema,
   canState,
   leftAfter,
+  ownCansOf,
   cansToBuy,
   usableLeftMl,
   type Can,

@@ -31,18 +31,3 @@ export const inModes = (sheet: ProductSheet): ProductSheet[] => [
   sheet,
   ...(sheet.modes ?? []).map((mode) => asMode(sheet, mode)),
 ];
-
-/**
- * Id of the product whose cans a component is poured from: the sheet's own, or that of the product which it is mixed from
- * where that has the component.
- * @param id of the sheet, or of one of its ways of mixing
- */
-export function canIdOf(
-  { id, cansOf }: Pick<ProductSheet, 'id' | 'cansOf'>,
-  component: string,
-  sheetOf: (id: string) => ProductSheet | undefined,
-): string {
-  const other = cansOf === undefined ? undefined : sheetOf(cansOf);
-  const isInOther = other?.components.some(({ name }) => name === component) ?? false;
-  return isInOther ? other!.id : sheetIdOf(id);
-}

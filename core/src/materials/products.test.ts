@@ -4,7 +4,16 @@ import { GENERIC_SHELF } from './generic-shelf.ts';
 import { mixPartsOf, vocGPerL } from './mix-parts.ts';
 import { asMode, inModes, sheetIdOf } from './modes.ts';
 import { formOf, isTwoPack, sheetSchema, type ProductSheetInput } from './sheet.ts';
-import { bookingOf, cansToBuy, canState, leftAfter, usableLeftMl, type CanView } from './stock.ts';
+import {
+  bookingOf,
+  byProduct,
+  canState,
+  cansToBuy,
+  leftAfter,
+  ownCansOf,
+  usableLeftMl,
+  type CanView,
+} from './stock.ts';
 
 const generic = (id: string) => GENERIC_SHELF.find((sheet) => sheet.id === id)!;
 const build = (changes: Partial<ProductSheetInput> = {}) =>
@@ -137,6 +146,23 @@ describe('stock', () => {
     expect(booked).toMatchObject({ takes: [], short: [{ ml: 200 }] });
     expect(booked.unfit.map((each) => each.can.id)).toEqual(['old', 'ice']);
     expect(usableLeftMl(want(1), cans, TODAY)).toBe(0);
+  });
+
+  test('cans of a product that is mixed from another one serve both, whichever they were entered for', () => {
+    const sheetOf = (id: string) => GENERIC_SHELF.find((sheet) => sheet.id === id);
+    const reduced = sheetOf('epoxy-1-1-sealer')!;
+    expect(ownCansOf(sheetOf('epoxy-1-1')!, sheetOf)).toEqual(['epoxy base', 'epoxy hardener']);
+    expect(ownCansOf(reduced, sheetOf)).toEqual(['epoxy thinner']);
+    const entered = [can('before', 400, { sheetId: reduced.id, component: 'epoxy base' })];
+    const want400 = { sheetId: 'epoxy-1-1', component: 'epoxy base', ml: 400 };
+    expect(bookingOf([want400], entered, TODAY).short).toHaveLength(1);
+    expect(bookingOf([want400], byProduct(entered, sheetOf), TODAY).takes).toMatchObject([
+      { canId: 'before' },
+    ]);
+    // Another product under that id has cans of its own.
+    const other = (id: string) => (id === 'epoxy-1-1' ? undefined : sheetOf(id));
+    expect(ownCansOf(reduced, other)).toEqual(['epoxy base', 'epoxy hardener', 'epoxy thinner']);
+    expect(byProduct(entered, other)).toEqual(entered);
   });
 
   test('what is short is bought in cans as the shop knows them', () => {

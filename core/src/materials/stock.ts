@@ -1,5 +1,7 @@
 import { z } from 'zod';
+import { boughtIn } from './mix-parts.ts';
 import { sheetIdOf } from './modes.ts';
+import type { ProductSheet } from './sheet.ts';
 import { daysBetween } from '../units/calendar.ts';
 
 /** Cans of a shop: what is left in each, whether it may still be used, and which of them a pour is taken from. */
@@ -59,6 +61,33 @@ export interface CanMoveView {
   /** Left in the can after it. */
   readonly leftMl: number;
 }
+
+type SheetOf = (id: string) => ProductSheet | undefined;
+
+/**
+ * Id of the product whose cans a component is poured from: the sheet's own, or that of the product which it is mixed from
+ * where that is bought with the component.
+ */
+export function canIdOf(
+  { id, cansOf }: Pick<ProductSheet, 'id' | 'cansOf'>,
+  component: string,
+  sheetOf: SheetOf,
+): string {
+  const other = cansOf === undefined ? undefined : sheetOf(cansOf);
+  return other && boughtIn(other).includes(component) ? other.id : sheetIdOf(id);
+}
+
+/** What a product is bought in that is no can of another product. */
+export const ownCansOf = (sheet: ProductSheet, sheetOf: SheetOf): string[] =>
+  boughtIn(sheet).filter((component) => canIdOf(sheet, component, sheetOf) === sheet.id);
+
+/** Cans under the product that they are poured for, whichever of those with the same cans they were entered for. */
+export const byProduct = (cans: readonly CanView[], sheetOf: SheetOf): CanView[] =>
+  cans.map((view) => {
+    const sheet = sheetOf(view.can.sheetId);
+    const sheetId = sheet ? canIdOf(sheet, view.can.component, sheetOf) : view.can.sheetId;
+    return sheetId === view.can.sheetId ? view : { ...view, can: { ...view.can, sheetId } };
+  });
 
 /** What is left after a move; a can is never less than empty, whatever was thought to be in it. */
 export const leftAfter = (leftMl: number, move: CanMove): number =>

@@ -1,6 +1,15 @@
-import type { Can, CanMove, CanMoveView, CanView, Need } from '@blue-ledge/core';
+import {
+  byProduct,
+  type Can,
+  type CanMove,
+  type CanMoveView,
+  type CanView,
+  type Need,
+} from '@blue-ledge/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import { ask, newKey } from './http.ts';
+import { useSheetsOfShop } from './shelf-queries.ts';
 
 /** What the server keeps of a shop's cans. */
 
@@ -9,6 +18,16 @@ const queryKey = (shop: string): string[] => ['stock', shop];
 
 export const useStock = (shop: string) =>
   useQuery({ queryKey: queryKey(shop), queryFn: () => ask<CanView[]>(path(shop)) });
+
+/** The same under the products that they are poured for. */
+export function useCansByProduct(shop: string): readonly CanView[] | undefined {
+  const { data: cans } = useStock(shop);
+  const sheets = useSheetsOfShop(shop);
+  return useMemo(() => {
+    const byId = new Map(sheets?.map((sheet) => [sheet.id, sheet]));
+    return cans && sheets && byProduct(cans, (id) => byId.get(id));
+  }, [cans, sheets]);
+}
 
 /** What the plans of the shop's open jobs need; worked out anew each time. */
 export const useNeeds = (shop: string) =>

@@ -9,8 +9,7 @@ import {
   type ShopView,
 } from '@blue-ledge/core';
 import { Button } from 'antd';
-import { changeFields } from '../outbox/outbox.ts';
-import { sendSoon } from '../outbox/sender.ts';
+import type { ShopFields } from '../outbox/field-change.ts';
 import { ProductList } from './ProductList.tsx';
 
 interface BuiltInProps {
@@ -21,17 +20,17 @@ interface BuiltInProps {
   readonly picked: readonly ProductSheet[];
   readonly onPick: (sheet: ProductSheet) => void;
   readonly onTakeOver: (sheet: ProductSheet) => void;
+  readonly onChange: (fields: NonNullable<ShopFields['shop']>) => void;
 }
 
 type NoneOf = NonNullable<ShopView['shop']['noneOf']>;
 
 /** Built-in sheets that stand in for what the shop lacks, and kinds of which it says that it has none. */
-export function BuiltIn({ shop, own, wanted, picked, onPick, onTakeOver }: BuiltInProps) {
+export function BuiltIn({ shop, own, wanted, picked, onPick, onTakeOver, onChange }: BuiltInProps) {
   const noneOf: NoneOf = shop.shop.noneOf ?? [];
   const put = (next: readonly string[]): void => {
     const kinds = next.length === 0 ? null : ([...next] as NoneOf);
-    changeFields({ of: 'shops', id: shop.id, fields: { shop: { noneOf: kinds } } });
-    sendSoon();
+    onChange({ noneOf: kinds });
   };
   const shown = standIns(own, noneOf).filter(wanted);
   const missing = worksMissing(own, noneOf).map(builtInFor).filter(wanted);

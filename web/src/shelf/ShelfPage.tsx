@@ -7,8 +7,6 @@ import { CopyOutlined, PlusOutlined } from '../shared/icons.tsx';
 import { Pending, Problem } from '../shared/Problem.tsx';
 import { PageTitle } from '../shell/PageTitle.tsx';
 import { draftName, keepDraft, useSheetDrafts } from '../state/sheet-drafts.ts';
-import { withShopChanges } from '../outbox/field-change.ts';
-import { useFieldChanges } from '../outbox/use-outbox.ts';
 import { BuiltIn } from './BuiltIn.tsx';
 import { CompareSheets } from './CompareSheets.tsx';
 import { NewProduct } from './NewProduct.tsx';
@@ -16,6 +14,7 @@ import { ProductList } from './ProductList.tsx';
 import { SHELF_KINDS, kindWords } from './sheet-fields.ts';
 import { ShelfHead, ShelfOfShop } from './ShelfHead.tsx';
 import { TakeSheets } from './TakeSheets.tsx';
+import { useShopEdit } from './use-shop-edit.ts';
 import './shelf.css';
 
 /** The products of a shop: what it lays, in its own order; and the built-in ones that stand in for what it lacks. */
@@ -55,8 +54,7 @@ function ShelfPlace({ saved, shops }: ShelfPlaceProps) {
       wanted,
     };
   }, [own, asked, kind, withArchived]);
-  const { changes } = useFieldChanges(saved.id);
-  const shop = useMemo(() => withShopChanges(saved, changes), [saved, changes]);
+  const { shop, refusal, change } = useShopEdit(saved);
   if (!own) return <Pending error={error} what="the shelf" />;
 
   const open = (sheet: ProductSheet): void => void navigate(`/shelf/${shop.id}/products/${sheet.id}`);
@@ -84,6 +82,7 @@ function ShelfPlace({ saved, shops }: ShelfPlaceProps) {
         </Button>
       </ShelfHead>
       {save.error && <Problem error={save.error} />}
+      {refusal.length > 0 && <Problem error={new Error(refusal.join(' '))} />}
       <div className="shelf-find">
         <Input.Search
           aria-label="Find a product"
@@ -154,7 +153,15 @@ function ShelfPlace({ saved, shops }: ShelfPlaceProps) {
           />
         )}
       </section>
-      <BuiltIn shop={shop} own={own} wanted={shown.wanted} picked={picked} onPick={pick} onTakeOver={begin} />
+      <BuiltIn
+        shop={shop}
+        own={own}
+        wanted={shown.wanted}
+        picked={picked}
+        onPick={pick}
+        onTakeOver={begin}
+        onChange={(fields) => change({ shop: fields })}
+      />
       {isMaking && (
         <NewProduct
           own={own}

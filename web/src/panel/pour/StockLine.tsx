@@ -1,7 +1,7 @@
 import { bookingOf, type Pour } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { Link } from 'react-router';
-import { useMoveCans, useStock } from '../../api/stock-queries.ts';
+import { useCansByProduct, useMoveCans } from '../../api/stock-queries.ts';
 import type { ShopEdit } from '../../api/use-shop-of-job.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { keepPot, usePotRuns } from '../../state/pot-runs.ts';
@@ -20,7 +20,7 @@ interface StockLineProps {
 export function StockLine({ pour, name, shop }: StockLineProps) {
   const amount = useAmounts();
   const { view } = usePanelContext();
-  const { data: cans } = useStock(shop.id);
+  const cans = useCansByProduct(shop.id);
   const run = usePotRuns(({ byPot }) => byPot[name]);
   const move = useMoveCans(shop.id);
   if (!cans || cans.length === 0) return null;

@@ -16,7 +16,7 @@ import '../shelf.css';
 import { PrintedCell } from './PrintedCell.tsx';
 import { ThingsPane } from '../../shared/ThingsPane.tsx';
 import { TipsCell } from './TipsCell.tsx';
-import { useShopEdit } from './use-shop-edit.ts';
+import { useShopEdit } from '../use-shop-edit.ts';
 import './equipment.css';
 
 /** What a shop sprays and measures with. */

@@ -1,4 +1,4 @@
-import { boughtIn, type ProductSheet, type ShopView } from '@blue-ledge/core';
+import { ownCansOf, type ProductSheet, type ShopView } from '@blue-ledge/core';
 import { DatePicker, Input, Select } from 'antd';
 import { useState } from 'react';
 import { useSaveCans } from '../../api/stock-queries.ts';
@@ -26,8 +26,10 @@ export function NewCans({ shop, sheets, onClose }: NewCansProps) {
   const [batch, setBatch] = useState('');
   const [expiresOn, setExpiresOn] = useState<string | undefined>();
   const [price, setPrice] = useState<number | null>(null);
-  const sheet = sheets.find(({ id }) => id === sheetId);
-  const names = sheet ? boughtIn(sheet) : [];
+  const sheetOf = (id: string): ProductSheet | undefined => sheets.find((each) => each.id === id);
+  const namesOf = (each: ProductSheet): string[] => ownCansOf(each, sheetOf);
+  const sheet = sheetId === null ? undefined : sheetOf(sheetId);
+  const names = sheet ? namesOf(sheet) : [];
   const isReady = sheet !== undefined && component !== null;
   const add = (): void => {
     const cans = Array.from({ length: count }, () => ({
@@ -67,10 +69,13 @@ export function NewCans({ shop, sheets, onClose }: NewCansProps) {
             aria-label="Product"
             showSearch={{ optionFilterProp: 'label' }}
             value={sheetId}
-            options={sheets.map(({ id, name }) => ({ value: id, label: name }))}
+            options={sheets
+              .filter((each) => namesOf(each).length > 0)
+              .map(({ id, name }) => ({ value: id, label: name }))}
             onChange={(id: string) => {
               setSheetId(id);
-              setComponent(sheets.find((each) => each.id === id)?.components[0]?.name ?? null);
+              const chosen = sheetOf(id);
+              setComponent((chosen && namesOf(chosen)[0]) ?? null);
             }}
           />
         </label>

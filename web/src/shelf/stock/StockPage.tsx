@@ -2,7 +2,7 @@ import type { ShopView } from '@blue-ledge/core';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { useSheetsOfShop } from '../../api/shelf-queries.ts';
-import { useNeeds, useStock } from '../../api/stock-queries.ts';
+import { useCansByProduct, useNeeds, useStock } from '../../api/stock-queries.ts';
 import { PlusOutlined } from '../../shared/icons.tsx';
 import { Pending, Problem } from '../../shared/Problem.tsx';
 import { PageTitle } from '../../shell/PageTitle.tsx';
@@ -28,8 +28,9 @@ function Stock({ shop, shops }: StockProps) {
   const { data: cans, error } = useStock(shop.id);
   const { data: needs, error: needsError } = useNeeds(shop.id);
   const sheets = useSheetsOfShop(shop.id);
+  const poured = useCansByProduct(shop.id);
   const [isAdding, setIsAdding] = useState(false);
-  if (!cans || !sheets) return <Pending error={error} what="the stock" />;
+  if (!cans || !sheets || !poured) return <Pending error={error} what="the stock" />;
   const today = todayHere();
   const filled = cans.filter(({ leftMl }) => leftMl > 0).length;
   return (
@@ -41,7 +42,7 @@ function Stock({ shop, shops }: StockProps) {
         </Button>
       </ShelfHead>
       {needsError && <Problem error={needsError} />}
-      <NeedTable needs={needs} cans={cans} shop={shop} today={today} />
+      <NeedTable needs={needs} cans={poured} shop={shop} today={today} />
       <CanTable cans={cans} sheets={sheets} shop={shop} today={today} onAdd={() => setIsAdding(true)} />
       {isAdding && <NewCans shop={shop} sheets={sheets} onClose={() => setIsAdding(false)} />}
     </main>

@@ -1,7 +1,7 @@
 import type { ShopView } from '@blue-ledge/core';
-import { changeShop } from '../../api/use-shop-of-job.ts';
-import { withShopChanges, type ShopFields } from '../../outbox/field-change.ts';
-import { useFieldChanges } from '../../outbox/use-outbox.ts';
+import { changeShop } from '../api/use-shop-of-job.ts';
+import { withShopChanges, type ShopFields } from '../outbox/field-change.ts';
+import { useFieldChanges } from '../outbox/use-outbox.ts';
 
 /** A shop as this person sees it, with what was refused of their changes, and how it is changed. */
 export function useShopEdit(saved: ShopView): {
