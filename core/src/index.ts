@@ -27,7 +27,6 @@ export {
 } from './materials/layer-kinds.ts';
 export type { LayerKind } from './materials/layer-kinds.ts';
 export { HAZARDS, sheetSchema, type ProductSheet } from './materials/sheet.ts';
-export { mixLossMl } from './operations/spraying.ts';
 export { asMode } from './materials/modes.ts';
 export { FORMS, formOf, isTwoPack, type ProductForm, type SheetMode } from './materials/sheet.ts';
 export {

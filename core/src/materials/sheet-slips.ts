@@ -1,5 +1,5 @@
 import { isBody, type LayerKind } from './layer-kinds.ts';
-import { readyVolumeSolids, type ProductSheet } from './sheet.ts';
+import { formOf, readyVolumeSolids, type ProductSheet } from './sheet.ts';
 
 /**
  * Figures of a sheet that may be right and seldom are: seconds taken for minutes, hours for minutes, a density in the
@@ -59,7 +59,8 @@ const USUAL: readonly Usual[] = [
   },
   {
     path: 'potLifeMin',
-    of: ({ potLifeMin }) => potLifeMin,
+    // What is released in a spray can keeps for days.
+    of: (sheet) => (formOf(sheet) === 'aerosol' ? undefined : sheet.potLifeMin),
     from: 3,
     to: 24 * 60,
     says: (value) => `A pot life of ${hours(value)} is unusual. Are the hours in minutes?`,

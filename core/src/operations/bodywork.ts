@@ -18,7 +18,6 @@ import {
   type OperationRow,
 } from './operation.ts';
 import { topOf, type LaidCoat, type PanelState, type ZoneState } from './state.ts';
-import { leastMixMl } from './spraying.ts';
 import { bodyWindows, restsMin } from './windows.ts';
 
 /** Filler takes out a hollow, glaze closes pinholes; both are left proud for shaping. */
@@ -72,6 +71,12 @@ export const bodyLitres = (zone: ZoneState, act: BodyAct, context: Context): num
   reachedM2(BODYWORK[act.op].reach, zone) *
   (bodyFilmUm(zone, act, context) / 1000) *
   (zone.patch && BODYWORK[act.op].isBowl ? BOWL_SHARE : 1);
+
+/** Least that is mixed of filler or glaze in one go, g, by the shop's figures; 0 for what needs no mixing. */
+export function leastBodyGrams({ kind }: Pick<ProductSheet, 'kind'>, context: Pick<Context, 'shop'>): number {
+  if (kind === 'filler') return ruleIn(context, 'leastFillerGrams').value;
+  return kind === 'glaze' ? ruleIn(context, 'leastGlazeGrams').value : 0;
+}
 
 function bodyGrams(zone: ZoneState, act: BodyAct, context: Context): number {
   const gramsPerMl = readyGramsPerMl(sheetIn(context, act.sheetId)).value;
@@ -140,7 +145,7 @@ function explain(zones: readonly ZoneState[], act: BodyAct, panel: PanelState, c
   if (depthRule === undefined) return [rests];
   const deepestUm = Math.max(...zones.map((zone) => bodyFilmUm(zone, act, context)));
   const lifts = mostLifts(zones, act, context);
-  const leastGrams = leastMixMl(sheet, context) * readyGramsPerMl(sheet).value;
+  const leastGrams = leastBodyGrams(sheet, context);
   const grams = zones.reduce((sum, zone) => sum + bodyGrams(zone, act, context), 0);
   return [
     {

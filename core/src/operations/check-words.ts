@@ -10,7 +10,7 @@ export const CHECKS = {
   'raking-light': ['Raking light shows no wave or scratch', 'from both sides, low over the panel'],
   pinholes: ['No pinholes', 'look close, in light from the side'],
   film: ['Film is read', 'five places, the edges and highs among them'],
-  'test-card': ['Test card is right', 'spray a card first: fan, wet film, no run'],
+  'test-card': ['Test card is right', 'on a card first: fan, wet film, no run; by brush, that it flows out'],
   'edges-flat': ['Edges feel flat by hand', 'flat of the hand across the edge: no step'],
   'bright-metal': ['Metal is bright all over', 'no dark spot of rust or old finish is left'],
   neutral: ['Rinsed and neutral', 'nothing of stripper or acid is left in seams'],

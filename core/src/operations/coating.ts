@@ -1,18 +1,38 @@
 import { sprayVolumeMl, wetFilmUm } from '../film/coverage.ts';
 import { sagLimitWetUm } from '../film/sag.ts';
 import { labelOf } from '../materials/layer-kinds.ts';
-import { lowShearOf, readyGramsPerMl, readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
+import {
+  formOf,
+  isTwoPack,
+  lowShearOf,
+  readyGramsPerMl,
+  readyVolumeSolids,
+  type ProductSheet,
+} from '../materials/sheet.ts';
 import { isLowEnergy } from '../survey/zone-facts.ts';
 import type { Reason } from '../wording/reason.ts';
 import { isLastCoat, type CoatAct } from './act.ts';
 import { ruleIn, sheetIn, type Context } from './context.ts';
+import {
+  COAT_REACH,
+  SPRAY_FIXED_MIN,
+  aerosolCans,
+  appliedM2,
+  applyingMin,
+  marksUm,
+  mixLossMl,
+  reachOf,
+  saidOfApplying,
+  tooLargeFor,
+  type Application,
+} from './applying.ts';
 import { cautionsOfSheet } from './bodywork.ts';
 import { changed } from './changed-area.ts';
 import { workAirAt } from './day.ts';
 import { reachedM2 } from './extent.ts';
 import { settledBy, withIssue } from './issues.ts';
 import { opReason, type Moment, type Operation, type OperationRow, type Rows } from './operation.ts';
-import { filmPercentIn, mixLossMl, transferIn } from './spraying.ts';
+import { filmPercentIn, transferIn } from './spraying.ts';
 import {
   isBare,
   isUnprimedComposite,
@@ -27,49 +47,34 @@ import { coatWindows, flashMin } from './windows.ts';
 
 /** Spraying: each zone gets its coats, and the new layer carries its own clocks. */
 
-const SPRAY_FIXED_MIN = 9;
-const SPRAY_MIN_PER_COAT = 1;
-/** A coat goes over all that was dulled for it. */
-const COAT_REACH = 'reachM2';
-
-/** Hands-on minutes of each coat: taking up the gun, and the metres of its travel by square metres x coats. */
-export const coatsMin = (coats: number, m2Coats: number, context: Pick<Context, 'shop'>): number =>
-  SPRAY_MIN_PER_COAT * coats + ruleIn(context, 'sprayMinPerM2').value * m2Coats;
-
-/** Whether a place is so small that nobody takes up the big gun for it. */
-const isForSmallGun = (m2: number, context: Pick<Context, 'shop'>): boolean =>
-  m2 <= ruleIn(context, 'smallGunM2').value;
-
-/** The same with setting up. @param m2 what each coat goes over, of all parts together */
-export const sprayingMin = (
-  coats: number,
-  m2Coats: number,
-  m2: number,
-  context: Pick<Context, 'shop'>,
-): number =>
-  (isForSmallGun(m2, context) ? ruleIn(context, 'smallGunSetUpMin').value : SPRAY_FIXED_MIN) +
-  coatsMin(coats, m2Coats, context);
-
-/** What a coat goes over, of all parts together, m². */
-const coatedM2 = (zones: readonly ZoneState[], { panel }: Context): number =>
-  panel.count * zones.reduce((sum, zone) => sum + reachedM2(COAT_REACH, zone), 0);
-
 /** Coats that an act lays on an area. */
 export const coatsOn = (act: CoatAct, zone: ZoneState): number => act.coats[zone.zone.id] ?? 1;
 export const mostCoats = (act: CoatAct): number => Math.max(...Object.values(act.coats));
 export const coatFilmUm = (act: CoatAct, zone: ZoneState, sheet: ProductSheet): number =>
   coatsOn(act, zone) * sheet.film.perCoatUm;
 
-/** Volume ready to spray for an act, losses included, ml. */
-export function volumeMl(zones: readonly ZoneState[], act: CoatAct, context: Context): number {
+const applicationOf = (zones: readonly ZoneState[], act: CoatAct, context: Context): Application => ({
+  sheet: sheetIn(context, act.sheetId),
+  zones,
+  coatsOn: (zone) => coatsOn(act, zone),
+});
+
+/** What is left in cup and line of each mix for an act, ml. */
+export const lossMlOf = (zones: readonly ZoneState[], act: CoatAct, context: Context): number => {
+  const application = applicationOf(zones, act, context);
+  return mixLossMl(application.sheet, appliedM2(application, context), context);
+};
+
+/** Volume ready to spray that the coats of an act take, ml. */
+export function coatsMl(zones: readonly ZoneState[], act: CoatAct, context: Context): number {
   const sheet = sheetIn(context, act.sheetId);
   const volumeSolids = readyVolumeSolids(sheet);
   const transfer = transferIn(sheet, context).value;
-  const net = zones.reduce(
+  return zones.reduce(
     (sum, zone) =>
       sum +
       sprayVolumeMl({
-        areaM2: reachedM2(COAT_REACH, zone) * context.panel.count,
+        areaM2: reachedM2(reachOf(sheet), zone) * context.panel.count,
         dryUm: coatFilmUm(act, zone, sheet),
         volumeSolids,
         transfer,
@@ -77,7 +82,19 @@ export function volumeMl(zones: readonly ZoneState[], act: CoatAct, context: Con
       }),
     0,
   );
-  return net + mixLossMl(sheet, context);
+}
+
+/** The same with what is left in cup and line, ml. */
+export const volumeMl = (zones: readonly ZoneState[], act: CoatAct, context: Context): number =>
+  coatsMl(zones, act, context) + lossMlOf(zones, act, context);
+
+/** What the material of an act costs; the cans of a two-pack aerosol are used up once they are released. */
+function materialCost(zones: readonly ZoneState[], act: CoatAct, context: Context): number {
+  const sheet = sheetIn(context, act.sheetId);
+  const needMl = volumeMl(zones, act, context);
+  const { cans, canMl } = aerosolCans(sheet, needMl);
+  const isUsedUp = formOf(sheet) === 'aerosol' && isTwoPack(sheet);
+  return ((isUsedUp ? cans * canMl : needMl) / 1000) * sheet.pricePerLitre;
 }
 
 function laidCoat(act: CoatAct, sheet: ProductSheet, { endMin, context }: Moment): LaidCoat {
@@ -99,6 +116,7 @@ function apply(act: CoatAct, moment: Moment): (zone: ZoneState) => ZoneState {
   const freshPeelUm =
     kind === 'build' || kind === 'dtm' ? ruleIn(moment.context, 'orangePeelUm').value : null;
   const laid = laidCoat(act, sheet, moment);
+  const leftUm = marksUm(sheet, moment.context);
   return (zone) => {
     const settled = settledBy(zone, act.op);
     const looked = isUnprimedComposite(zone) ? withIssue(settled, 'look') : settled;
@@ -119,6 +137,7 @@ function apply(act: CoatAct, moment: Moment): (zone: ZoneState) => ZoneState {
         hasGuideCoat: false,
         scratch: null,
         peelUm: freshPeelUm ?? zone.surface.peelUm,
+        wavesUm: Math.max(zone.surface.wavesUm, leftUm),
       },
     });
   };
@@ -167,14 +186,7 @@ function explain(zones: readonly ZoneState[], act: CoatAct, panel: PanelState, c
       },
     },
   ];
-  const { value: smallM2, source } = ruleIn(context, 'smallGunM2');
-  if (isForSmallGun(coatedM2(zones, context), context))
-    reasons.push({
-      rule: 'labour',
-      code: 'coat.small-gun',
-      source,
-      facts: { smallM2, setUpMin: ruleIn(context, 'smallGunSetUpMin').value },
-    });
+  reasons.push(...saidOfApplying(applicationOf(zones, act, context), coatsMl(zones, act, context), context));
   if (mostCoats(act) > 1)
     reasons.push({
       rule: 'B2',
@@ -218,6 +230,8 @@ const coating = (row: CoatRow): Operation<CoatAct> => ({
   cautions: cautionsOfSheet,
   check: (zone, act, context) => {
     const sheet = sheetIn(context, act.sheetId);
+    const tooLarge = tooLargeFor(sheet, zone, context);
+    if (tooLarge) return [tooLarge];
     if (mayLieOn(sheet, zone)) return [];
     return [
       {
@@ -231,13 +245,11 @@ const coating = (row: CoatRow): Operation<CoatAct> => ({
   cost: (zones, act, panel, context) => {
     const sheet = sheetIn(context, act.sheetId);
     const most = mostCoats(act);
-    const sprayed =
-      context.panel.count *
-      zones.reduce((sum, zone) => sum + reachedM2(COAT_REACH, zone) * coatsOn(act, zone), 0);
+    const ml = coatsMl(zones, act, context);
     return {
-      handsOnMin: sprayingMin(most, sprayed, coatedM2(zones, context), context),
+      handsOnMin: applyingMin(applicationOf(zones, act, context), ml, context),
       waitMin: (most - 1) * flashMin(sheet.flash.betweenCoatsMin, sheet, context, panel.clockMin),
-      materialCost: (volumeMl(zones, act, context) / 1000) * sheet.pricePerLitre,
+      materialCost: materialCost(zones, act, context),
     };
   },
   explain,

@@ -62,7 +62,7 @@ export function sheetIn(context: Context, id: string): ProductSheet {
 const contextsFor = new WeakMap<Context, Map<string, Context>>();
 
 /** Edges, jambs and inside faces: nobody runs a palm over them. */
-const isHiddenFace = ({ face }: Pick<ZoneState['zone'], 'face'>): boolean =>
+export const isHiddenFace = ({ face }: Pick<ZoneState['zone'], 'face'>): boolean =>
   face !== undefined && face !== 'outside';
 
 /**

@@ -1,5 +1,5 @@
 import { TRANSFER_PERCENT_OF, gunFor, transferPercentOf } from '../materials/equipment.ts';
-import { formOf, readyGramsPerMl, type ProductSheet } from '../materials/sheet.ts';
+import { formOf, type ProductSheet } from '../materials/sheet.ts';
 import type { Sourced } from '../wording/reason.ts';
 import { ruleIn, type Context } from './context.ts';
 
@@ -38,21 +38,3 @@ export function asSprayed(sheet: ProductSheet, context: Pick<Context, 'shop'>): 
   const perCoatUm = Math.min(film.maxUm, (film.perCoatUm * value) / AS_ITS_SHEET_PERCENT);
   return { ...sheet, film: { ...film, perCoatUm } };
 }
-
-/**
- * Least that is mixed of a product in one go, ml, by the shop's figures: of less the hardener is no amount that a scale reads.
- * 0 for what needs no mixing.
- */
-export function leastMixMl(sheet: ProductSheet, context: Pick<Context, 'shop'>): number {
-  const isFiller = sheet.kind === 'filler';
-  if (isFiller || sheet.kind === 'glaze') {
-    const { value: grams } = ruleIn(context, isFiller ? 'leastFillerGrams' : 'leastGlazeGrams');
-    return grams / readyGramsPerMl(sheet).value;
-  }
-  const isMixed = formOf(sheet) === 'sprayed' && sheet.components.length > 1;
-  return isMixed ? ruleIn(context, 'leastMixMl').value : 0;
-}
-
-/** What each mix leaves in cup, line and strainer, ml; nothing where no gun is used. */
-export const mixLossMl = (sheet: ProductSheet, context: Pick<Context, 'shop'>): number =>
-  formOf(sheet) === 'sprayed' ? ruleIn(context, 'cupLossMl').value : 0;

@@ -2,7 +2,7 @@ import { sprayVolumeMl } from '../film/coverage.ts';
 import { bandsOfColor, hidingOver, type HidingByTone } from '../film/hiding.ts';
 import { sandingFiguresOf } from '../surface/figures.ts';
 import type { Target } from '../survey/shop.ts';
-import { coatsMin } from './coating.ts';
+import { coatsMin } from './applying.ts';
 import { ruleIn, type Context } from './context.ts';
 
 /** Which undercoat lets a job's base hide soonest, where its colour and one coat of it on a card are known. */

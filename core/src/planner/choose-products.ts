@@ -1,9 +1,10 @@
 import type { ProductSheet } from '../materials/sheet.ts';
 import { isLaying, type Act } from '../operations/act.ts';
+import { isForSpots, tooLargeFor } from '../operations/applying.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
 import { workOf } from '../materials/product-work.ts';
 import { productsByWork } from '../operations/products.ts';
-import type { PanelState } from '../operations/state.ts';
+import { zoneOf, type PanelState } from '../operations/state.ts';
 import { withProduct } from './intents.ts';
 import { newMemo, prepare, type Memo, type Performed, type RefusedAct } from './prepare.ts';
 import { asksLeast, filmsOf, laidFor, ofOtherFilm, rankProducts, type Ranking } from './rank-products.ts';
@@ -98,16 +99,31 @@ export function productChooser(bench: Bench): ProductChooser {
   const byWork = productsByWork(context.shelf);
   if (![...byWork.values()].some((sheets) => sheets.length > 1))
     return { best: (found) => found, withOtherFilm: () => null };
+  const spotSheets = new Map([...byWork].map(([work, sheets]) => [work, sheets.filter(isForSpots)] as const));
+
+  /** Systems choose alike for the same work in places that are as small: a brush serves no whole panel. */
+  const keyOf = (work: string, { steps }: SearchPath): string => {
+    const fits = (sheet: ProductSheet): boolean =>
+      steps.every(
+        ({ act, before }) =>
+          !isLaying(act) ||
+          workOf(sheetIn(context, act.sheetId)) !== work ||
+          act.zones.every((id) => tooLargeFor(sheet, zoneOf(before, id), context) === null),
+      );
+    const fitting = spotSheets.get(work)!.filter(fits);
+    return [work, ...fitting.map(({ id }) => id)].join(' ');
+  };
   const ranked = new Map<string, Ranking>();
   const taken = new Map<string, ProductSheet>();
   const benches = new Map<string, Bench>();
 
-  const rankingOf = (work: string, { steps }: SearchPath): Ranking => {
-    const acts = laidFor(work, steps, context);
+  const rankingOf = (work: string, path: SearchPath): Ranking => {
+    const acts = laidFor(work, path.steps, context);
     const used = sheetIn(context, acts[0]!.act.sheetId);
     const onPar = byWork.get(work)!.filter((sheet) => isOnPar(sheet, used));
-    const made = ranked.get(work) ?? rankProducts(onPar, acts, context);
-    ranked.set(work, made);
+    const key = keyOf(work, path);
+    const made = ranked.get(key) ?? rankProducts(onPar, acts, context);
+    ranked.set(key, made);
     return made;
   };
 
@@ -170,13 +186,20 @@ export function productChooser(bench: Bench): ProductChooser {
   const worksOf = (way: SearchPath): string[] => [...new Set(usedIn(way, context).map(workOf))];
 
   const best = (found: Way): Way => {
-    const isFirst = taken.size === 0;
-    const known = isFirst ? null : wayOf(walkAgain(found.choices, taken, context.shelf, bench));
+    const before = new Map(
+      worksOf(found).flatMap((work) => {
+        const sheet = taken.get(keyOf(work, found));
+        return sheet ? [[work, sheet] as const] : [];
+      }),
+    );
+    const known = before.size === 0 ? null : wayOf(walkAgain(found.choices, before, context.shelf, bench));
     let way = known && known.cost < found.cost ? known : found;
-    for (const work of worksOf(way)) if (!taken.has(work)) way = improve(way, work);
-    for (const work of worksOf(way))
-      if (!taken.has(work))
-        taken.set(work, sheetIn(context, laidFor(work, way.steps, context)[0]!.act.sheetId));
+    for (const work of worksOf(way)) if (!taken.has(keyOf(work, way))) way = improve(way, work);
+    for (const work of worksOf(way)) {
+      const key = keyOf(work, way);
+      if (!taken.has(key))
+        taken.set(key, sheetIn(context, laidFor(work, way.steps, context)[0]!.act.sheetId));
+    }
     return way;
   };
 

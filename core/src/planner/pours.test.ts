@@ -121,17 +121,36 @@ test.each([
   expect(leftoverMl).toBeGreaterThan(0);
 });
 
-test('of a sprayed two-pack for a chip a cup is mixed', () => {
-  const pours = poursFor([
-    {
-      stack: 'steel/ecoat:20/old-finish:95',
-      areaM2: 1.2,
-      findings: [{ kind: 'chips', count: 1, sizeMm: 4 }],
-    },
-  ]);
-  for (const { potMl } of pours) expect(potMl).toBeGreaterThanOrEqual(80);
-  const own = poursFor(DENT, { shop: { rules: { leastMixMl: 250 } } });
-  expect(own.find(({ op }) => op === 'prime-epoxy')!.potMl).toBe(250);
+const leastGrams = ({ parts }: Pour): number => Math.min(...parts.map(({ grams }) => grams!));
+
+test('for one chip as much is mixed as the scale can measure: by brush, for the small gun', () => {
+  const chips = (rules: object): readonly Pour[] =>
+    poursFor(
+      [
+        {
+          stack: 'steel/ecoat:20/old-finish:95',
+          areaM2: 1.2,
+          findings: [{ kind: 'chips', count: 1, sizeMm: 4 }],
+        },
+      ],
+      { shop: { rules } },
+    );
+  const [epoxy, build, sealer] = chips({});
+  expect(epoxy).toMatchObject({ sheetId: 'epoxy-1-1-brush', potMl: 10, lossMl: 0 });
+  expect(build).toMatchObject({ op: 'prime-build', lossMl: 15 });
+  for (const pour of [build!, sealer!]) {
+    expect(pour.potMl).toBeGreaterThanOrEqual(40);
+    expect(leastGrams(pour)).toBeGreaterThanOrEqual(5 - 0.01);
+  }
+  const own = chips({ leastSmallMixMl: 250, leastBrushMl: 20 });
+  expect(own.slice(0, 2).map(({ potMl }) => potMl)).toEqual([20, 250]);
+});
+
+test('for more than a small place a cup of the big gun is mixed', () => {
+  const small = [{ stack: 'steel', areaM2: 0.3 }];
+  expect(poursFor(small)[0]).toMatchObject({ op: 'prime-epoxy', lossMl: 60 });
+  for (const { potMl } of poursFor(small)) expect(potMl).toBeGreaterThanOrEqual(80);
+  expect(poursFor(small, { shop: { rules: { leastMixMl: 400 } } })[0]!.potMl).toBe(400);
 });
 
 test('a coat that takes longer than the pot life is laid from several pots', () => {
@@ -144,17 +163,18 @@ test('a coat that takes longer than the pot life is laid from several pots', () 
 
 test('panels that are sprayed together share one mix, and the loss of one', () => {
   const build = poursFor(DENT).find(({ op }) => op === 'prime-build')!;
-  const both = combinedPour([build, build], 60)!;
-  expect(both.needMl).toBeCloseTo(2 * build.needMl - 60, 1);
+  const both = combinedPour([build, build])!;
+  expect(both.needMl).toBeCloseTo(2 * build.needMl - build.lossMl, 1);
+  expect(build.lossMl).toBeGreaterThan(0);
   expect(both.potMl).toBeGreaterThanOrEqual(both.needMl);
   expect(both.parts.at(-1)!.readMl).toBeCloseTo(both.potMl, 0);
-  expect(combinedPour([build, { ...build, sheetId: 'other' }], 60)).toBeNull();
-  expect(combinedPour([build, { ...build, pots: 2 }], 60)).toBeNull();
+  expect(combinedPour([build, { ...build, sheetId: 'other' }])).toBeNull();
+  expect(combinedPour([build, { ...build, pots: 2 }])).toBeNull();
   const soft = {
     ...build,
     parts: [...build.parts, { name: 'flexible additive', canOf: 'x', ml: 30, readMl: 200 }],
   };
-  expect(combinedPour([build, soft], 60)).toBeNull();
+  expect(combinedPour([build, soft])).toBeNull();
 });
 
 test('a warm shop shortens the pot life; a batch of parts is mixed in one', () => {

@@ -3,15 +3,15 @@ import { z } from 'zod';
 import { FILLER_WASTE } from '../film/filler-mix.ts';
 import { mixByVolume } from '../film/mix.ts';
 import { mixPartsOf, vocGPerL, type MixPart } from '../materials/mix-parts.ts';
-import { formOf, type ProductSheet } from '../materials/sheet.ts';
+import { formOf, readyGramsPerMl, type ProductSheet } from '../materials/sheet.ts';
 import { canIdOf } from '../materials/stock.ts';
 import { isCoat, isLaying, type BodyAct, type CoatAct } from '../operations/act.ts';
-import { bodyLitres, liftsOf } from '../operations/bodywork.ts';
-import { mostCoats, volumeMl } from '../operations/coating.ts';
+import { aerosolCans, appliedM2, leastCoatMl } from '../operations/applying.ts';
+import { bodyLitres, leastBodyGrams, liftsOf } from '../operations/bodywork.ts';
+import { coatsMl, lossMlOf, mostCoats } from '../operations/coating.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
 import { minutesOfArea, workedOn } from '../operations/table.ts';
 import { costOf } from '../operations/perform.ts';
-import { leastMixMl, mixLossMl } from '../operations/spraying.ts';
 import { zoneOf, type PanelState } from '../operations/state.ts';
 import { flashMin, mixWindows } from '../operations/windows.ts';
 import { isFlexible } from '../survey/zone-facts.ts';
@@ -42,6 +42,8 @@ export const pourSchema = z.object({
   zones: z.array(z.string()),
   /** What the coats take, losses of every pot included. */
   needMl: z.number(),
+  /** Of it, what is left in cup and line of each pot. */
+  lossMl: z.number(),
   /** What is mixed each time; what a can holds where it is an aerosol. */
   potMl: z.number(),
   /** What is mixed the last time, where that is less: fewer coats are left for it. */
@@ -80,9 +82,6 @@ const roundedUp = (ml: number): number => {
   return Math.ceil(ml / stepMl - 1e-9) * stepMl;
 };
 
-/** What an aerosol can holds where its sheet does not say, ml (default). */
-const USUAL_CAN_ML = 400;
-
 interface Pots {
   readonly pots: number;
   /** Of one coat or lift. */
@@ -91,6 +90,10 @@ interface Pots {
 interface Batch extends Pots {
   readonly netMl: number;
   readonly potLifeMin: number | undefined;
+  /** Least that is mixed in one go. */
+  readonly leastMl: number;
+  /** Left in cup and line of each pot. */
+  readonly lossMl: number;
 }
 
 const ONE_POT: Pots = { pots: 1, potsACoat: 1 };
@@ -124,13 +127,15 @@ function batchOf(act: CoatAct | BodyAct, panel: PanelState, context: Context): B
   const potLife = mixWindows(sheet, panel.clockMin, context).find(({ kind }) => kind === 'pot-life');
   const potLifeMin = potLife && potLife.closesAtMin - panel.clockMin;
   if (isCoat(act)) {
-    const netMl = volumeMl(zones, act, context) - mixLossMl(sheet, context);
+    const netMl = coatsMl(zones, act, context);
     const pots = potLifeMin === undefined ? ONE_POT : potsOfCoats(act, panel, context, potLifeMin);
-    return { netMl, ...pots, potLifeMin };
+    const leastMl = leastCoatMl(sheet, appliedM2({ sheet, zones }, context), context);
+    return { netMl, ...pots, potLifeMin, leastMl, lossMl: lossMlOf(zones, act, context) };
   }
   const litres = zones.reduce((sum, zone) => sum + bodyLitres(zone, act, context), 0);
   const pots = potLifeMin === undefined ? ONE_POT : potsOfLifts(act, panel, context, potLifeMin);
-  return { netMl: litres * 1000 * FILLER_WASTE, ...pots, potLifeMin };
+  const leastMl = leastBodyGrams(sheet, context) / readyGramsPerMl(sheet).value;
+  return { netMl: litres * 1000 * FILLER_WASTE, ...pots, potLifeMin, leastMl, lossMl: 0 };
 }
 
 const round = (value: number): number => Math.round(value * 10) / 10;
@@ -170,9 +175,8 @@ function partsOf(
 
 /** An aerosol is bought mixed: whole cans that cover the need. */
 function aerosolsOf(sheet: ProductSheet, needMl: number, context: Context) {
-  const { canMl = USUAL_CAN_ML, components } = sheet;
-  const { name } = components[0]!;
-  const cans = Math.max(1, Math.ceil(needMl / canMl - 1e-9));
+  const { name } = sheet.components[0]!;
+  const { cans, canMl } = aerosolCans(sheet, needMl);
   return {
     potMl: canMl,
     cans,
@@ -184,13 +188,11 @@ function aerosolsOf(sheet: ProductSheet, needMl: number, context: Context) {
 /** The pour of one step. */
 function pourOf({ act, before }: StepOf<CoatAct | BodyAct>, n: number, context: Context): Pour {
   const sheet = sheetIn(context, act.sheetId);
-  const { netMl, pots, potsACoat, potLifeMin } = batchOf(act, before, context);
-  const lossMl = isCoat(act) ? mixLossMl(sheet, context) : 0;
+  const { netMl, pots, potsACoat, potLifeMin, leastMl, lossMl } = batchOf(act, before, context);
   const needMl = netMl + pots * lossMl;
   // Of an uneven number of coats the last pot gets what is left of them.
   const coats = isCoat(act) && potsACoat === 1 ? mostCoats(act) : pots;
   const coatsInPot = Math.ceil(coats / pots);
-  const leastMl = leastMixMl(sheet, context);
   const mlOf = (n: number): number => roundedUp(Math.max(leastMl, (netMl * n) / coats + lossMl));
   const isFlex = act.zones.some((id) => isFlexible(zoneOf(before, id).zone));
   const components = mixPartsOf(sheet, isFlex, workAirAt(before.clockMin, context).celsius);
@@ -213,6 +215,7 @@ function pourOf({ act, before }: StepOf<CoatAct | BodyAct>, n: number, context: 
     sheetId: sheet.id,
     zones: placesOf(act, before).zones,
     needMl: round(needMl),
+    lossMl,
     ...mixed,
     ...(potsACoat > 1 && mixed.pots > 1 ? { potsACoat } : {}),
     ...(potLifeMin === undefined ? {} : { potLifeMin: round(potLifeMin) }),
@@ -263,21 +266,22 @@ const isMixedAlike = (a: Pour, b: Pour): boolean =>
 /**
  * One mix for several panels that are sprayed together: what all of them take, with the loss of one pot.
  * @param pours of the same product, each in one pot of its own
- * @param lossMl what each of them counts as left in cup and line
  * @returns null where they are of different products or mixed otherwise, or one of them needs more than one pot
  */
-export function combinedPour(pours: readonly Pour[], lossMl: number): Pour | null {
+export function combinedPour(pours: readonly Pour[]): Pour | null {
   const [first, ...others] = pours;
   if (!first || first.cans !== undefined) return null;
   if (others.some(({ sheetId, pots }) => sheetId !== first.sheetId || pots !== 1) || first.pots !== 1)
     return null;
   if (!others.every((other) => isMixedAlike(first, other))) return null;
-  const needMl = round(pours.reduce((sum, pour) => sum + pour.needMl, 0) - others.length * lossMl);
+  const lossMl = Math.max(...pours.map((pour) => pour.lossMl));
+  const needMl = round(pours.reduce((sum, pour) => sum + pour.needMl - pour.lossMl, 0) + lossMl);
   const potMl = roundedUp(needMl);
   const share = potMl / first.potMl;
   return {
     ...first,
     needMl,
+    lossMl,
     potMl,
     parts: scaledParts(first.parts, share),
     leftoverMl: round(Math.max(0, potMl - needMl)),

@@ -2,6 +2,7 @@ import { isCoarser } from '../materials/grades.ts';
 import type { LayerKind } from '../materials/layer-kinds.ts';
 import { readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
 import { isCoat, isLastCoat, isLaying, type Act, type BodyAct, type CoatAct } from '../operations/act.ts';
+import { isForSpots, tooLargeFor } from '../operations/applying.ts';
 import { mayLieOn } from '../operations/coating.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
 import { costOf } from '../operations/perform.ts';
@@ -39,7 +40,9 @@ function ownMin(sheet: ProductSheet, acts: readonly Laid[], context: Context): n
   let sum = 0;
   for (const laid of acts) {
     const { act, panel, zones } = laid;
-    if (!zones.every((zone) => mayLieOn(sheet, zone))) return Infinity;
+    const mayGo = (zone: ZoneState): boolean =>
+      mayLieOn(sheet, zone) && tooLargeFor(sheet, zone, context) === null;
+    if (!zones.every(mayGo)) return Infinity;
     const own = isCoat(act)
       ? { ...act, sheetId: sheet.id, coats: coatsOf(sheet, laid, context) }
       : { ...act, sheetId: sheet.id };
@@ -131,8 +134,10 @@ const OTHER_FILM = 0.08;
 /** The best product whose coats are thinner, and the best whose coats are thicker: film decides what is level later. */
 export const ofOtherFilm = ({ products }: Ranking, used: ProductSheet): ProductSheet[] => {
   const times = ({ sheet }: Ranked): number => sheet.film.perCoatUm / used.film.perCoatUm;
-  const thinner = products.find((one) => times(one) < 1 - OTHER_FILM);
-  const thicker = products.find((one) => times(one) > 1 + OTHER_FILM);
+  // For a spot nobody looks for another film than the gun's.
+  const forAll = products.filter(({ sheet }) => !isForSpots(sheet));
+  const thinner = forAll.find((one) => times(one) < 1 - OTHER_FILM);
+  const thicker = forAll.find((one) => times(one) > 1 + OTHER_FILM);
   return [thinner, thicker].flatMap((one) => one?.sheet ?? []);
 };
 

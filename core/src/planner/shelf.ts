@@ -4,7 +4,7 @@ import { coatsFor } from '../surface/budget.ts';
 import { inModes } from '../materials/modes.ts';
 import { readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
 import { mustStay, ruleIn, type Context } from '../operations/context.ts';
-import { sprayingMin } from '../operations/coating.ts';
+import { isForSpots, sprayingMin } from '../operations/applying.ts';
 import { cureFrom } from '../operations/curing.ts';
 import { standIns, standsById, workOf } from '../materials/product-work.ts';
 import { productsByWork } from '../operations/products.ts';
@@ -62,7 +62,7 @@ function guessMin(sheet: ProductSheet, context: Context): number {
     (suffices ? 0 : SECOND_BUILD_MIN) +
     minutesOf(
       {
-        handsOnMin: sprayingMin(coats, m2 * coats, m2, context),
+        handsOnMin: sprayingMin(sheet, { coats, m2Coats: m2 * coats, m2, ml: volumeMl }, context),
         waitMin:
           (coats - 1) * flashMin(sheet.flash.betweenCoatsMin, sheet, context) +
           (cure?.after.value ?? flashMin(sheet.flash.beforeNextMin, sheet, context)),
@@ -83,24 +83,30 @@ const bearsClimate = (sheet: ProductSheet, context: Context): boolean =>
 /** Place in the shop's own order; what nobody ordered comes after what somebody did. */
 const rankOf = ({ rank = Infinity }: ProductSheet): number => rank;
 
-/** Products of the same work that the shop puts on a par. */
-export const isOnPar = (a: ProductSheet, b: ProductSheet): boolean => rankOf(a) === rankOf(b);
+/**
+ * Whether a product may be tried in place of another one of the same work: the shop puts them on a par, or it is for spots
+ * and stands no later in the shop's order.
+ */
+export const isOnPar = (sheet: ProductSheet, used: ProductSheet): boolean =>
+  rankOf(sheet) === rankOf(used) || (isForSpots(sheet) && rankOf(sheet) < rankOf(used));
 
 /**
- * The context with its shelf in order: what a person took for this plan, what the shop's air allows, the shop's order,
- * time and money here, the id.
+ * The context with its shelf in order: what a person took for this plan, what is for more than spots, what the shop's air
+ * allows, the shop's order, time and money here, the id.
  */
 export function withPreference(context: Context): Context {
   const taken = new Set(context.taken);
   const keyed = [...context.shelf.values()].map((sheet) => ({
     sheet,
     left: taken.has(sheet.id) ? 0 : 1,
+    spots: isForSpots(sheet) ? 1 : 0,
     unfit: bearsClimate(sheet, context) ? 0 : 1,
     guess: standsById(sheet) ? 0 : guessMin(sheet, context),
   }));
   const ordered = keyed.sort(
     (a, b) =>
       a.left - b.left ||
+      a.spots - b.spots ||
       a.unfit - b.unfit ||
       compare(rankOf(a.sheet), rankOf(b.sheet)) ||
       a.guess - b.guess ||

@@ -153,9 +153,9 @@ testWorked([
     panel: 'four chips in a jamb, economy',
     zones: [{ stack: FINISH, areaM2: 0.3, findings: [chips(4)], facts: { face: 'edge' } }],
     target: ECONOMY,
-    has: ['feather A/chips', 'seal A/chips', 'hand-over'],
-    hasNot: ['prime-build', 'guide-coat', 'block'],
-    why: 'L3: chips of a jamb are touched',
+    has: ['feather A/chips', 'prime-epoxy A/chips', 'hand-over'],
+    hasNot: ['prime-build', 'guide-coat', 'block', 'mask'],
+    why: 'L3: chips of a jamb are touched, by brush',
   },
   {
     panel: 'four chips in a jamb, standard',

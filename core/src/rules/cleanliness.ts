@@ -1,9 +1,10 @@
 import { hasIssue } from '../operations/issues.ts';
 import { isBody } from '../materials/layer-kinds.ts';
+import { isSprayed } from '../operations/applying.ts';
 import { COAT_OPS, LAYING_OPS, isCoat, isLaying } from '../operations/act.ts';
 import { comingOff } from '../operations/inspecting.ts';
 import { sheetIn } from '../operations/context.ts';
-import { isBare, isFoundFinish, isOpenBody, topOf, type ZoneState } from '../operations/state.ts';
+import { isBare, isFoundFinish, isOpenBody, topOf, type Layer, type ZoneState } from '../operations/state.ts';
 import { BORDER_PLANS, bordersOf } from '../survey/panel.ts';
 import { mask, removeParts, tack, wash, wipe } from './remedies.ts';
 import {
@@ -128,16 +129,18 @@ const C1 = c1.rule({
     const sheet = sheetIn(context, act.sheetId);
     const masked = (): readonly Verdict[] =>
       c1.must(input, { code: 'C1.mask', facts: { sheet: sheet.name } }, mask(panel));
-    if (isCoat(act) && !panel.isMasked && soil === 'dusty' && isMaskedFirst(input)) return masked();
+    const isToMask = !panel.isMasked && isSprayed(sheet);
+    if (isCoat(act) && isToMask && soil === 'dusty' && isMaskedFirst(input)) return masked();
     if (soil !== 'clean' && !isBlownOff(zone))
       return c1.must(
         input,
         { code: soil === 'dusty' ? 'C1.dust' : 'C1.degrease', facts: {} },
         wipe(zone, panel, context),
       );
-    // What is sprayed needs masking; filler and glaze do not.
+    // Filler and glaze are not tacked.
     if (!isCoat(act) && act.op !== 'texture-coat') return NO_VERDICTS;
-    if (!panel.isMasked && isReadyForMasking(input)) return masked();
+    // What is sprayed needs masking; what a brush lays does not.
+    if (isToMask && isReadyForMasking(input)) return masked();
     if (isTacked) return NO_VERDICTS;
     return c1.must(input, { code: isBlownOff(zone) ? 'C1.open-filler' : 'C1.tack', facts: {} }, tack(zone));
   },
@@ -150,9 +153,16 @@ const C2 = advice(
   ({ act, zone }) => (zone.zone.id === act.zones[0] ? { code: 'C2.tack', facts: {} } : null),
 );
 
-/** Nothing of ours lies anywhere yet: the gun is taken up for the first time. */
-const isFirstCoat = ({ panel }: RuleInput): boolean =>
-  panel.zones.every(({ stack }) => stack.every(({ laid, kind }) => !laid || isBody(kind)));
+/** Nothing that was sprayed lies anywhere yet: the gun is taken up for the first time. */
+const isFirstSprayed = ({ act, panel, context }: RuleInput): boolean => {
+  const wasSprayed = ({ laid, kind }: Layer): boolean =>
+    laid !== undefined && !isBody(kind) && isSprayed(context.shelf.get(laid.sheetId) ?? { kind: 'build' });
+  return (
+    isCoat(act) &&
+    isSprayed(sheetIn(context, act.sheetId)) &&
+    !panel.zones.some(({ stack }) => stack.some(wasSprayed))
+  );
+};
 
 /** Both sides of a part that hangs free are painted: somebody has to reach them. */
 const hasTwoSides = ({ context, panel }: RuleInput): boolean =>
@@ -166,7 +176,7 @@ const C3 = c3.rule({
   isAdvice: true,
   reads: 'panel',
   judge: (input) => {
-    if (!isFirstCoat(input)) return NO_VERDICTS;
+    if (!isFirstSprayed(input)) return NO_VERDICTS;
     return [
       ...c3.note(input, { code: 'C3.gun', facts: {} }),
       ...c3.note(input, { code: 'C3.card', facts: {} }),

@@ -26,6 +26,14 @@ export const SENTENCES = {
     'Film budget asks for {neededUm}; there is room for {maxUm}: {coats} coats, and what they do not level is seen once they are blocked.',
   'coat.volume': 'Mix {ratio}, {volumeMl} ready to spray at {transferPercent} transfer.',
   'coat.small-gun': 'No more than {smallM2} together: the small gun, {setUpMin} to set it up and clean it.',
+  'coat.spray-can':
+    'Out of a spray can: {canMin} to shake each, {cans} in all; nothing is mixed and no gun cleaned.',
+  'coat.by-brush':
+    'By brush: {setUpMin} to pour out and clean up, {spotMin} a spot and coat; no gun is set up.',
+  'coat.too-large-for-can':
+    '{sheet} comes out of a spray can: that is for up to {mostM2}, and this is {areaM2}.',
+  'coat.too-large-for-brush':
+    '{sheet} goes on by brush: where it shows, that is for bare spots up to {mostMm}.',
   'coat.flash': '{betweenMin} between coats: sheet {sheetMin}, at {roomCelsius} in this air.',
   'coat.usual': '{coats} coats: what the sheet asks for to seal the surface.',
   'coat.sealer-coats': '{coats} coat the shop’s way; {wetUm} wet stays under the sag limit of {limitUm}.',

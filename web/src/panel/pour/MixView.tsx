@@ -32,7 +32,7 @@ const MOST_POT_BUTTONS = 12;
 /** A mix in large figures: how much, what goes in and in which order, its clocks, and pouring it part by part. */
 export function MixView({ plan, systemId, pour: own, sheet, shop }: MixViewProps) {
   const amount = useAmounts();
-  const together = useTogether(own, sheet, plan.plan.inputs.shop);
+  const together = useTogether(own);
   const all = together.pour;
   const [pot, setPot] = useState(0);
   const { pots, cans, needMl, leftoverMl, cost, lastPotMl } = all;

@@ -1,4 +1,4 @@
-import { combinedPour, mixLossMl, type Pour, type ProductSheet, type Shop } from '@blue-ledge/core';
+import { combinedPour, type Pour } from '@blue-ledge/core';
 import { useState } from 'react';
 import { isOpened, useJob, usePlans } from '../../api/queries.ts';
 import { useSearchPut } from '../../shared/use-search-put.ts';
@@ -23,7 +23,7 @@ export interface Together {
 }
 
 /** One mix for several panels of the job: those that lay the same product, and the mix for the ones that are picked. */
-export function useTogether(pour: Pour, sheet: ProductSheet | undefined, shop: Shop): Together {
+export function useTogether(pour: Pour): Together {
   const { key } = usePanelContext();
   const { data: job } = useJob(key.job);
   const [isAsked, setIsAsked] = useState(false);
@@ -43,9 +43,8 @@ export function useTogether(pour: Pour, sheet: ProductSheet | undefined, shop: S
       chosen === null
         ? undefined
         : plan.opened.poursOf(chosen).find(({ sheetId }) => sheetId === pour.sheetId);
-    return same && combinedPour([pour, same], 0) ? [{ id, name, pour: same }] : [];
+    return same && combinedPour([pour, same]) ? [{ id, name, pour: same }] : [];
   });
-  const lossMl = sheet ? mixLossMl(sheet, { shop }) : 0;
   const all = [pour, ...others.filter(({ id }) => picked.has(id)).map((other) => other.pour)];
   return {
     isAsked: isAsked || picked.size > 0,
@@ -56,6 +55,6 @@ export function useTogether(pour: Pour, sheet: ProductSheet | undefined, shop: S
       const next = [...picked].filter((other) => other !== id).concat(isOn ? [id] : []);
       put({ with: next.length === 0 ? null : next.sort().join(',') });
     },
-    pour: all.length > 1 ? (combinedPour(all, lossMl) ?? pour) : pour,
+    pour: all.length > 1 ? (combinedPour(all) ?? pour) : pour,
   };
 }
