@@ -28,6 +28,8 @@ interface FormRow {
   readonly isSprayed?: true;
   /** Only small places are done so: a product for all of a panel is preferred to it. */
   readonly isForSpots?: true;
+  /** Each coat over a square metre, minutes. */
+  readonly perM2Min: (context: Shop) => number;
   /** Spot by spot where they are known, at so many minutes each. */
   readonly spotMin?: (context: Shop) => number;
   /** Marks that it leaves, to be levelled where it is seen, µm. */
@@ -41,7 +43,7 @@ type Around = Pick<Context, 'shop' | 'panel'>;
 
 /** Setting up and cleaning the big gun, minutes (default, calibrated as survey/labour-rules.ts). */
 export const SPRAY_FIXED_MIN = 9;
-const SPRAY_MIN_PER_COAT = 1;
+const MIN_PER_COAT = 1;
 
 /** A coat goes over all that was dulled for it. */
 export const COAT_REACH = 'reachM2';
@@ -58,12 +60,28 @@ export const aerosolCans = ({ canMl = USUAL_CAN_ML }: Pick<ProductSheet, 'canMl'
 /** Whether a place is so small that nobody takes up the big gun for it. */
 const isForSmallGun = (m2: number, context: Shop): boolean => m2 <= ruleIn(context, 'smallGunM2').value;
 
+const sprayPerM2Min = (context: Shop): number => ruleIn(context, 'sprayMinPerM2').value;
+
 const shaken = (ml: number, sheet: ProductSheet, context: Shop): number =>
   aerosolCans(sheet, ml).cans * ruleIn(context, 'sprayCanMin').value;
+
+/** Why an area is more than a small place; null where it is one. */
+function largerThanSmall(
+  code: 'coat.too-large-for-can' | 'coat.too-large-for-brush-inside',
+  zone: ZoneState,
+  sheet: ProductSheet,
+  context: Around,
+): Reason | null {
+  const areaM2 = reachedM2(reachOf(sheet), zone) * context.panel.count;
+  const { value: mostM2, source } = ruleIn(context, 'smallGunM2');
+  if (areaM2 <= mostM2) return null;
+  return { ...opReason(code, { sheet: sheet.name, areaM2, mostM2 }), rule: 'sheet', source };
+}
 
 const BY_HAND: FormRow = {
   reach: COAT_REACH,
   setUpMin: (_m2, _ml, _sheet, context) => ruleIn(context, 'brushSetUpMin').value,
+  perM2Min: (context) => ruleIn(context, 'brushMinPerM2').value,
   said: () => [],
 };
 
@@ -71,6 +89,7 @@ const FORMS: Readonly<Record<ProductForm, FormRow>> = {
   sprayed: {
     reach: COAT_REACH,
     isSprayed: true,
+    perM2Min: sprayPerM2Min,
     setUpMin: (m2, _ml, _sheet, context) =>
       isForSmallGun(m2, context) ? ruleIn(context, 'smallGunSetUpMin').value : SPRAY_FIXED_MIN,
     said: (m2, _ml, _sheet, context) => {
@@ -83,18 +102,10 @@ const FORMS: Readonly<Record<ProductForm, FormRow>> = {
   aerosol: {
     reach: COAT_REACH,
     isSprayed: true,
+    perM2Min: sprayPerM2Min,
     isForSpots: true,
     setUpMin: (_m2, ml, sheet, context) => shaken(ml, sheet, context),
-    tooLarge: (zone, { name }, context) => {
-      const areaM2 = reachedM2(COAT_REACH, zone) * context.panel.count;
-      const { value: mostM2, source } = ruleIn(context, 'smallGunM2');
-      if (areaM2 <= mostM2) return null;
-      return {
-        ...opReason('coat.too-large-for-can', { sheet: name, areaM2, mostM2 }),
-        rule: 'sheet',
-        source,
-      };
-    },
+    tooLarge: (zone, sheet, context) => largerThanSmall('coat.too-large-for-can', zone, sheet, context),
     said: (_m2, ml, sheet, context) => {
       const { value: canMin, source } = ruleIn(context, 'sprayCanMin');
       const { cans } = aerosolCans(sheet, ml);
@@ -107,12 +118,18 @@ const FORMS: Readonly<Record<ProductForm, FormRow>> = {
     isForSpots: true,
     spotMin: (context) => ruleIn(context, 'brushSpotMin').value,
     marksUm: (context) => ruleIn(context, 'brushMarksUm').value,
-    tooLarge: (zone, { name }, context) => {
-      if (isHiddenFace(zone.zone)) return null;
+    tooLarge: (zone, sheet, context) => {
+      // Nobody looks at the inside: there a brush does for as much as a spray can.
+      if (isHiddenFace(zone.zone))
+        return largerThanSmall('coat.too-large-for-brush-inside', zone, sheet, context);
       const { value: mostMm, source } = ruleIn(context, 'brushMm');
       const spotMm = zone.patch?.spots?.mm;
       if (spotMm !== undefined && spotMm <= mostMm) return null;
-      return { ...opReason('coat.too-large-for-brush', { sheet: name, mostMm }), rule: 'sheet', source };
+      return {
+        ...opReason('coat.too-large-for-brush', { sheet: sheet.name, mostMm }),
+        rule: 'sheet',
+        source,
+      };
     },
     said: (_m2, _ml, _sheet, context) => {
       const { value: setUpMin, source } = ruleIn(context, 'brushSetUpMin');
@@ -145,16 +162,19 @@ export const marksUm = (sheet: Pick<ProductSheet, 'form' | 'kind'>, context: Sho
 export const tooLargeFor = (sheet: ProductSheet, zone: ZoneState, context: Around): Reason | null =>
   formRowOf(sheet).tooLarge?.(zone, sheet, context) ?? null;
 
-/** Hands-on minutes of each coat: taking up the gun, and the metres of its travel by square metres x coats. */
+/** Hands-on minutes of coats by gun: taking it up for each, and the metres of its travel by square metres x coats. */
 export const coatsMin = (coats: number, m2Coats: number, context: Shop): number =>
-  SPRAY_MIN_PER_COAT * coats + ruleIn(context, 'sprayMinPerM2').value * m2Coats;
+  MIN_PER_COAT * coats + sprayPerM2Min(context) * m2Coats;
 
 /** The same with setting up. @param m2 what each coat goes over, of all parts together @param ml what they take */
 export const sprayingMin = (
   sheet: ProductSheet,
   { coats, m2Coats, m2, ml }: { coats: number; m2Coats: number; m2: number; ml: number },
   context: Shop,
-): number => formRowOf(sheet).setUpMin(m2, ml, sheet, context) + coatsMin(coats, m2Coats, context);
+): number => {
+  const { setUpMin, perM2Min } = formRowOf(sheet);
+  return setUpMin(m2, ml, sheet, context) + MIN_PER_COAT * coats + perM2Min(context) * m2Coats;
+};
 
 /** What each coat goes over, of all parts together, m². */
 export const appliedM2 = (
@@ -168,7 +188,7 @@ export const appliedM2 = (
  */
 export function applyingMin(application: Application, ml: number, context: Around): number {
   const { sheet, zones, coatsOn } = application;
-  const { setUpMin, spotMin, reach } = formRowOf(sheet);
+  const { setUpMin, spotMin, perM2Min, reach } = formRowOf(sheet);
   const { count } = context.panel;
   const m2 = appliedM2(application, context);
   const fixedMin = setUpMin(m2, ml, sheet, context);
@@ -177,7 +197,8 @@ export function applyingMin(application: Application, ml: number, context: Aroun
     return fixedMin + strokes * count * spotMin(context);
   }
   const m2Coats = count * zones.reduce((sum, zone) => sum + coatsOn(zone) * reachedM2(reach, zone), 0);
-  return fixedMin + coatsMin(Math.max(...zones.map(coatsOn)), m2Coats, context);
+  const coats = Math.max(...zones.map(coatsOn));
+  return fixedMin + MIN_PER_COAT * coats + perM2Min(context) * m2Coats;
 }
 
 /** Where the minutes of setting up come from, where they are those of a small place. */

@@ -1,4 +1,5 @@
 import { COAT_OPS, isLastCoat, type Act, type OpName } from '../operations/act.ts';
+import { isForSpots } from '../operations/applying.ts';
 import type { Context } from '../operations/context.ts';
 import { rowOf } from '../operations/table.ts';
 import type { PanelState } from '../operations/state.ts';
@@ -56,7 +57,8 @@ export function searchSystems(start: PanelState, context: Context, memo = newMem
   const more = withFewOfEach(context);
   if (more.shelf.size === productsByWork(context.shelf).size) return found;
   const again = searchWith(start, { ...more, triesAll: true });
-  const isAll = more.shelf.size === context.shelf.size;
+  // What is for spots only would not open a way.
+  const isAll = [...context.shelf.values()].every((sheet) => more.shelf.has(sheet.id) || isForSpots(sheet));
   return again.ready.length > 0 ? again : { ...found, looked: again.looked, gaveUp: again.gaveUp || !isAll };
 }
 

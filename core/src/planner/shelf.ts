@@ -134,7 +134,10 @@ const FEW = 4;
 
 /** The context with a few products for each kind of work: the first in order, and those of the thinnest and thickest coats. */
 export function withFewOfEach(context: Context): Context {
-  const few = [...productsByWork(context.shelf).values()].flatMap((sheets) => {
+  const few = [...productsByWork(context.shelf).values()].flatMap((all) => {
+    // What is for spots takes the place of another one later, where it fits.
+    const forAll = all.filter((sheet) => !isForSpots(sheet));
+    const sheets = forAll.length > 0 ? forAll : all;
     const byFilm = sheets.toSorted((a, b) => a.film.perCoatUm - b.film.perCoatUm);
     const tried = new Set([sheets[0]!, byFilm[0]!, byFilm.at(-1)!, ...sheets.slice(1, FEW)]);
     return [...tried].slice(0, FEW);

@@ -25,6 +25,7 @@ export const LABOUR_RULES = {
   sprayCanMin: row(3, 0, 15, 'shaking one spray can, its second part released, and clearing its nozzle'),
   brushSetUpMin: row(2, 0, 15, 'pouring out a little for the brush, and cleaning it'),
   brushSpotMin: row(0.1, 0.02, 5, 'touching one spot with the brush, each coat'),
+  brushMinPerM2: row(20, 2, 120, 'laying a coat by brush or cloth'),
   brushMm: row(10, 0, 300, 'widest bare spot that is coated by brush where it shows'),
   sprayMinPerM2: row(2.5, 0.3, 30, 'spraying, each coat'),
   fillMinPerM2: row(24, 3, 240, 'spreading filler, each lift'),

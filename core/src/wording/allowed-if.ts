@@ -8,6 +8,7 @@ export const ALLOWED_IF: Partial<Record<SentenceCode, string>> = {
   'coat.not-over': 'if a coat lies between that both sheets allow',
   'coat.too-large-for-can': 'on {mostM2} at most, or with a product for the gun',
   'coat.too-large-for-brush': 'on spots of {mostMm} at most, or with a product for the gun',
+  'coat.too-large-for-brush-inside': 'on {mostM2} at most, or with a product for the gun',
   'op.grade-order': 'if the grades go from coarse to fine',
   'op.no-heat': 'in a shop with an oven or a lamp',
   'M1.bare': 'if an epoxy, or another first coat that protects metal, goes on first',

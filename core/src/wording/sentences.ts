@@ -34,6 +34,8 @@ export const SENTENCES = {
     '{sheet} comes out of a spray can: that is for up to {mostM2}, and this is {areaM2}.',
   'coat.too-large-for-brush':
     '{sheet} goes on by brush: where it shows, that is for bare spots up to {mostMm}.',
+  'coat.too-large-for-brush-inside':
+    '{sheet} goes on by brush: also where nobody looks, that is for up to {mostM2}, and this is {areaM2}.',
   'coat.flash': '{betweenMin} between coats: sheet {sheetMin}, at {roomCelsius} in this air.',
   'coat.usual': '{coats} coats: what the sheet asks for to seal the surface.',
   'coat.sealer-coats': '{coats} coat the shop’s way; {wetUm} wet stays under the sag limit of {limitUm}.',
