@@ -4,7 +4,7 @@ import { LAYING_OPS } from '../operations/act.ts';
 import { labelOf } from '../materials/layer-kinds.ts';
 import { isBare, isOpenBody, topOf } from '../operations/state.ts';
 import { abrade, blast, condition, mayBlast, removeRust, repairMetal, strip } from './remedies.ts';
-import { NO_VERDICTS, verdictsFor, type Rule, type ZoneRuleInput, type Verdict } from './rule.ts';
+import { advice, NO_VERDICTS, verdictsFor, type Rule, type ZoneRuleInput, type Verdict } from './rule.ts';
 import { metalGrade } from './metal-grades.ts';
 
 /** Rules of rust, and of metal that is bent. */
@@ -47,6 +47,22 @@ const M5 = m5.rule({
   },
 });
 
+const isRust = ({ kind }: { readonly kind: string }): boolean =>
+  kind === 'rust-surface' || kind === 'rust-pitted';
+
+/** Rust on the outside has mostly come through from behind: the first coat stops it on one face only. */
+const BOTH_FACES = advice(
+  'M5',
+  ['prime-epoxy', 'prime-dtm', 'prime-etch'],
+  'Where rust was, both faces are primed as far as they can be reached.',
+  ({ zone }) => {
+    const wasRusty = zone.patch ? isRust(zone.patch.finding) : zone.zone.findings.some(isRust);
+    return isBare(zone) && wasRusty && zone.zone.face !== 'inside'
+      ? { code: 'M5.both-faces', facts: {} }
+      : null;
+  },
+);
+
 const highs = verdictsFor('K2');
 
 /** Something proud in metal is brought down at the metal before it is primed: no filler and no block hides it. */
@@ -69,4 +85,4 @@ const HIGH = highs.rule({
   },
 });
 
-export const RUST_RULES: readonly Rule[] = [M5, HIGH];
+export const RUST_RULES: readonly Rule[] = [M5, BOTH_FACES, HIGH];

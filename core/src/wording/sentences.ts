@@ -99,6 +99,8 @@ export const SENTENCES = {
   'M5.condition': 'Kept wet for {dwellMin}, then rinsed and dried at once.',
   'M5.acid': 'What the conditioner left is sanded off {grit} before anything goes on.',
   'M5.acid-left': 'Acid of the conditioner is still on it: sand it off.',
+  'M5.both-faces':
+    'Look behind: where the inner face or a folded lip can be reached, its rust comes off too, it is primed in the same go, and the fold is sealed again.',
   'M5.through': 'Rusted through: weld in sound metal, then plan again.',
   'M5.broken': 'A {damage} in the metal: weld it shut, then plan again.',
   'M6.filler': 'Acid etch and filler do not go together: the acid stays active under or over it.',

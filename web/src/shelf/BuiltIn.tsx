@@ -23,6 +23,10 @@ interface BuiltInProps {
   readonly onChange: (fields: NonNullable<ShopFields['shop']>) => void;
 }
 
+/** What a shop has none of is said once for all sheets of the same work. */
+const isFirstOfWork = (sheet: ProductSheet, shown: readonly ProductSheet[]): boolean =>
+  !standsById(sheet) && shown.find((other) => workOf(other) === workOf(sheet)) === sheet;
+
 type NoneOf = NonNullable<ShopView['shop']['noneOf']>;
 
 /** Built-in sheets that stand in for what the shop lacks, and kinds of which it says that it has none. */
@@ -52,7 +56,7 @@ export function BuiltIn({ shop, own, wanted, picked, onPick, onTakeOver, onChang
                 <Button aria-label={`Take ${sheet.name} over`} onClick={() => onTakeOver(sheet)}>
                   Take it over
                 </Button>
-                {!standsById(sheet) && (
+                {isFirstOfWork(sheet, shown) && (
                   <Button
                     aria-label={`We have no ${workWords(workOf(sheet))}`}
                     onClick={() => put([...noneOf, workOf(sheet)])}
