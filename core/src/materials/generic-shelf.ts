@@ -212,8 +212,6 @@ const SHEETS: readonly ProductSheetInput[] = [
     hazards: [...TWO_PACK],
   },
   ETCH,
-  ...BY_BRUSH,
-  ...SPRAY_CANS,
   {
     id: 'sealer-3-1-1',
     name: 'Sealer 3:1:1',
@@ -511,6 +509,8 @@ const SHEETS: readonly ProductSheetInput[] = [
     pricePerLitre: 18,
     hazards: ['solvent'],
   },
+  ...BY_BRUSH,
+  ...SPRAY_CANS,
   ...(
     [
       ['soap', 'Silicone-free soap', 4, []],
