@@ -15,7 +15,7 @@ import { makePlan } from './make-plan.ts';
 import { jobPlanSchema } from './plan.ts';
 import { planPanel } from './plan-panel.ts';
 import { searchSystems } from './search-systems.ts';
-import { shelfOf } from './shelf.ts';
+import { shelfOf, withPreference } from './shelf.ts';
 import { storedPlanOf, storedPlanSchema, type StoredPlan } from './stored-plan.ts';
 import { strataOf } from './strata.ts';
 import { openPlan } from './view-plan.ts';
@@ -204,13 +204,8 @@ describe('any panel of these substrates', () => {
     });
     const cheapest = (zones: readonly ZoneSketch[], sheets: readonly ProductSheet[]): number => {
       const { panel, shop, target } = taskOf(panelOf(zones));
-      const { ready } = searchSystems(surveyState(panel, shop.rules), {
-        panel,
-        shop,
-        target,
-        shelf: shelfOf(sheets),
-        startMin: 480,
-      });
+      const context = withPreference({ panel, shop, target, shelf: shelfOf(sheets), startMin: 480 });
+      const { ready } = searchSystems(surveyState(panel, shop.rules), context);
       return Math.min(Infinity, ...ready.map(({ cost }) => cost));
     };
     const sheets = fc.constantFrom(...GENERIC_SHELF.filter(({ kind }) => kind !== 'cleaner'));

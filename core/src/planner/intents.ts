@@ -10,6 +10,7 @@ import {
   type CoatAct,
   type CoatOp,
 } from '../operations/act.ts';
+import { tooLargeFor } from '../operations/applying.ts';
 import { mayLieOn, sagOf } from '../operations/coating.ts';
 import { lowWayOf } from '../operations/lows.ts';
 import { ledgeLimit, schoolIn, type Context } from '../operations/context.ts';
@@ -339,7 +340,10 @@ function coatsToTry(
   if (begun) return sheets.filter(({ id }) => id === topOf(begun).laid?.sheetId).filter(takes);
   if (isTopped && !takes(preferred!)) return [];
   if (around.context.triesAll) return sheets;
-  return [sheets.find((sheet) => zones.every((zone) => mayLieOn(sheet, zone))) ?? preferred!];
+  const { context } = around;
+  const mayGo = (sheet: ProductSheet): boolean =>
+    zones.every((zone) => mayLieOn(sheet, zone) && tooLargeFor(sheet, zone, context) === null);
+  return [sheets.find(mayGo) ?? preferred!];
 }
 
 /**
