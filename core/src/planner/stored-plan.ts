@@ -16,7 +16,7 @@ import { actsDone, happeningsSchema, type Happening } from './happening.ts';
 /** Raised when the shape changes; plans of another one are said to be too old. */
 export const PLAN_FORMAT = 2;
 /** Raised when rules, models or defaults change what a plan says: an older plan is offered to be made again. */
-export const PLANNER_VERSION = 8;
+export const PLANNER_VERSION = 9;
 
 /** Id of the system that lays nothing. */
 export const KEY_ONLY = 'key-only';
