@@ -145,7 +145,7 @@ const SPRAY_CANS: readonly ProductSheetInput[] = [
   {
     ...EPOXY,
     id: 'epoxy-spray-can',
-    name: 'Epoxy primer, two-pack spray can',
+    name: 'Epoxy primer, spray can',
     components: [part('epoxy spray can', 1, 0.9, 0.2)],
     film: { perCoatUm: 20, coats: 2, maxUm: 60 },
     inductionMin: undefined,
@@ -154,7 +154,7 @@ const SPRAY_CANS: readonly ProductSheetInput[] = [
   {
     ...BUILD,
     id: 'build-spray-can',
-    name: 'High-build primer, two-pack spray can',
+    name: 'High-build primer, spray can',
     components: [part('high-build spray can', 1, 0.95, 0.25)],
     film: { perCoatUm: 30, coats: 3, maxUm: 120 },
     flexPercent: undefined,

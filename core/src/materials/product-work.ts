@@ -1,7 +1,7 @@
 import { GENERIC_SHELF } from './generic-shelf.ts';
 import { LAYER_KINDS, isRawPlastic, labelOf, type LayerKind } from './layer-kinds.ts';
 import { inModes } from './modes.ts';
-import type { ProductSheet } from './sheet.ts';
+import { isForSpots, type ProductSheet } from './sheet.ts';
 
 /** What products are there for: those that do the same work stand for each other, and one of them is taken. */
 
@@ -35,13 +35,17 @@ export const PRODUCT_WORKS = [...new Set(STAND_INS.map(workOf))];
 
 /**
  * Built-in sheets in force: for work for which the shop never had a product of its own, archived ones counted, and of
- * which it does not say that it has none.
+ * which it does not say that it has none. A spray can or a brush of its own leaves what is for all of a panel.
  * @param own the shop's sheets, archived ones as well
  * @param noneOf work for which the shop says that it has no product
  */
 export function standIns(own: readonly ProductSheet[], noneOf: readonly string[] = []): ProductSheet[] {
-  const without = new Set([...own.flatMap(inModes).map(workOf), ...noneOf]);
-  return GENERIC_SHELF.filter((sheet) => standsById(sheet) || !without.has(workOf(sheet)));
+  const owned = own.flatMap(inModes);
+  const without = new Set([...owned.filter((sheet) => !isForSpots(sheet)).map(workOf), ...noneOf]);
+  const withoutSpots = new Set(owned.map(workOf));
+  const isDisplaced = (sheet: ProductSheet): boolean =>
+    without.has(workOf(sheet)) || (isForSpots(sheet) && withoutSpots.has(workOf(sheet)));
+  return GENERIC_SHELF.filter((sheet) => standsById(sheet) || !isDisplaced(sheet));
 }
 
 /** Work for which the shop has no product, and no built-in sheet stands in; as standIns has it. */

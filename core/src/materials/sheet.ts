@@ -136,7 +136,7 @@ const mixedAs = {
   coversBareSpots: z.boolean(),
   /** Low-shear viscosity for the sag model, Pa s. */
   lowShearPaS: sheetNumber('lowShearPaS').optional(),
-  /** Wait after mixing, before it is sprayed. */
+  /** Wait after mixing, before it is put on. */
   inductionMin: sheetNumber('inductionMin').optional(),
   /** Flexible additive for flexible parts, share of the activated volume. */
   flexPercent: sheetNumber('flexPercent').optional(),
@@ -290,6 +290,13 @@ export type ProductForm = (typeof FORMS)[number];
 /** How a product is put on: as its sheet says, else as its kind usually is. */
 export const formOf = ({ form, kind }: Pick<ProductSheet, 'form' | 'kind'>): ProductForm =>
   form ?? FORM_OF[kind] ?? 'sprayed';
+
+/** Ways in which only small places are coated: a product for all of a panel is preferred, and not displaced, by it. */
+const FOR_SPOTS: ReadonlySet<ProductForm> = new Set<ProductForm>(['aerosol', 'brushed']);
+
+/** Whether a product is put on small places only. */
+export const isForSpots = (sheet: Pick<ProductSheet, 'form' | 'kind'>): boolean =>
+  FOR_SPOTS.has(formOf(sheet));
 
 /** Scratch that any coat takes in its own film, sanded to lay more of it (default). */
 const OWN_FILM = { coarsest: 'P400', finest: 'P800' } as const;

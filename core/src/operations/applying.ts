@@ -26,14 +26,14 @@ interface FormRow {
   readonly tooLarge?: (zone: ZoneState, sheet: ProductSheet, context: Around) => Reason | null;
   /** It makes a mist: what is around is masked first, and the gun or nozzle looked after. */
   readonly isSprayed?: true;
-  /** Only small places are done so: a product for all of a panel is preferred to it. */
-  readonly isForSpots?: true;
   /** Each coat over a square metre, minutes. */
   readonly perM2Min: (context: Shop) => number;
   /** Spot by spot where they are known, at so many minutes each. */
   readonly spotMin?: (context: Shop) => number;
   /** Marks that it leaves, to be levelled where it is seen, µm. */
   readonly marksUm?: (context: Shop) => number;
+  /** Left of each mix in what it is put on with, ml; nothing where absent. */
+  readonly lossMl?: (m2: number, context: Shop) => number;
   /** Said of the minutes where they are the small ones. */
   readonly said: (m2: number, ml: number, sheet: ProductSheet, context: Shop) => readonly Reason[];
 }
@@ -90,6 +90,8 @@ const FORMS: Readonly<Record<ProductForm, FormRow>> = {
     reach: COAT_REACH,
     isSprayed: true,
     perM2Min: sprayPerM2Min,
+    lossMl: (m2, context) =>
+      ruleIn(context, isForSmallGun(m2, context) ? 'smallCupLossMl' : 'cupLossMl').value,
     setUpMin: (m2, _ml, _sheet, context) =>
       isForSmallGun(m2, context) ? ruleIn(context, 'smallGunSetUpMin').value : SPRAY_FIXED_MIN,
     said: (m2, _ml, _sheet, context) => {
@@ -103,7 +105,6 @@ const FORMS: Readonly<Record<ProductForm, FormRow>> = {
     reach: COAT_REACH,
     isSprayed: true,
     perM2Min: sprayPerM2Min,
-    isForSpots: true,
     setUpMin: (_m2, ml, sheet, context) => shaken(ml, sheet, context),
     tooLarge: (zone, sheet, context) => largerThanSmall('coat.too-large-for-can', zone, sheet, context),
     said: (_m2, ml, sheet, context) => {
@@ -115,9 +116,9 @@ const FORMS: Readonly<Record<ProductForm, FormRow>> = {
   brushed: {
     ...BY_HAND,
     reach: 'openM2',
-    isForSpots: true,
     spotMin: (context) => ruleIn(context, 'brushSpotMin').value,
     marksUm: (context) => ruleIn(context, 'brushMarksUm').value,
+    lossMl: (_m2, context) => ruleIn(context, 'brushLossMl').value,
     tooLarge: (zone, sheet, context) => {
       // Nobody looks at the inside: there a brush does for as much as a spray can.
       if (isHiddenFace(zone.zone))
@@ -149,10 +150,6 @@ export const reachOf = (sheet: Pick<ProductSheet, 'form' | 'kind'>): Reach => fo
 /** Whether putting a product on makes a mist that lands beside it. */
 export const isSprayed = (sheet: Pick<ProductSheet, 'form' | 'kind'>): boolean =>
   formRowOf(sheet).isSprayed === true;
-
-/** Whether a product is put on small places only. */
-export const isForSpots = (sheet: Pick<ProductSheet, 'form' | 'kind'>): boolean =>
-  formRowOf(sheet).isForSpots === true;
 
 /** Marks that putting a product on leaves, µm. */
 export const marksUm = (sheet: Pick<ProductSheet, 'form' | 'kind'>, context: Shop): number =>
@@ -227,8 +224,6 @@ function leastByScaleMl({ components }: ProductSheet, context: Shop): number {
   );
 }
 
-/** What each mix leaves in cup, line and strainer, ml; nothing where no gun is used. */
-export function mixLossMl(sheet: ProductSheet, m2: number, context: Shop): number {
-  if (formOf(sheet) !== 'sprayed') return 0;
-  return ruleIn(context, isForSmallGun(m2, context) ? 'smallCupLossMl' : 'cupLossMl').value;
-}
+/** What each mix leaves in cup, line and strainer, or in the brush, ml. @param m2 what each coat goes over */
+export const mixLossMl = (sheet: ProductSheet, m2: number, context: Shop): number =>
+  formRowOf(sheet).lossMl?.(m2, context) ?? 0;

@@ -19,6 +19,7 @@ import {
   aerosolCans,
   appliedM2,
   applyingMin,
+  isSprayed,
   marksUm,
   mixLossMl,
   reachOf,
@@ -177,7 +178,7 @@ function explain(zones: readonly ZoneState[], act: CoatAct, panel: PanelState, c
     },
     {
       rule: 'mix',
-      code: 'coat.volume',
+      code: isSprayed(sheet) ? 'coat.volume' : 'coat.volume-by-hand',
       source: 'model',
       facts: {
         ratio: sheet.components.map((c) => c.parts).join(':'),

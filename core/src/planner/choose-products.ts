@@ -1,6 +1,6 @@
-import type { ProductSheet } from '../materials/sheet.ts';
+import { isForSpots, type ProductSheet } from '../materials/sheet.ts';
 import { isLaying, type Act } from '../operations/act.ts';
-import { isForSpots, tooLargeFor } from '../operations/applying.ts';
+import { tooLargeFor } from '../operations/applying.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
 import { workOf } from '../materials/product-work.ts';
 import { productsByWork } from '../operations/products.ts';

@@ -136,7 +136,7 @@ test('for one chip as much is mixed as the scale can measure: by brush, for the 
       { shop: { rules } },
     );
   const [epoxy, build, sealer] = chips({});
-  expect(epoxy).toMatchObject({ sheetId: 'epoxy-1-1-brush', potMl: 10, lossMl: 0 });
+  expect(epoxy).toMatchObject({ sheetId: 'epoxy-1-1-brush', potMl: 10, lossMl: 2 });
   expect(build).toMatchObject({ op: 'prime-build', lossMl: 15 });
   for (const pour of [build!, sealer!]) {
     expect(pour.potMl).toBeGreaterThanOrEqual(40);

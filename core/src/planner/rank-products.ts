@@ -1,8 +1,8 @@
 import { isCoarser } from '../materials/grades.ts';
 import type { LayerKind } from '../materials/layer-kinds.ts';
-import { readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
+import { isForSpots, readyVolumeSolids, type ProductSheet } from '../materials/sheet.ts';
 import { isCoat, isLastCoat, isLaying, type Act, type BodyAct, type CoatAct } from '../operations/act.ts';
-import { isForSpots, tooLargeFor } from '../operations/applying.ts';
+import { tooLargeFor } from '../operations/applying.ts';
 import { mayLieOn } from '../operations/coating.ts';
 import { sheetIn, type Context } from '../operations/context.ts';
 import { costOf } from '../operations/perform.ts';

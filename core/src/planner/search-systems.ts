@@ -1,5 +1,5 @@
 import { COAT_OPS, isLastCoat, type Act, type OpName } from '../operations/act.ts';
-import { isForSpots } from '../operations/applying.ts';
+import { isForSpots } from '../materials/sheet.ts';
 import type { Context } from '../operations/context.ts';
 import { rowOf } from '../operations/table.ts';
 import type { PanelState } from '../operations/state.ts';

@@ -11,6 +11,7 @@ import { otherProducts } from './other-products.ts';
 import { changesSince } from './plan-changes.ts';
 import { planPanel } from './plan-panel.ts';
 import { searchSystems, searchWith } from './search-systems.ts';
+import { shelfOf } from './shelf.ts';
 
 /** A shop's own shelf: which of its products are laid, and that many of them neither lose nor hide a system. */
 
@@ -67,6 +68,20 @@ describe('a kind of which the shop has none', () => {
       },
     ],
   ];
+  test('a spray can or a brush of its own takes the place of built-in ones for spots, and leaves what is for a panel', () => {
+    const idsWith = (...own: ProductSheet[]): string[] =>
+      [...shelfOf(own).values()]
+        .filter(({ kind, use }) => kind === 'epoxy' && !use)
+        .map(({ id }) => id)
+        .sort();
+    const can = { ...genericOf('epoxy-spray-can'), id: 'own-can' };
+    const forGun = { ...genericOf('epoxy-1-1'), id: 'own-epoxy' };
+    expect(idsWith()).toEqual(['epoxy-1-1', 'epoxy-1-1-brush', 'epoxy-spray-can']);
+    expect(idsWith(can)).toEqual(['epoxy-1-1', 'own-can']);
+    expect(idsWith({ ...can, isArchived: true })).toEqual(['epoxy-1-1']);
+    expect(idsWith(forGun)).toEqual(['own-epoxy']);
+  });
+
   const without = (noneOf: string[]) => shopSchema.parse({ noneOf });
 
   test.each(PRODUCT_WORKS)(

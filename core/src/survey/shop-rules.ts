@@ -79,6 +79,7 @@ const BENCH_RULES = {
   coatFilmPercent: row(100, 40, 200, 'film that a coat really has here, of what its sheet says, by the comb'),
   cupLossMl: row(60, 0, 500, 'left in cup, line and strainer of each mix'),
   smallCupLossMl: row(15, 0, 200, 'the same of the small gun'),
+  brushLossMl: row(2, 0, 50, 'left in the brush and at the wall of its pot'),
   leastMixMl: row(80, 0, 500, 'least that is mixed of a sprayed two-pack: less is no measure in the cup'),
   leastSmallMixMl: row(40, 0, 300, 'the same for the small gun'),
   leastBrushMl: row(10, 0, 100, 'least that is mixed of a two-pack for the brush'),

@@ -25,6 +25,7 @@ export const SENTENCES = {
   'coat.budget-short':
     'Film budget asks for {neededUm}; there is room for {maxUm}: {coats} coats, and what they do not level is seen once they are blocked.',
   'coat.volume': 'Mix {ratio}, {volumeMl} ready to spray at {transferPercent} transfer.',
+  'coat.volume-by-hand': '{ratio}: {volumeMl} on the panel, and what is left in the pot.',
   'coat.small-gun': 'No more than {smallM2} together: the small gun, {setUpMin} to set it up and clean it.',
   'coat.spray-can':
     'Out of a spray can: {canMin} to shake each, {cans} in all; nothing is mixed and no gun cleaned.',

@@ -1,4 +1,4 @@
-import { formatQuantity, type ProductSheet } from '@blue-ledge/core';
+import { formatQuantity, isTwoPack, type ProductSheet } from '@blue-ledge/core';
 import { Checkbox } from 'antd';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useLayoutEffect, useRef, useState } from 'react';
@@ -89,16 +89,22 @@ const ProductName = ({ sheet, isDraft, onOpen }: ProductNameProps) => (
   </span>
 );
 
+/** How it is mixed, in a word: a two-pack in one can is released, not mixed. */
+function mixWords(sheet: ProductSheet): string {
+  if (sheet.components.length > 1) return sheet.components.map(({ parts }) => parts).join(':');
+  return isTwoPack(sheet) ? 'two-pack' : 'one-pack';
+}
+
 /** What tells products of a kind apart at a glance. */
 const ProductFigures = memo(function ProductFigures({ sheet }: { readonly sheet: ProductSheet }) {
   const { minutes, system } = useFormat();
-  const { film, components, sandAfterMin, potLifeMin, pricePerLitre } = sheet;
+  const { film, sandAfterMin, potLifeMin, pricePerLitre } = sheet;
   return (
     <>
       <span>
         {film.coats} × {formatQuantity('Um', film.perCoatUm, system)}
       </span>
-      <span>{components.length === 1 ? 'one-pack' : components.map(({ parts }) => parts).join(':')}</span>
+      <span>{mixWords(sheet)}</span>
       <span>{sandAfterMin === null ? 'not sanded' : `sands after ${minutes(sandAfterMin)}`}</span>
       <span>{potLifeMin === undefined ? 'no pot life' : `pot life ${minutes(potLifeMin)}`}</span>
       <span className="product-price">{pricePerLitre.toFixed(2)} a litre</span>

@@ -119,7 +119,7 @@ function ShelfPlace({ saved, shops }: ShelfPlaceProps) {
         <h2 id="own-head">Your own</h2>
         {shown.own.length === 0 ? (
           <p className="empty">
-            {own.length === 0
+            {own.length === 0 && asked.trim() === '' && kind === null
               ? 'No product of your own yet. Take a built-in sheet over and change it to what your data sheet says: plans then lay yours instead.'
               : 'No product of your own is found by that.'}
           </p>

@@ -56,7 +56,7 @@ function Times({ pour: { potLifeMin, inductionMin, cans } }: { readonly pour: Po
     <>
       {inductionMin !== undefined && (
         <>
-          Stirred, it stands <b>{minutes(inductionMin)}</b> before it is sprayed.{' '}
+          Stirred, it stands <b>{minutes(inductionMin)}</b> before it is put on.{' '}
         </>
       )}
       {potLifeMin === undefined ? (
